@@ -1,0 +1,62 @@
+/** Bookings: a dog, a start, a length. */
+import Joi from 'joi';
+import type { NextVisit } from '../core/tide/index.ts';
+import { idSchema, versionSchema } from './common.ts';
+
+export interface BookingDraft {
+  readonly id: string;
+  readonly dogId: string;
+  /** UTC instant, `2031-04-09T07:30:00Z`. */
+  readonly startsAt: string;
+  readonly minutes: number;
+  readonly note: string;
+}
+export interface BookingEdit extends Omit<BookingDraft, 'id' | 'dogId'> {
+  readonly version: number;
+}
+export interface BookingRecord extends BookingDraft {
+  readonly dogName: string;
+  readonly version: number;
+  readonly cancelled: boolean;
+}
+
+/** What the "next date" room shows. Free slots are starts within the salon's day that no other booking takes. */
+export interface NextPage {
+  readonly dogId: string;
+  readonly dogName: string;
+  readonly next: NextVisit;
+  readonly minutes: number;
+  readonly priceCents: number;
+  readonly currency: string;
+  readonly slots: readonly string[];
+  readonly booked: readonly BookingRecord[];
+}
+
+const instant = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:00Z$/)
+  .custom((value: string, helpers) => {
+    const ms = Date.parse(value);
+    return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 16) !== value.slice(0, 16)
+      ? helpers.error('instant.none')
+      : value;
+  })
+  .messages({
+    'string.pattern.base':
+      '{{#label}} must be a UTC instant on the minute, written 2031-04-09T07:30:00Z, not "{{#value}}"',
+    'instant.none': '{{#label}} names a moment that does not exist: "{{#value}}"',
+  });
+
+const fields = {
+  startsAt: instant.required(),
+  minutes: Joi.number().integer().min(10).max(600).required(),
+  note: Joi.string().max(500).allow('').required(),
+};
+export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<BookingDraft>({
+  id: idSchema.required(),
+  dogId: idSchema.required(),
+  ...fields,
+}).label('booking');
+export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<BookingEdit>({
+  ...fields,
+  version: versionSchema.required(),
+}).label('booking');

@@ -1,0 +1,75 @@
+/** Coat checks: the facts that hands and scales found, as they travel and as they are kept. */
+import Joi from 'joi';
+import {
+  COMB_GRADES,
+  FINGER_GRADES,
+  GUARD_PLACES,
+  INSPECTION_ANSWERS,
+  INSPECTION_ITEMS,
+  SKIN_FINDINGS,
+  TIE_GRADES,
+  TUG_GRADES,
+  type CoatCheck,
+  type GuardLengths,
+  type Inspection,
+  type ZoneFindings,
+} from '../core/check/index.ts';
+import { ZONE_IDS, type ZoneId } from '../core/dog/index.ts';
+import { parseDay } from '../core/quantity/index.ts';
+import { daySchema, idSchema, versionSchema } from './common.ts';
+
+export interface CheckDraft {
+  /** Made on the device, so that sending twice is the same as once. */
+  readonly id: string;
+  readonly day: string;
+  readonly weightKg: number;
+  readonly guardMm: GuardLengths;
+  readonly zones: Partial<Readonly<Record<ZoneId, ZoneFindings>>>;
+  readonly inspection: Inspection;
+  readonly note: string;
+}
+export interface CheckEdit extends Omit<CheckDraft, 'id'> {
+  readonly version: number;
+}
+export interface CheckRecord extends CheckDraft {
+  readonly dogId: string;
+  readonly version: number;
+}
+
+const zoneFindings = Joi.object({
+  finger: Joi.number().valid(...FINGER_GRADES),
+  tug: Joi.number().valid(...TUG_GRADES),
+  comb: Joi.string().valid(...COMB_GRADES),
+  tie: Joi.string().valid(...TIE_GRADES),
+  skin: Joi.string().valid(...SKIN_FINDINGS),
+}).min(1);
+
+const keyed = (keys: readonly string[], schema: Joi.Schema): Joi.ObjectSchema =>
+  Joi.object(Object.fromEntries(keys.map((k) => [k, schema])));
+
+/** Schema keys that hold the facts of a check, shared with the case file of the command line. */
+export const checkFacts = {
+  weightKg: Joi.number().min(0.5).max(120).required(),
+  guardMm: keyed(GUARD_PLACES, Joi.number().min(1).max(300)).required(),
+  zones: keyed(ZONE_IDS, zoneFindings).required(),
+  inspection: keyed(INSPECTION_ITEMS, Joi.string().valid(...INSPECTION_ANSWERS)).required(),
+  note: Joi.string().max(4000).allow('').required(),
+};
+
+const fields = { day: daySchema.required(), ...checkFacts };
+export const checkDraftSchema: Joi.ObjectSchema<CheckDraft> = Joi.object<CheckDraft>({
+  id: idSchema.required(),
+  ...fields,
+}).label('check');
+export const checkEditSchema: Joi.ObjectSchema<CheckEdit> = Joi.object<CheckEdit>({
+  ...fields,
+  version: versionSchema.required(),
+}).label('check');
+
+/** A message's check as core reads it. Throws RangeError on a date that the schema would have refused. */
+export function coatCheck(message: Omit<CheckDraft, 'id'>): CoatCheck {
+  const day = parseDay(message.day);
+  if (day === undefined) throw new RangeError(`check day is not a date: ${message.day}`);
+  const { weightKg, guardMm, zones, inspection, note } = message;
+  return { day, weightKg, guardMm, zones, inspection, note };
+}

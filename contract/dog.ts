@@ -1,0 +1,89 @@
+/** Dogs and their owners: what is sent and stored about who comes to the salon. */
+import Joi from 'joi';
+import { COAT_CLASSES, DOG_TRAITS, SEXES, type CoatClass, type DogTrait, type Sex } from '../core/dog/index.ts';
+import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
+import { daySchema, lineSchema, versionSchema } from './common.ts';
+
+/** The facts of a dog as a form sends them. */
+export interface DogDraft {
+  readonly name: string;
+  readonly breed: string;
+  readonly sex: Sex;
+  /** Plain date, or null when nobody knows. */
+  readonly born: string | null;
+  readonly coatClass: CoatClass;
+  readonly weightKg: number;
+  readonly traits: readonly DogTrait[];
+  readonly outdoorShare: number;
+  readonly standingMinutes: number | null;
+  readonly homeCare: HomeCare;
+  readonly note: string;
+  readonly owner: { readonly name: string; readonly phone: string };
+}
+export interface DogEdit extends DogDraft {
+  readonly version: number;
+}
+export interface DogRecord extends DogDraft {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** A row of the Desk's list. Day numbers are core's plain days. */
+export interface DogListItem {
+  readonly id: string;
+  readonly name: string;
+  readonly breed: string;
+  readonly coatClass: CoatClass;
+  readonly ownerName: string;
+  readonly lastVisit: number | null;
+  readonly booked: number | null;
+  readonly need: Need;
+}
+
+/** Everything the dog's page shows. */
+export interface DogPage {
+  readonly dog: DogRecord;
+  readonly today: number;
+  readonly need: Need;
+  readonly next: NextVisit | null;
+  readonly checks: readonly { readonly id: string; readonly day: string; readonly weightKg: number }[];
+  readonly sessions: readonly SessionSummary[];
+  readonly bookings: readonly { readonly id: string; readonly startsAt: string; readonly minutes: number }[];
+}
+export interface SessionSummary {
+  readonly id: string;
+  readonly day: string;
+  readonly method: string;
+  readonly state: string;
+  readonly minutes: number;
+  readonly gramsOut: number;
+}
+
+const fields = {
+  name: lineSchema(60).min(1).required(),
+  breed: lineSchema(60).allow('').required(),
+  sex: Joi.string()
+    .valid(...SEXES)
+    .required(),
+  born: daySchema.allow(null).required(),
+  coatClass: Joi.string()
+    .valid(...COAT_CLASSES)
+    .required(),
+  weightKg: Joi.number().min(0.5).max(120).required(),
+  traits: Joi.array()
+    .items(Joi.string().valid(...DOG_TRAITS))
+    .unique()
+    .required(),
+  outdoorShare: Joi.number().min(0).max(1).required(),
+  standingMinutes: Joi.number().integer().min(5).max(480).allow(null).required(),
+  homeCare: Joi.string()
+    .valid(...HOME_CARE)
+    .required(),
+  note: Joi.string().max(2000).allow('').required(),
+  owner: Joi.object({ name: lineSchema(80).min(1).required(), phone: lineSchema(40).allow('').required() }).required(),
+};
+export const dogDraftSchema: Joi.ObjectSchema<DogDraft> = Joi.object<DogDraft>(fields).label('dog');
+export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit>({
+  ...fields,
+  version: versionSchema.required(),
+}).label('dog');

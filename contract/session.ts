@@ -1,0 +1,117 @@
+/** Sessions: a plan as it was worked from, and the events of the work. */
+import Joi from 'joi';
+import {
+  METHOD_IDS,
+  type MethodId,
+  type MethodPlan,
+  type SessionEvent,
+  type SessionRecord,
+} from '../core/bench/index.ts';
+import { COMB_GRADES, type ZoneCondition, type ZoneStop } from '../core/check/index.ts';
+import { ZONE_IDS } from '../core/dog/index.ts';
+import { TOOL_KINDS } from '../core/kit/index.ts';
+import { idSchema } from './common.ts';
+
+export interface SessionDraft {
+  readonly id: string;
+  readonly checkId: string;
+  readonly method: MethodId;
+}
+
+/** What people saw when they started: kept, never computed again. */
+export interface PlanSnapshot {
+  readonly plan: MethodPlan;
+  readonly looseG: number;
+  readonly stops: readonly ZoneStop[];
+  readonly conditions: readonly ZoneCondition[];
+}
+
+export interface SessionPage {
+  readonly id: string;
+  readonly dogId: string;
+  readonly dogName: string;
+  readonly checkId: string;
+  readonly day: string;
+  readonly snapshot: PlanSnapshot;
+  readonly events: readonly SessionEvent[];
+  readonly record: SessionRecord;
+}
+export interface SessionListItem {
+  readonly id: string;
+  readonly dogId: string;
+  readonly dogName: string;
+  readonly day: string;
+  readonly method: MethodId;
+  readonly minutes: number;
+  readonly state: SessionRecord['state'];
+}
+
+export const sessionDraftSchema: Joi.ObjectSchema<SessionDraft> = Joi.object<SessionDraft>({
+  id: idSchema.required(),
+  checkId: idSchema.required(),
+  method: Joi.string()
+    .valid(...METHOD_IDS)
+    .required(),
+}).label('session');
+
+const step = Joi.number().integer().min(0).max(200).required();
+const act = (kind: string, keys: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
+  Joi.object({ kind: Joi.string().valid(kind).required(), ...keys });
+const acts: readonly (readonly [string, Joi.PartialSchemaMap])[] = [
+  ['started', {}],
+  ['paused', {}],
+  ['resumed', {}],
+  ['step', { step }],
+  ['step-done', { step }],
+  ['step-skipped', { step, why: Joi.string().max(300).allow('').required() }],
+  [
+    'did',
+    {
+      step,
+      tool: Joi.string()
+        .valid(...TOOL_KINDS)
+        .required(),
+      minutes: Joi.number().min(0).max(600).required(),
+    },
+  ],
+  [
+    'comb',
+    {
+      zone: Joi.string()
+        .valid(...ZONE_IDS)
+        .required(),
+      result: Joi.string()
+        .valid(...COMB_GRADES)
+        .required(),
+    },
+  ],
+  ['weighed', { step, grams: Joi.number().min(0).max(5000).required() }],
+  ['note', { text: Joi.string().min(1).max(2000).required() }],
+  ['finished', {}],
+];
+
+/** Latest instant an event may carry: year 2200, past any sane clock. */
+const LATEST_MS = 7_258_118_400_000;
+const eventSchema = Joi.object({
+  id: idSchema.required(),
+  atMs: Joi.number().integer().min(0).max(LATEST_MS).required(),
+  act: Joi.alternatives()
+    .conditional('.kind', {
+      switch: acts.map(([kind, keys]) => ({ is: kind, then: act(kind, keys) })),
+      otherwise: Joi.object({
+        kind: Joi.string()
+          .valid(...acts.map(([k]) => k))
+          .required(),
+      }).unknown(true),
+    })
+    .required(),
+});
+
+export interface EventBatch {
+  readonly events: readonly SessionEvent[];
+}
+/** At most this many events in one request. */
+export const MOST_EVENTS = 500;
+export const eventBatchSchema: Joi.ObjectSchema<EventBatch> = Joi.object<EventBatch>({
+  events: Joi.array().items(eventSchema).min(1).max(MOST_EVENTS).required(),
+}).label('batch');

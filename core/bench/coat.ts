@@ -1,0 +1,98 @@
+/** The coat under the tools: one mutable record a zone, private to a single walk through a method. */
+import {
+  bodySurfaceM2,
+  coatRow,
+  regionRow,
+  zone,
+  type CoatClassRow,
+  type Dog,
+  type RegionRow,
+  type ZoneId,
+} from '../dog/index.ts';
+import {
+  guardLengthMm,
+  type CoatCheck,
+  type ConditionKind,
+  type Readings,
+  type TieGrade,
+  type ZoneCondition,
+} from '../check/index.ts';
+import type { HouseRules, RuleContext, Wetness } from '../kit/index.ts';
+import { poolsFromReadings, poolsTotalG, type HairPools } from './release.ts';
+
+export interface CoatZone {
+  readonly id: ZoneId;
+  readonly region: RegionRow;
+  readonly areaM2: number;
+  readonly guardMm: number;
+  readonly readings: Readings;
+  readonly startG: number;
+  pools: HairPools;
+  condition: ConditionKind;
+  tie: TieGrade;
+  skinLoad: number;
+}
+
+export interface Coat {
+  readonly surfaceM2: number;
+  readonly coatClass: CoatClassRow;
+  readonly zones: readonly CoatZone[];
+  readonly startG: number;
+}
+
+/** Pink skin bears this share of what sound skin bears. Guess. */
+const PINK_TOLERANCE = 0.5;
+
+/** The coat as the check found it; nothing worked yet. */
+export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly ZoneCondition[]): Coat {
+  const coatClass = coatRow(dog.coatClass);
+  const surfaceM2 = bodySurfaceM2(check.weightKg);
+  const middleMm = (coatClass.guardMm.low + coatClass.guardMm.high) / 2;
+  const zones = conditions.map((c): CoatZone => {
+    const { region, surfaceShare } = zone(c.zone);
+    const areaM2 = surfaceM2 * surfaceShare;
+    const row = regionRow(region);
+    const pools = poolsFromReadings(c.readings, coatClass, row, areaM2);
+    return {
+      id: c.zone,
+      region: row,
+      areaM2,
+      guardMm: guardLengthMm(check.guardMm, region, middleMm),
+      readings: c.readings,
+      startG: poolsTotalG(pools),
+      pools,
+      condition: c.kind,
+      tie: c.readings.tie,
+      skinLoad: 0,
+    };
+  });
+  return { surfaceM2, coatClass, zones, startG: zones.reduce((total, z) => total + z.startG, 0) };
+}
+
+/** What a zone's skin bears in one visit, 1 = a sound torso. */
+export const skinTolerance = (z: CoatZone): number =>
+  z.region.skinTolerance * (z.readings.skin === 'pink' ? PINK_TOLERANCE : 1);
+
+/** Loose hair still in the coat, grams. */
+export const looseNowG = (coat: Coat): number => coat.zones.reduce((total, z) => total + poolsTotalG(z.pools), 0);
+
+/** Share of the surface found packed. */
+export const packedSurfaceShare = (coat: Coat): number =>
+  coat.zones.filter((z) => z.condition === 'packed').reduce((total, z) => total + z.areaM2, 0) / coat.surfaceM2;
+
+/** What the rules look at in a zone. */
+export const ruleContext = (z: CoatZone, wetness: Wetness, dog: Dog, house: HouseRules): Omit<RuleContext, 'tool'> => ({
+  region: z.region.region,
+  wetness,
+  coatClass: dog.coatClass,
+  condition: z.condition,
+  tie: z.tie,
+  skin: z.readings.skin,
+  traits: dog.traits,
+  guardMm: z.guardMm,
+  houseBlade: house.blade,
+});
+
+/** Loose undercoat on the dog as the check found it, grams. */
+export const looseUndercoatG = (dog: Dog, check: CoatCheck, conditions: readonly ZoneCondition[]): number =>
+  coatAsFound(dog, check, conditions).startG;

@@ -1,0 +1,48 @@
+/** Decides how long hands, water, towel and air take. Every constant here is a guess until the log corrects it. */
+import { toolRow, type ToolKind, type Wetness } from '../kit/index.ts';
+import type { TieGrade } from '../check/index.ts';
+
+const CM2_PER_M2 = 10_000;
+/** Long hair is worked in lines: time grows by this for every 90 mm of guard hair. */
+const LINE_MM = 90;
+
+/** Soap is worked area by area and put back where it ran off. */
+const SOAP_SLOWS = 1.2;
+
+/** Minutes for a number of whole passes over a zone by hand. */
+export const handMinutes = (
+  tool: ToolKind,
+  areaM2: number,
+  guardMm: number,
+  passes: number,
+  wetness: Wetness,
+): number =>
+  ((passes * areaM2 * CM2_PER_M2 * (1 + guardMm / LINE_MM)) / toolRow(tool).cm2PerMinute) *
+  (wetness === 'soapy' ? SOAP_SLOWS : 1);
+
+/** Minutes in one tied zone, by tie, with the comb; other tools are quicker and cost hair. */
+const TIE_MINUTES: Readonly<Record<TieGrade, number>> = { none: 0, knot: 2, mat: 6, pelt: 12 };
+const TIE_SPEED: Partial<Readonly<Record<ToolKind, number>>> = { 'mat-splitter': 0.6, clipper: 0.3 };
+export const tieMinutes = (tool: ToolKind, tie: TieGrade): number => TIE_MINUTES[tie] * (TIE_SPEED[tool] ?? 1);
+
+/** A bath of two washes: water and soap to the skin, grams of water the coat holds, plates that keep soap out. */
+export function bathMinutes(areaM2: number, heldWaterMlPerM2: number, packedShare: number, bather: boolean): number {
+  const byHand = 3 + areaM2 * (5.5 + 0.01 * heldWaterMlPerM2) * (1 + 0.25 * packedShare);
+  return bather ? byHand / 2 : byHand;
+}
+
+/** The second wash and rinse after work in the soap. */
+export const rewashMinutes = (areaM2: number, heldWaterMlPerM2: number, bather: boolean): number =>
+  bathMinutes(areaM2, heldWaterMlPerM2, 0, bather) * 0.55;
+
+export const mistMinutes = (areaM2: number): number => 1 + 2 * areaM2;
+export const towelMinutes = (areaM2: number): number => 1.5 + 2.5 * areaM2;
+
+/** Millilitres a minute that leave the coat. */
+const FORCE_DRYER_ML_PER_MINUTE = 48;
+const STAND_DRYER_ML_PER_MINUTE = 17;
+export const dryingMinutes = (areaM2: number, heldWaterMlPerM2: number, force: boolean): number =>
+  2 + (areaM2 * heldWaterMlPerM2) / (force ? FORCE_DRYER_ML_PER_MINUTE : STAND_DRYER_ML_PER_MINUTE);
+
+/** Blowing out a dirty dry coat. */
+export const airMinutes = (areaM2: number): number => 2 + 9 * areaM2;

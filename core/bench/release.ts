@@ -1,0 +1,81 @@
+/**
+ * Decides what hair a step takes out of a zone and what it costs the skin.
+ *
+ * Loose undercoat stands in three pools: free (falls at a touch), deep (between the live hairs) and packed
+ * (held in a plate until something opens it). A step works with effect e = 1 - exp(-k · passes), so more
+ * work always takes more and never everything. Grams are conserved: what leaves a pool is out, or deep.
+ */
+import { clamp } from '../quantity/index.ts';
+import type { CoatClassRow, RegionRow } from '../dog/index.ts';
+import type { Readings } from '../check/index.ts';
+import type { Take } from '../kit/index.ts';
+
+/** How fast passes tell: one pass does 1 - exp(-1.2) = 70 % of what the tool can do here. Guess. */
+const EFFECT_PER_PASS = 1.2;
+
+export interface HairPools {
+  readonly freeG: number;
+  readonly deepG: number;
+  readonly packedG: number;
+}
+
+export const poolsTotalG = (p: HairPools): number => p.freeG + p.deepG + p.packedG;
+
+/** Share of the class's full load that stands in a zone by finger-to-skin grade. Guess. */
+const LOAD_BY_FINGER = [0.05, 0.16, 0.42, 0.75, 1] as const;
+/** The tug test corrects it: what comes at a pull is loose, what does not is live. Guess. */
+const LOAD_BY_TUG = [0.6, 0.85, 1.05, 1.25] as const;
+/** Share that is free already, by tug. Guess. */
+const FREE_BY_TUG = [0.08, 0.15, 0.25, 0.35] as const;
+/** Share held in plates, by finger grade; a comb that stops adds, one that glides takes away. Guess. */
+const PACKED_BY_FINGER = [0, 0.02, 0.1, 0.45, 0.7] as const;
+
+/**
+ * Loose undercoat in a zone before work, grams in three pools, from the touch tests.
+ * areaM2 is the zone's own surface.
+ */
+export function poolsFromReadings(
+  readings: Readings,
+  coat: CoatClassRow,
+  region: RegionRow,
+  areaM2: number,
+): HairPools {
+  const total =
+    coat.fullLoadGPerM2 * areaM2 * region.undercoatFactor * LOAD_BY_FINGER[readings.finger] * LOAD_BY_TUG[readings.tug];
+  const combShift = readings.comb === 'stops' ? 0.1 : readings.comb === 'glides' ? -0.1 : 0;
+  const packed = coat.packs ? clamp(PACKED_BY_FINGER[readings.finger] + combShift, 0, 0.85) : 0;
+  const free = Math.min(FREE_BY_TUG[readings.tug], 1 - packed);
+  return { freeG: total * free, deepG: total * (1 - free - packed), packedG: total * packed };
+}
+
+/** Effect of a number of passes, 0..1. */
+export const effectOfPasses = (passes: number): number => 1 - Math.exp(-EFFECT_PER_PASS * passes);
+
+/**
+ * One step on one zone. take: what the tool can do in this state; reach 0..1: how far it gets into the coat;
+ * effect 0..1. Returns the pools after it; what is missing from them is out.
+ */
+export function workPools(pools: HairPools, take: Take, reach: number, effect: number): HairPools {
+  const opened = pools.packedG * take.open * reach * effect;
+  const deep = pools.deepG + opened;
+  return {
+    freeG: pools.freeG * (1 - take.free * effect),
+    deepG: deep * (1 - take.deep * reach * effect),
+    packedG: pools.packedG - opened,
+  };
+}
+
+/** Bare skin takes this many times the load of shielded skin. Guess. */
+const BARE_SKIN_FACTOR = 1.8;
+/** Soap slicks: load under lather against dry. Guess. */
+const SOAP_SKIN_FACTOR = 0.75;
+
+/**
+ * Skin load of one pass, as a share of what a torso bears in a visit (1).
+ * shield 0..1: share of the undercoat found at the start that still stands between tool and skin.
+ */
+export function skinLoadPerPass(skinPerPass: number, shield: number, soapy: boolean): number {
+  return (
+    skinPerPass * (BARE_SKIN_FACTOR - (BARE_SKIN_FACTOR - 1) * clamp(shield, 0, 1)) * (soapy ? SOAP_SKIN_FACTOR : 1)
+  );
+}

@@ -1,0 +1,318 @@
+/**
+ * Decides the steps of one method on one dog: which tool in which zones for how long, and what is left after each.
+ *
+ * Walks the method's phases over the coat. In each phase every zone takes the best-fitting piece of the kit
+ * that no rule forbids; zones with the same piece make one step. Skin and blade limits cut passes, never rules.
+ */
+import { clamp, err, ok, sum, type Result } from '../quantity/index.ts';
+import type { Dog } from '../dog/index.ts';
+import type { CoatCheck, TieGrade, ZoneCondition } from '../check/index.ts';
+import {
+  BLADES,
+  cautionsFor,
+  fitTool,
+  rule,
+  toolRow,
+  type Fit,
+  type HouseRules,
+  type Tool,
+  type ToolKind,
+  type Wetness,
+} from '../kit/index.ts';
+import {
+  coatAsFound,
+  looseNowG,
+  packedSurfaceShare,
+  ruleContext,
+  skinTolerance,
+  type Coat,
+  type CoatZone,
+} from './coat.ts';
+import type { Method, Phase } from './methods.ts';
+import {
+  airMinutes,
+  bathMinutes,
+  dryingMinutes,
+  handMinutes,
+  mistMinutes,
+  rewashMinutes,
+  tieMinutes,
+  towelMinutes,
+} from './minutes.ts';
+import type { MethodRuling, PlanStep, PlanZoneWork, ToolChoice } from './plan.ts';
+import { effectOfPasses, poolsTotalG, skinLoadPerPass, workPools } from './release.ts';
+
+export interface Walk {
+  readonly steps: readonly PlanStep[];
+  readonly coat: Coat;
+}
+
+interface Job {
+  readonly dog: Dog;
+  readonly kit: readonly Tool[];
+  readonly house: HouseRules;
+}
+
+/** Pieces that every room has; a salon need not list them. */
+const ALWAYS: readonly Tool[] = [
+  { id: 'always-towel', kind: 'towel', name: 'towels' },
+  { id: 'always-mister', kind: 'mister', name: 'mister' },
+];
+
+/** Passes below this are not worth picking a tool up for. */
+const LEAST_PASSES = 0.1;
+/** Cautions shown beside one step; the rest are on the rule page. */
+const MOST_CAUTIONS = 2;
+
+/** Pieces that fit a zone in a phase, best first, and what the rules took out. */
+function fitsIn(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
+  const context = ruleContext(z, phase.wetness, job.dog, job.house);
+  const results = tools.map((tool) => fitTool(tool, context));
+  const fits = results
+    .flatMap((f) => (f.kind === 'fits' ? [f] : []))
+    .sort((a, b) => b.fit - a.fit || phase.tools.indexOf(a.tool.kind) - phase.tools.indexOf(b.tool.kind));
+  return {
+    zone: z,
+    fits,
+    ruledOut: results.flatMap((f) => (f.kind === 'forbidden' ? [{ kind: f.tool.kind, rule: f.rule.id }] : [])),
+  };
+}
+
+interface ZoneFits {
+  readonly zone: CoatZone;
+  readonly fits: readonly Fit[];
+  readonly ruledOut: ToolChoice['ruledOut'];
+}
+
+interface Assignment {
+  readonly tool: Tool;
+  readonly choice: ToolChoice;
+  readonly zones: readonly { readonly zone: CoatZone; readonly reach: number }[];
+}
+
+/** Nobody changes tools for less: a zone takes the piece already in hand when it is this near to its best. Guess. */
+const IN_HAND_SHARE = 0.7;
+
+const piecesFor = (phase: Phase, kit: readonly Tool[]): readonly Tool[] =>
+  [...kit, ...ALWAYS].filter((t) => phase.tools.includes(t.kind));
+
+/**
+ * Zones of a phase by the piece that works them, the piece with most surface first.
+ * The piece that is best on most surface also takes the zones where it is nearly best, then the next piece, until
+ * every zone that any piece may work has one.
+ */
+function assign(coat: Coat, phase: Phase, job: Job): readonly Assignment[] {
+  const tools = piecesFor(phase, job.kit);
+  let open = coat.zones
+    .filter((z) => z.condition !== 'stop' && (phase.work === 'ties') === (z.tie !== 'none'))
+    .map((z) => (phase.work === 'ties' ? fitsForTie(z, phase, tools, job) : fitsIn(z, phase, tools, job)))
+    .filter((f) => f.fits.length > 0);
+  const assignments: Assignment[] = [];
+  while (open.length > 0) {
+    const areaByTool = new Map<Tool, number>();
+    for (const { zone, fits } of open) {
+      const best = fits[0]?.tool;
+      if (best) areaByTool.set(best, (areaByTool.get(best) ?? 0) + zone.areaM2);
+    }
+    const [main] = [...areaByTool].sort((a, b) => b[1] - a[1])[0] ?? [];
+    if (!main) break;
+    const takes = ({ fits }: ZoneFits): Fit | undefined =>
+      fits.find((f) => f.tool === main && f.fit >= IN_HAND_SHARE * (fits[0]?.fit ?? 0));
+    const taken = open.filter((f) => takes(f));
+    assignments.push({
+      tool: main,
+      choice: choiceIn(taken, main),
+      zones: taken.map((f) => ({ zone: f.zone, reach: takes(f)?.reach ?? 0 })),
+    });
+    open = open.filter((f) => !takes(f));
+  }
+  return assignments;
+}
+
+/** Why a piece was taken, told for the largest zone in which it is the best. */
+function choiceIn(taken: readonly ZoneFits[], tool: Tool): ToolChoice {
+  const largest = taken
+    .filter((f) => f.fits[0]?.tool === tool)
+    .reduce<ZoneFits | undefined>((a, b) => (a && a.zone.areaM2 >= b.zone.areaM2 ? a : b), undefined);
+  const own = largest?.fits[0];
+  const second = largest?.fits.find((f) => f.tool.kind !== tool.kind);
+  return {
+    fit: own?.fit ?? 0,
+    reach: own?.reach ?? 0,
+    beat: second && { kind: second.tool.kind, fit: second.fit, reach: second.reach },
+    ruledOut: largest?.ruledOut ?? [],
+  };
+}
+
+/** A tie is a decision before it is a fit: the house's way with mats, the clipper only for what is felted. */
+function fitsForTie(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
+  const all = fitsIn(z, phase, tools, job);
+  const order = tieOrder(z.tie, job.house.mats);
+  const fits = order.flatMap((kind) => all.fits.filter((f) => f.tool.kind === kind));
+  return { ...all, fits: fits.slice(0, 1) };
+}
+
+function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] {
+  if (tie === 'pelt') return ['clipper', 'mat-splitter'];
+  if (tie === 'knot' || mats === 'brush-out') return ['comb'];
+  return mats === 'split' ? ['mat-splitter', 'comb'] : ['clipper', 'comb'];
+}
+
+/** Cautions of a step: the narrowest rules that apply in any of its zones. */
+function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
+  const ids = new Set<string>();
+  for (const z of zones) {
+    for (const found of cautionsFor({ ...ruleContext(z, wetness, job.dog, job.house), tool: tool.kind }))
+      ids.add(found.id);
+  }
+  const narrowness = (id: string): number => Object.keys(rule(id).when).length;
+  return [...ids].sort((a, b) => narrowness(b) - narrowness(a) || a.localeCompare(b)).slice(0, MOST_CAUTIONS);
+}
+
+/** Passes by hand in a zone: what the condition asks, as far as the skin bears it. */
+function handPasses(z: CoatZone, phase: Phase, tool: Tool): number {
+  const asked =
+    z.condition === 'packed' ? phase.passes.packed : z.condition === 'clear' ? phase.passes.clear : phase.passes.loose;
+  const perPass = loadPerPass(z, phase.wetness, tool);
+  const borne = perPass === 0 ? asked : Math.max(0, (skinTolerance(z) - z.skinLoad) / perPass);
+  return Math.min(asked, borne);
+}
+
+function loadPerPass(z: CoatZone, wetness: Wetness, tool: Tool): number {
+  const shield = z.startG === 0 ? 0 : poolsTotalG(z.pools) / z.startG;
+  return skinLoadPerPass(toolRow(tool.kind).skinPerPass, shield, wetness === 'soapy');
+}
+
+/** Whole-dog minutes of water, towel and air, spread over zones by surface. */
+function wholeMinutes(phase: Phase, tool: Tool, coat: Coat, areaM2: number): number {
+  const held = coat.coatClass.heldWaterMlPerM2;
+  switch (phase.work) {
+    case 'bath':
+      return bathMinutes(areaM2, held, packedSurfaceShare(coat), tool.kind === 'bather');
+    case 'rewash':
+      return rewashMinutes(areaM2, held, tool.kind === 'bather');
+    case 'mist':
+      return mistMinutes(areaM2);
+    case 'towel':
+      return towelMinutes(areaM2);
+    case 'drying':
+      return dryingMinutes(areaM2, held, tool.kind === 'force-dryer');
+    case 'air':
+      return airMinutes(areaM2);
+    case 'hands':
+    case 'ties':
+      throw new TypeError(`${phase.work} is timed by zone`);
+  }
+}
+
+/** Works the zones of one step and returns it; undefined when nothing is worth doing. */
+function workStep(
+  a: Assignment,
+  phase: Phase,
+  coat: Coat,
+  job: Job,
+  bladeLeft: { minutes: number },
+): PlanStep | undefined {
+  const take = toolRow(a.tool.kind).take[phase.wetness];
+  const before = looseNowG(coat);
+  const areaM2 = sum(a.zones.map((w) => w.zone.areaM2));
+  let work: { zone: CoatZone; reach: number; passes: number; minutes: number; effect: number }[];
+  if (phase.work === 'hands') {
+    work = a.zones
+      .map(({ zone, reach }) => {
+        const passes = handPasses(zone, phase, a.tool);
+        return {
+          zone,
+          reach,
+          passes,
+          minutes: handMinutes(a.tool.kind, zone.areaM2, zone.guardMm, passes, phase.wetness),
+          effect: 0,
+        };
+      })
+      .filter((w) => w.passes >= LEAST_PASSES);
+    if (BLADES.includes(a.tool.kind)) work = capBlade(work, bladeLeft);
+    work = work.map((w) => ({ ...w, effect: effectOfPasses(w.passes) }));
+  } else if (phase.work === 'ties') {
+    work = a.zones.map((w) => ({ ...w, passes: 1, minutes: tieMinutes(a.tool.kind, w.zone.tie), effect: 1 }));
+  } else {
+    const minutes = wholeMinutes(phase, a.tool, coat, areaM2);
+    work = a.zones.map((w) => ({ ...w, passes: 1, minutes: (minutes * w.zone.areaM2) / areaM2, effect: 1 }));
+  }
+  if (work.length === 0) return undefined;
+  const cautions = stepCautions(
+    a.tool,
+    work.map((w) => w.zone),
+    phase.wetness,
+    job,
+  );
+  for (const w of work) {
+    // Water and air wet the whole zone whatever the hair; only hands lose by pins that are too short.
+    if (phase.work === 'hands') w.zone.skinLoad += loadPerPass(w.zone, phase.wetness, a.tool) * w.passes;
+    if (take) w.zone.pools = workPools(w.zone.pools, take, w.reach, w.effect);
+    if (phase.work === 'ties') {
+      w.zone.tie = 'none';
+      w.zone.condition = w.zone.readings.finger >= 3 && coat.coatClass.packs ? 'packed' : 'loose';
+    }
+  }
+  const after = looseNowG(coat);
+  return {
+    id: `${phase.id}/${a.tool.id}`,
+    phase: phase.id,
+    tool: { id: a.tool.id, kind: a.tool.kind, name: a.tool.name },
+    zones: work.map((w): PlanZoneWork => ({ zone: w.zone.id, minutes: w.minutes, passes: w.passes })),
+    wetness: phase.wetness,
+    // Blade minutes round up, as they are counted against the house's limit: what is shown never passes it.
+    minutes: Math.max(1, (BLADES.includes(a.tool.kind) ? Math.ceil : Math.round)(sum(work.map((w) => w.minutes)))),
+    gramsOut: before - after,
+    shareLeft: coat.startG === 0 ? 0 : after / coat.startG,
+    cautions,
+    chosen: a.choice,
+  };
+}
+
+/** Shortens blade work to the whole minutes the house allows in a session. */
+function capBlade<W extends { passes: number; minutes: number }>(work: readonly W[], left: { minutes: number }): W[] {
+  const asked = sum(work.map((w) => w.minutes));
+  const share = asked === 0 ? 0 : clamp(left.minutes / asked, 0, 1);
+  left.minutes -= Math.ceil(asked * share);
+  return work
+    .map((w) => ({ ...w, passes: w.passes * share, minutes: w.minutes * share }))
+    .filter((w) => w.passes >= LEAST_PASSES);
+}
+
+/**
+ * Steps of a method on this dog, or what rules the method out. kit: the salon's pieces.
+ * Zones that stop are in no step. Blade work is under house.bladeMinutes in all.
+ */
+export function walkMethod(
+  method: Method,
+  job: Job & { readonly check: CoatCheck },
+  conditions: readonly ZoneCondition[],
+): Result<Walk, MethodRuling> {
+  const { dog, kit } = job;
+  if (!method.classes.includes(dog.coatClass)) return err({ code: 'not-for-class' });
+  if (dog.outdoorShare < method.fromOutdoorShare) return err({ code: 'for-outdoor-dogs' });
+  const hasForce = kit.some((t) => t.kind === 'force-dryer');
+  if (method.needsForceDryer && !hasForce) return err({ code: 'needs-force-dryer' });
+  const bathes = method.phases.some((p) => p.work === 'bath');
+  if (bathes && !hasForce && !kit.some((t) => t.kind === 'stand-dryer')) return err({ code: 'needs-dryer' });
+
+  const coat = coatAsFound(dog, job.check, conditions);
+  const steps: PlanStep[] = [];
+  const blade = { minutes: job.house.bladeMinutes };
+  for (const phase of method.phases) {
+    const done = assign(coat, phase, job)
+      .map((a) => workStep(a, phase, coat, job, blade))
+      .filter((s) => s !== undefined);
+    steps.push(...done);
+    const open = coat.zones.filter((z) => z.condition !== 'stop');
+    if (phase.work === 'ties') {
+      // Water over an undecided tie is forbidden, and nobody bathes a dog around a mat.
+      const unsettled = open.filter((z) => z.tie !== 'none').map((z) => z.id);
+      if (unsettled.length > 0) return err({ code: 'ties-unsettled', zones: unsettled });
+    } else if (done.length === 0 && !phase.optional && open.length > 0) {
+      return err({ code: 'needs-tool', phase: phase.id });
+    }
+  }
+  return ok({ steps, coat });
+}

@@ -1,0 +1,39 @@
+/** Decides what was felt, what it means for each zone, and where the work stops. */
+export {
+  FINGER_GRADES,
+  TUG_GRADES,
+  COMB_GRADES,
+  TIE_GRADES,
+  SKIN_FINDINGS,
+  FINGER_SCALE,
+  TUG_SCALE,
+  COMB_SCALE,
+  TIE_SCALE,
+  SKIN_SCALE,
+  type Grade,
+  type FingerGrade,
+  type TugGrade,
+  type CombGrade,
+  type TieGrade,
+  type SkinFinding,
+  type ZoneFindings,
+} from './scales.ts';
+export {
+  INSPECTION,
+  INSPECTION_ITEMS,
+  INSPECTION_ANSWERS,
+  type Inspection,
+  type InspectionItem,
+  type InspectionAnswer,
+  type InspectionRow,
+} from './inspection.ts';
+export { GUARD_PLACES, type GuardPlace, type GuardLengths, type CoatCheck, guardLengthMm } from './check.ts';
+export { STOPPING_SKIN, type Stops, type DogStop, type ZoneStop, stopsOf } from './stops.ts';
+export {
+  type ConditionKind,
+  type ConditionReason,
+  type Readings,
+  type ZoneCondition,
+  zoneConditions,
+  conditionShares,
+} from './condition.ts';

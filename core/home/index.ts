@@ -1,0 +1,2 @@
+/** Decides the owner's share of the work. */
+export { type HomeCard, type HomeCardRequest, type HomeDont, type HomeStep, homeCard } from './card.ts';

@@ -1,0 +1,37 @@
+/** Decides how quantities, days and chance are written down everywhere else. */
+export { type Result, ok, err, unreachable } from './result.ts';
+export {
+  KG_PER_LB,
+  G_PER_OZ,
+  MM_PER_INCH,
+  ML_PER_US_FL_OZ,
+  L_PER_US_GALLON,
+  type MassUnit,
+  type HairLengthUnit,
+  kgToLb,
+  lbToKg,
+  gToOz,
+  ozToG,
+  mmToInch,
+  inchToMm,
+  mlToUsFlOz,
+  usFlOzToMl,
+  litresToUsGallons,
+  fahrenheitToCelsius,
+  celsiusToFahrenheit,
+} from './units.ts';
+export {
+  type Day,
+  type CivilDate,
+  day,
+  dayFromCivil,
+  civilFromDay,
+  parseDay,
+  formatDay,
+  addDays,
+  isoWeekday,
+  wholeYears,
+} from './day.ts';
+export { type Random, seededRandom, randomInt, pick, randomNormal } from './random.ts';
+export { type Source, COMMON_PRACTICE, GUESS, published } from './source.ts';
+export { clamp, sum, ceilTo } from './number.ts';

@@ -1,0 +1,55 @@
+/** Decides which dogs most need a visit, and the one reason to say first. */
+import { clamp, type Day } from '../quantity/index.ts';
+import type { NextVisit } from './next-visit.ts';
+import type { TideName } from './prior.ts';
+
+export type NeedReason =
+  | { readonly code: 'never-checked' }
+  | { readonly code: 'never-worked'; readonly checked: Day }
+  | { readonly code: 'vet-first'; readonly checked: Day }
+  | { readonly code: 'overdue'; readonly days: number }
+  | { readonly code: 'blow-unbooked'; readonly tide: TideName; readonly due: Day }
+  | { readonly code: 'due-soon'; readonly due: Day }
+  | { readonly code: 'booked-late'; readonly booked: Day; readonly due: Day }
+  | { readonly code: 'booked'; readonly booked: Day }
+  | { readonly code: 'rests'; readonly due: Day };
+
+export interface Need {
+  /** 0 none … 100 now; only the order matters. */
+  readonly urgency: number;
+  readonly reason: NeedReason;
+}
+
+export interface NeedRequest {
+  readonly today: Day;
+  readonly lastCheck?: Day | undefined;
+  readonly lastVisit?: Day | undefined;
+  /** The last check stopped the whole dog or a zone and nothing was worked since. */
+  readonly awaitsVet: boolean;
+  readonly next?: NextVisit | undefined;
+  readonly booked?: Day | undefined;
+}
+
+const SOON_DAYS = 14;
+
+/** How much a dog needs a visit on a day and why. */
+export function visitNeed({ today, lastCheck, lastVisit, awaitsVet, next, booked }: NeedRequest): Need {
+  if (awaitsVet && lastCheck !== undefined) return { urgency: 95, reason: { code: 'vet-first', checked: lastCheck } };
+  if (booked !== undefined && next && booked > next.latest) {
+    return {
+      urgency: 55 + clamp(booked - next.latest, 0, 20) / 2,
+      reason: { code: 'booked-late', booked, due: next.day },
+    };
+  }
+  if (booked !== undefined) return { urgency: clamp(20 - (booked - today), 0, 20), reason: { code: 'booked', booked } };
+  if (lastCheck === undefined) return { urgency: 60, reason: { code: 'never-checked' } };
+  if (lastVisit === undefined) return { urgency: 58, reason: { code: 'never-worked', checked: lastCheck } };
+  if (!next) return { urgency: 0, reason: { code: 'rests', due: today } };
+  const late = today - next.day;
+  if (late > 0) return { urgency: 70 + clamp(late, 0, 60) / 3, reason: { code: 'overdue', days: late } };
+  if (-late > SOON_DAYS) return { urgency: clamp(15 + late / 10, 1, 15), reason: { code: 'rests', due: next.day } };
+  const full = next.reasons.find((r) => r.code === 'store-full');
+  return full && full.tide !== 'baseline'
+    ? { urgency: 65, reason: { code: 'blow-unbooked', tide: full.tide, due: next.day } }
+    : { urgency: 45 + late, reason: { code: 'due-soon', due: next.day } };
+}

@@ -1,0 +1,68 @@
+/* What every command needs first: the right Node, and the packages of the lock file. Plain old JavaScript, so that
+   even a Node that is too old can say so in a sentence. */
+'use strict';
+var fs = require('fs');
+var path = require('path');
+var crypto = require('crypto');
+var child = require('child_process');
+
+var ROOT = path.join(__dirname, '..');
+
+function checkNode() {
+  var parts = process.versions.node.split('.').map(Number);
+  var good = (parts[0] === 20 && parts[1] >= 19) || (parts[0] === 22 && parts[1] >= 12) || parts[0] > 22;
+  if (!good) {
+    console.error('Woolly Tide needs Node 20.19 or newer (20 is tested); this is ' + process.versions.node + '. Please install it and run the command again.');
+    process.exit(1);
+  }
+}
+
+function digest(files) {
+  var hash = crypto.createHash('sha256');
+  files.forEach(function (file) {
+    hash.update(path.relative(ROOT, file)).update(fs.readFileSync(file));
+  });
+  return hash.digest('hex');
+}
+
+function read(file) {
+  return fs.existsSync(file) ? fs.readFileSync(file, 'utf8') : '';
+}
+
+/* Runs npm ci when node_modules does not come from this lock file. */
+function installPackages() {
+  var stamp = path.join(ROOT, 'node_modules', '.woolly-tide-stamp');
+  var want = digest([path.join(ROOT, 'package-lock.json')]) + ' ' + process.versions.modules;
+  if (read(stamp) === want) return;
+  console.log('Installing packages (once; about three minutes, most of it the database engine) ...');
+  var done = child.spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: 'inherit' });
+  if (done.status !== 0) {
+    console.error('The packages could not be installed. The lines above say why; a C++ tool chain (g++, make, python3) and the npm registry are needed.');
+    process.exit(1);
+  }
+  fs.writeFileSync(stamp, want);
+}
+
+function filesUnder(dir) {
+  return fs.readdirSync(dir, { withFileTypes: true }).sort(function (a, b) { return a.name < b.name ? -1 : 1; }).reduce(function (all, entry) {
+    var full = path.join(dir, entry.name);
+    return all.concat(entry.isDirectory() ? filesUnder(full) : [full]);
+  }, []);
+}
+
+/* Builds the interface when its sources have changed since the last build. */
+function buildWeb() {
+  var stamp = path.join(ROOT, 'dist', '.stamp');
+  var sources = ['web', 'core', 'contract'].reduce(function (all, dir) { return all.concat(filesUnder(path.join(ROOT, dir))); }, []);
+  var want = digest(sources.concat([path.join(ROOT, 'vite.config.ts'), path.join(ROOT, 'package-lock.json')]));
+  if (read(stamp) === want) return;
+  console.log('Building the interface ...');
+  var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
+  if (done.status !== 0) {
+    console.error('The interface could not be built; the lines above say why.');
+    process.exit(1);
+  }
+  fs.writeFileSync(stamp, want);
+}
+
+module.exports = { ROOT: ROOT, checkNode: checkNode, installPackages: installPackages, buildWeb: buildWeb };

@@ -1,0 +1,113 @@
+/** The application as a value: createApp(what it needs), so that tests start as many as they like. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import type { Stores } from './db/index.ts';
+import { apiError } from './endpoint.ts';
+import { Problem } from './problem.ts';
+import { bookingRoutes } from './routes/bookings.ts';
+import { checkRoutes } from './routes/checks.ts';
+import { dogRoutes } from './routes/dogs.ts';
+import { homeRoutes } from './routes/home.ts';
+import { salonRoutes } from './routes/salon.ts';
+import { sessionRoutes } from './routes/sessions.ts';
+
+export interface AppNeeds {
+  readonly stores: Stores;
+  readonly nowMs: () => number;
+  readonly log: Pick<Logger, 'error'>;
+  /** Folder of the built interface; without it only the API answers. */
+  readonly webRoot?: string | undefined;
+}
+
+/** Largest body a request may carry. */
+const BODY_LIMIT = '1mb';
+
+const bodyFault = (problem: unknown): { status: number; message: string } | undefined => {
+  if (!(problem instanceof Error) || !('type' in problem) || typeof problem.type !== 'string') return undefined;
+  switch (problem.type) {
+    case 'entity.too.large':
+      return { status: 413, message: 'The request is larger than 1 MB. Send less at once.' };
+    case 'entity.parse.failed':
+      return { status: 400, message: 'The request is not JSON that can be read. Check its brackets and quotes.' };
+    case 'encoding.unsupported':
+    case 'charset.unsupported':
+      return { status: 415, message: 'The request is in an encoding that is not known here. Send UTF-8 JSON.' };
+    default:
+      return { status: 400, message: 'The request could not be read to its end. Send it again.' };
+  }
+};
+
+/** Express application over open stores; no globals, no listening. */
+export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+        },
+      },
+      // TLS is a reverse proxy's business; on loopback this header would lock browsers out.
+      strictTransportSecurity: false,
+    }),
+    compression(),
+  );
+
+  const kept = { stores, nowMs };
+  const api = express.Router();
+  api.use(express.json({ limit: BODY_LIMIT, strict: false }));
+  api.get('/health', (_req, res) => {
+    res.json({ ok: true });
+  });
+  api.use(
+    salonRoutes(kept),
+    dogRoutes(kept),
+    checkRoutes(kept),
+    sessionRoutes(kept),
+    bookingRoutes(kept),
+    homeRoutes(kept),
+  );
+  api.use((req) => {
+    throw new Problem(
+      404,
+      null,
+      `There is nothing at ${req.method} ${req.path.slice(0, 200)}. docs/api.md lists what there is.`,
+    );
+  });
+  app.use('/api', api);
+
+  if (webRoot && existsSync(join(webRoot, 'index.html'))) {
+    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true, fallthrough: true }));
+    app.get('/{*any}', (_req, res) => {
+      res.setHeader('Cache-Control', 'no-cache');
+      res.sendFile(join(webRoot, 'index.html'));
+    });
+  }
+
+  const onProblem: ErrorRequestHandler = (problem: unknown, req, res, next) => {
+    if (res.headersSent) return next(problem);
+    const fault = bodyFault(problem);
+    if (problem instanceof Problem)
+      res.status(problem.status).json(apiError(problem.field, problem.message, problem.more));
+    else if (fault) res.status(fault.status).json(apiError(null, fault.message));
+    else if (problem instanceof URIError)
+      res.status(400).json(apiError(null, 'The address holds a broken % sign. Check the link.'));
+    else {
+      log.error({ problem, method: req.method, path: req.path }, 'request failed');
+      res.status(500).json(apiError(null, 'Something went wrong here. Nothing was changed; please try again.'));
+    }
+  };
+  app.use(onProblem);
+  return app;
+}

@@ -1,0 +1,66 @@
+/** SQL of bookings. */
+import type { BookingDraft, BookingEdit, BookingRecord } from '../../contract/booking.ts';
+import type { Db } from './open.ts';
+
+interface Row {
+  readonly id: string;
+  readonly dog_id: string;
+  readonly dog_name: string;
+  readonly starts_at: string;
+  readonly minutes: number;
+  readonly note: string;
+  readonly cancelled: number;
+  readonly version: number;
+}
+
+const record = (r: Row): BookingRecord => ({
+  id: r.id,
+  dogId: r.dog_id,
+  dogName: r.dog_name,
+  startsAt: r.starts_at,
+  minutes: r.minutes,
+  note: r.note,
+  cancelled: r.cancelled === 1,
+  version: r.version,
+});
+
+const SELECT = 'SELECT b.*, d.name AS dog_name FROM booking b JOIN dog d ON d.id = b.dog_id';
+
+/** Prepared statements over bookings. Instants are ISO text in UTC, so text order is time order. */
+export function bookingStore(db: Db) {
+  const one = db.prepare<[string], Row>(`${SELECT} WHERE b.id = ?`);
+  const from = db.prepare<[string, string], Row>(
+    `${SELECT} WHERE b.starts_at >= ? AND b.starts_at < ? AND b.cancelled = 0 ORDER BY b.starts_at, b.id`,
+  );
+  const ofDog = db.prepare<[string, string], Row>(
+    `${SELECT} WHERE b.dog_id = ? AND b.starts_at >= ? AND b.cancelled = 0 ORDER BY b.starts_at, b.id`,
+  );
+  const insert = db.prepare<Pick<Row, 'id' | 'dog_id' | 'starts_at' | 'minutes' | 'note'>>(
+    'INSERT INTO booking (id, dog_id, starts_at, minutes, note) VALUES (@id, @dog_id, @starts_at, @minutes, @note)',
+  );
+  const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'version'>>(
+    `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, version = version + 1
+     WHERE id = @id AND version = @version AND cancelled = 0`,
+  );
+  const cancel = db.prepare<[string, number]>(
+    'UPDATE booking SET cancelled = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
+  );
+  return {
+    find: (id: string): BookingRecord | undefined => {
+      const row = one.get(id);
+      return row && record(row);
+    },
+    /** Standing bookings that start in [from, to). */
+    between: (fromInstant: string, toInstant: string): readonly BookingRecord[] =>
+      from.all(fromInstant, toInstant).map(record),
+    ofDogFrom: (dogId: string, fromInstant: string): readonly BookingRecord[] =>
+      ofDog.all(dogId, fromInstant).map(record),
+    insert: (b: BookingDraft): void => {
+      insert.run({ id: b.id, dog_id: b.dogId, starts_at: b.startsAt, minutes: b.minutes, note: b.note });
+    },
+    /** False when the stored version is another, or the booking is cancelled. */
+    update: (id: string, b: BookingEdit): boolean =>
+      update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, version: b.version }).changes === 1,
+    cancel: (id: string, version: number): boolean => cancel.run(id, version).changes === 1,
+  };
+}

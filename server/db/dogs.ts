@@ -1,0 +1,87 @@
+/** SQL of dogs. Rows in, messages out. */
+import type { DogDraft, DogRecord } from '../../contract/dog.ts';
+import { formatDay, parseDay, day } from '../../core/quantity/index.ts';
+import type { Db } from './open.ts';
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly breed: string;
+  readonly sex: DogRecord['sex'];
+  readonly born_day: number | null;
+  readonly coat_class: DogRecord['coatClass'];
+  readonly weight_kg: number;
+  readonly traits: string;
+  readonly outdoor_share: number;
+  readonly standing_minutes: number | null;
+  readonly home_care: DogRecord['homeCare'];
+  readonly note: string;
+  readonly owner_name: string;
+  readonly owner_phone: string;
+  readonly version: number;
+}
+
+const record = (r: Row): DogRecord => ({
+  id: r.id,
+  name: r.name,
+  breed: r.breed,
+  sex: r.sex,
+  born: r.born_day === null ? null : formatDay(day(r.born_day)),
+  coatClass: r.coat_class,
+  weightKg: r.weight_kg,
+  traits: JSON.parse(r.traits),
+  outdoorShare: r.outdoor_share,
+  standingMinutes: r.standing_minutes,
+  homeCare: r.home_care,
+  note: r.note,
+  owner: { name: r.owner_name, phone: r.owner_phone },
+  version: r.version,
+});
+
+const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
+  id,
+  name: d.name,
+  breed: d.breed,
+  sex: d.sex,
+  born_day: d.born === null ? null : (parseDay(d.born) ?? null),
+  coat_class: d.coatClass,
+  weight_kg: d.weightKg,
+  traits: JSON.stringify(d.traits),
+  outdoor_share: d.outdoorShare,
+  standing_minutes: d.standingMinutes,
+  home_care: d.homeCare,
+  note: d.note,
+  owner_name: d.owner.name,
+  owner_phone: d.owner.phone,
+});
+
+/** Prepared statements over dogs. */
+export function dogStore(db: Db) {
+  const all = db.prepare<[], Row>('SELECT * FROM dog ORDER BY name, id');
+  const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ?');
+  const insert = db.prepare<Omit<Row, 'version'>>(
+    `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, weight_kg, traits, outdoor_share, standing_minutes,
+                      home_care, note, owner_name, owner_phone)
+     VALUES (@id, @name, @breed, @sex, @born_day, @coat_class, @weight_kg, @traits, @outdoor_share, @standing_minutes,
+             @home_care, @note, @owner_name, @owner_phone)`,
+  );
+  const update = db.prepare<Row>(
+    `UPDATE dog SET name = @name, breed = @breed, sex = @sex, born_day = @born_day, coat_class = @coat_class,
+       weight_kg = @weight_kg, traits = @traits, outdoor_share = @outdoor_share, standing_minutes = @standing_minutes,
+       home_care = @home_care, note = @note, owner_name = @owner_name, owner_phone = @owner_phone, version = version + 1
+     WHERE id = @id AND version = @version`,
+  );
+  return {
+    all: (): readonly DogRecord[] => all.all().map(record),
+    find: (id: string): DogRecord | undefined => {
+      const row = one.get(id);
+      return row && record(row);
+    },
+    insert: (id: string, draft: DogDraft): void => {
+      insert.run(values(id, draft));
+    },
+    /** False when the stored version is another. */
+    update: (id: string, draft: DogDraft, version: number): boolean =>
+      update.run({ ...values(id, draft), version }).changes === 1,
+  };
+}

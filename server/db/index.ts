@@ -1,0 +1,22 @@
+/** The stores of one open database. */
+import { bookingStore } from './bookings.ts';
+import { checkStore } from './checks.ts';
+import { dogStore } from './dogs.ts';
+import type { Db } from './open.ts';
+import { salonStore } from './salon.ts';
+import { sessionStore } from './sessions.ts';
+
+/** Prepares every statement once; throws when the schema does not match the SQL. */
+export function stores(db: Db) {
+  return {
+    dogs: dogStore(db),
+    checks: checkStore(db),
+    sessions: sessionStore(db),
+    bookings: bookingStore(db),
+    salon: salonStore(db),
+    /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
+    write: <T>(work: () => T): T => db.transaction(work).immediate(),
+  };
+}
+export type Stores = ReturnType<typeof stores>;
+export { openDb, migrate, NewerSchemaError, type Db } from './open.ts';

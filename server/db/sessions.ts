@@ -1,0 +1,100 @@
+/** SQL of sessions and their append-only events. */
+import type { PlanSnapshot } from '../../contract/session.ts';
+import type { MethodId, SessionAct, SessionEvent } from '../../core/bench/index.ts';
+import type { Db } from './open.ts';
+
+interface Row {
+  readonly id: string;
+  readonly dog_id: string;
+  readonly check_id: string;
+  readonly day: number;
+  readonly method: MethodId;
+  readonly snapshot: string;
+}
+interface EventRow {
+  readonly id: string;
+  readonly session_id: string;
+  readonly at_ms: number;
+  readonly kind: SessionAct['kind'];
+  readonly act: string;
+}
+
+export interface StoredSession {
+  readonly id: string;
+  readonly dogId: string;
+  readonly checkId: string;
+  readonly day: number;
+  readonly method: MethodId;
+  readonly snapshot: PlanSnapshot;
+}
+
+const stored = (r: Row): StoredSession => ({
+  id: r.id,
+  dogId: r.dog_id,
+  checkId: r.check_id,
+  day: r.day,
+  method: r.method,
+  snapshot: JSON.parse(r.snapshot),
+});
+
+/** Prepared statements over sessions. */
+export function sessionStore(db: Db) {
+  const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
+  const ofDog = db.prepare<[string], Row>('SELECT * FROM session WHERE dog_id = ? ORDER BY day DESC, id DESC');
+  const recent = db.prepare<[number], Row>('SELECT * FROM session ORDER BY day DESC, id DESC LIMIT ?');
+  const latestFinished = db.prepare<[], Row>(
+    `SELECT * FROM (
+       SELECT s.*, row_number() OVER (PARTITION BY s.dog_id ORDER BY s.day DESC, s.id DESC) AS n FROM session s
+       WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished'))
+     WHERE n = 1`,
+  );
+  const events = db.prepare<[string], EventRow>('SELECT * FROM session_event WHERE session_id = ? ORDER BY at_ms, id');
+  const eventOwner = db.prepare<[string], { readonly session_id: string }>(
+    'SELECT session_id FROM session_event WHERE id = ?',
+  );
+  const insert = db.prepare<Row>(
+    `INSERT INTO session (id, dog_id, check_id, day, method, snapshot)
+     VALUES (@id, @dog_id, @check_id, @day, @method, @snapshot)`,
+  );
+  const insertEvent = db.prepare<EventRow>(
+    `INSERT INTO session_event (id, session_id, at_ms, kind, act) VALUES (@id, @session_id, @at_ms, @kind, @act)
+     ON CONFLICT (id) DO NOTHING`,
+  );
+  return {
+    find: (id: string): StoredSession | undefined => {
+      const row = one.get(id);
+      return row && stored(row);
+    },
+    ofDog: (dogId: string): readonly StoredSession[] => ofDog.all(dogId).map(stored),
+    recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),
+    /** The newest finished session of every dog, by dog. */
+    latestFinishedByDog: (): ReadonlyMap<string, StoredSession> =>
+      new Map(latestFinished.all().map((r) => [r.dog_id, stored(r)])),
+    events: (sessionId: string): readonly SessionEvent[] =>
+      events.all(sessionId).map((e) => ({ id: e.id, atMs: e.at_ms, act: JSON.parse(e.act) })),
+    /** The session an event id belongs to already, if any. */
+    ownerOfEvent: (eventId: string): string | undefined => eventOwner.get(eventId)?.session_id,
+    insert: (s: StoredSession): void => {
+      insert.run({
+        id: s.id,
+        dog_id: s.dogId,
+        check_id: s.checkId,
+        day: s.day,
+        method: s.method,
+        snapshot: JSON.stringify(s.snapshot),
+      });
+    },
+    /** Appends events; one that is there already is left as it is. */
+    append: (sessionId: string, list: readonly SessionEvent[]): void => {
+      for (const e of list) {
+        insertEvent.run({
+          id: e.id,
+          session_id: sessionId,
+          at_ms: e.atMs,
+          kind: e.act.kind,
+          act: JSON.stringify(e.act),
+        });
+      }
+    },
+  };
+}

@@ -1,0 +1,85 @@
+/** Made-up dogs, owners and tools of the demo salon; nobody here exists. */
+import type { CoatClass, DogTrait } from '../../core/dog/index.ts';
+import type { Tool } from '../../core/kit/index.ts';
+
+export interface CastDog {
+  readonly name: string;
+  readonly breed: string;
+  readonly coatClass: CoatClass;
+  readonly weightKg: number;
+  readonly backMm: number;
+  readonly years: number;
+  readonly owner: string;
+  readonly traits: readonly DogTrait[];
+  readonly outdoorShare: number;
+}
+
+const d = (
+  name: string,
+  breed: string,
+  coatClass: CoatClass,
+  weightKg: number,
+  backMm: number,
+  years: number,
+  owner: string,
+  traits: readonly DogTrait[] = [],
+  outdoorShare = 0.25,
+): CastDog => ({ name, breed, coatClass, weightKg, backMm, years, owner, traits, outdoorShare });
+
+export const CAST: readonly CastDog[] = [
+  d('Bollard', 'Samoyed', 'medium-double', 27, 62, 4, 'Ansa Merrivik', [], 0.4),
+  d('Kelda', 'Newfoundland', 'heavy-double', 56, 75, 6, 'Rurik Sandhamn', [], 0.3),
+  d('Puffin', 'Border collie', 'long-double', 19, 70, 3, 'Tove Klippholm'),
+  d('Anchor', 'Labrador', 'smooth-double', 31, 26, 5, 'Oskari Vell'),
+  d('Marram', 'Rough collie', 'long-double', 26, 95, 8, 'Ines Torpare', ['senior']),
+  d('Sisu', 'Finnish lapphund', 'medium-double', 19, 60, 2, 'Kaarin Ullhage', [], 0.5),
+  d('Gannet', 'Alaskan malamute', 'heavy-double', 41, 65, 5, 'Bo Fyrtorn', [], 0.7),
+  d('Thrift', 'Pembroke corgi', 'medium-double', 12, 38, 4, 'Signy Hallonskar'),
+  d('Skerry', 'Siberian husky', 'medium-double', 23, 48, 7, 'Mikael Ostrand', [], 0.6),
+  d('Juniper', 'Golden retriever', 'long-double', 29, 65, 3, 'Elna Bryggare'),
+  d('Tar', 'Flat-coated retriever', 'long-double', 32, 60, 9, 'Henning Stagg', ['senior', 'sore-joints']),
+  d('Pilot', 'German shepherd', 'medium-double', 34, 45, 6, 'Ulla Vinterfjord', ['dryer-shy'], 0.4),
+  d('Osprey', 'Bernese mountain dog', 'long-double', 44, 75, 4, 'Paavo Granlund'),
+  d('Biscuit', 'Beagle', 'smooth-double', 14, 20, 5, 'Rikke Sundmar'),
+  d('Ferro', 'Great Pyrenees', 'heavy-double', 48, 85, 7, 'Alarik Holmsten', [], 0.8),
+  d('Linnet', 'Shetland sheepdog', 'long-double', 9, 68, 5, 'Maia Kobb'),
+  d('Dorey', 'Pug', 'smooth-double', 9, 16, 4, 'Sture Almlund', ['short-nosed']),
+  d('Rowan', 'Keeshond', 'medium-double', 19, 65, 3, 'Vendela Rask'),
+  d('Mist', 'Leonberger', 'heavy-double', 57, 70, 3, 'Torkel Vikare', ['head-shy']),
+  d('Cobble', 'Cairn terrier', 'harsh-double', 7.5, 45, 6, 'Hedda Lundby'),
+  d('Barley', 'Labrador mix', 'smooth-double', 27, 28, 2, 'Nils Aker'),
+  d('Fathom', 'Whippet', 'smooth-single', 14, 9, 4, 'Sanna Ekvik'),
+  d('Pebble', 'Spitz mix, puppy', 'medium-double', 8, 35, 0.6, 'Jorun Tallund', ['puppy-coat']),
+  d('Squall', 'Akita', 'medium-double', 38, 50, 5, 'Edvin Morn', ['bites'], 0.4),
+  d('Heather', 'Miniature poodle mix', 'fleece', 8, 45, 3, 'Lovisa Tegel'),
+  d('Drift', 'Old English sheepdog mix', 'long-double', 30, 100, 6, 'Gunnel Sjoholm', ['previously-clipped']),
+  d('Ember', 'Vizsla', 'smooth-single', 23, 11, 4, 'Aksel Brandt'),
+  d('Wick', 'Chow chow', 'heavy-double', 27, 60, 8, 'Berit Klang', ['senior', 'short-nosed']),
+  d('Coral', 'Cocker spaniel', 'fleece', 13, 55, 5, 'Dagny Femtorp'),
+  d('Scout', 'Australian shepherd', 'long-double', 24, 62, 3, 'Einar Lovdal', [], 0.5),
+  d('Nettle', 'Wire-haired dachshund', 'harsh-double', 9, 32, 7, 'Frida Sandell'),
+  d('Harbour', 'Pomeranian', 'medium-double', 3.4, 55, 4, 'Greta Ny', ['show-coat']),
+  d('Quill', 'Norwegian elkhound', 'medium-double', 22, 45, 5, 'Ingvar Stormark', [], 0.7),
+  d('Saffron', 'Shiba', 'medium-double', 10, 36, 2, 'Jette Palmskar'),
+  d('Grebe', 'Smooth-haired pointer', 'smooth-double', 26, 18, 6, 'Klara Dunlund'),
+  d('Velvet', 'Tervuren', 'long-double', 25, 65, 4, 'Leif Orrbacka', [], 0.4),
+];
+
+export const DEMO_KIT: readonly Tool[] = [
+  { id: 'long-rake', kind: 'rake', name: 'Long rake, 22 mm pins', pinMm: 22, spacingMm: 5 },
+  { id: 'turning-rake', kind: 'rotating-rake', name: 'Turning rake, 25 mm pins', pinMm: 25, spacingMm: 5 },
+  { id: 'firm-slicker', kind: 'firm-slicker', name: 'Firm slicker' },
+  { id: 'long-slicker', kind: 'long-slicker', name: 'Long-pin slicker' },
+  { id: 'soft-slicker', kind: 'soft-slicker', name: 'Soft slicker' },
+  { id: 'pin-brush', kind: 'pin-brush', name: 'Pin brush, oval' },
+  { id: 'steel-comb', kind: 'comb', name: 'Steel comb, two pitches' },
+  { id: 'fine-comb', kind: 'fine-comb', name: 'Close-tooth comb' },
+  { id: 'blade-comb', kind: 'blade-comb', name: 'Blade comb, 60 mm' },
+  { id: 'curry', kind: 'rubber', name: 'Rubber curry, soft nubs' },
+  { id: 'bristle', kind: 'bristle', name: 'Bristle brush' },
+  { id: 'splitter', kind: 'mat-splitter', name: 'Mat splitter' },
+  { id: 'clipper', kind: 'clipper', name: 'Clipper, blunt blade' },
+  { id: 'tub', kind: 'hand-bath', name: 'Tub by the window' },
+  { id: 'force-dryer', kind: 'force-dryer', name: 'Force dryer, flat nozzle' },
+  { id: 'stand-dryer', kind: 'stand-dryer', name: 'Stand dryer' },
+];

@@ -1,0 +1,294 @@
+/**
+ * Decides the demo salon: a year behind it and bookings ahead, from a seed, relative to the day it is made.
+ * Every past visit is computed by core as a real one would be: coat by the tide, check by the coat, plan by the
+ * check, weights by the plan with the scatter of life.
+ */
+import type { CheckDraft } from '../../contract/check.ts';
+import { coatCheck } from '../../contract/check.ts';
+import type { DogRecord } from '../../contract/dog.ts';
+import type { SalonEdit } from '../../contract/salon.ts';
+import {
+  openMethod,
+  planVisit,
+  sessionRecord,
+  type MethodPlan,
+  type SessionAct,
+  type SessionEvent,
+} from '../../core/bench/index.ts';
+import { freeStarts, type Span } from '../../core/book/index.ts';
+import type { CombGrade, ZoneFindings } from '../../core/check/index.ts';
+import { bodySurfaceM2, coatRow, type ZoneId } from '../../core/dog/index.ts';
+import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
+import {
+  addDays,
+  clamp,
+  day,
+  formatDay,
+  isoWeekday,
+  pick,
+  randomInt,
+  randomNormal,
+  seededRandom,
+  type Day,
+  type Random,
+} from '../../core/quantity/index.ts';
+import { HOME_CARE, leftBySession, looseStore, nextOpenDay, nextVisit, releaseCurve } from '../../core/tide/index.ts';
+import type { Stores } from '../db/index.ts';
+import { coreDog } from '../facts.ts';
+import { salonDay, salonInstant } from '../salon-time.ts';
+import { CAST, DEMO_KIT, type CastDog } from './cast.ts';
+import { findingsForLoad } from './coat-of-day.ts';
+
+const DEMO_SALON: SalonEdit = {
+  name: 'The Slipway Dog Room',
+  town: 'Tarnholm',
+  latitudeDeg: 60.2,
+  longitudeDeg: 21.4,
+  timeZone: 'Europe/Helsinki',
+  house: {
+    ...DEFAULT_HOUSE,
+    tables: 2,
+    openWeekdays: [1, 2, 3, 4, 5, 6],
+    hours: { openMinute: 8 * 60, closeMinute: 18 * 60 },
+  },
+  version: 1,
+};
+
+const HISTORY_DAYS = 365;
+const SEED = 20260404;
+
+/** Fills an empty database. Same seed and same day, same salon. */
+export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
+  stores.write(() => {
+    const random = seededRandom(seed);
+    stores.salon.insert(DEMO_SALON);
+    for (const { id, ...tool } of DEMO_KIT) stores.salon.addTool(id, tool);
+    const today = salonDay(nowMs, DEMO_SALON.timeZone);
+    const book = new DemoBook(stores);
+    CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, cast, i).live());
+  });
+}
+
+/** The demo's book, so that no more dogs stand in the room than there are tables. */
+class DemoBook {
+  private readonly spans = new Map<Day, Span[]>();
+  private count = 0;
+  constructor(private readonly stores: Stores) {}
+
+  /** Books the first free start on or after a day. */
+  take(dogId: string, from: Day, minutes: number, random: Random): void {
+    for (
+      let d = nextOpenDay(from, DEMO_SALON.house.openWeekdays);
+      ;
+      d = nextOpenDay(addDays(d, 1), DEMO_SALON.house.openWeekdays)
+    ) {
+      const spans = this.spans.get(d) ?? [];
+      const free = freeStarts(minutes, spans, DEMO_SALON.house.hours, DEMO_SALON.house.tables).filter(
+        (s) => s % 30 === 0,
+      );
+      if (free.length === 0) continue;
+      const start = free[Math.min(free.length - 1, randomInt(random, 0, 3))] ?? free[0];
+      if (start === undefined) continue;
+      this.spans.set(d, [...spans, { start, minutes }]);
+      this.stores.bookings.insert({
+        id: `demo-booking-${++this.count}`,
+        dogId,
+        startsAt: salonInstant(d, start, DEMO_SALON.timeZone),
+        minutes,
+        note: '',
+      });
+      return;
+    }
+  }
+}
+
+/** One dog's year. */
+class DemoDog {
+  private readonly id: string;
+  private readonly record: DogRecord;
+  private visits = 0;
+  constructor(
+    private readonly stores: Stores,
+    private readonly book: DemoBook,
+    private readonly random: Random,
+    private readonly today: Day,
+    private readonly cast: CastDog,
+    private readonly index: number,
+  ) {
+    this.id = `demo-${cast.name.toLowerCase()}`;
+    this.record = {
+      id: this.id,
+      name: cast.name,
+      breed: cast.breed,
+      sex: random() < 0.5 ? 'female' : 'male',
+      born: formatDay(addDays(today, -Math.round(cast.years * 365.25) - randomInt(random, 0, 200))),
+      coatClass: cast.coatClass,
+      weightKg: cast.weightKg,
+      traits: cast.traits,
+      outdoorShare: cast.outdoorShare,
+      standingMinutes: null,
+      homeCare: pick(random, HOME_CARE),
+      note: '',
+      owner: { name: cast.owner, phone: `040 555 ${String(randomInt(random, 1000, 9999))}` },
+      version: 1,
+    };
+    const { id, version, ...draft } = this.record;
+    stores.dogs.insert(id, draft);
+  }
+
+  live(): void {
+    // The two newest clients have no history; the walk through the house starts with one of them.
+    if (this.index === 8 || this.index === 20) return;
+    const { cast, random } = this;
+    const from = addDays(this.today, -HISTORY_DAYS);
+    const release = releaseCurve(this.record, DEMO_SALON, from, HISTORY_DAYS);
+    const coat = coatRow(cast.coatClass);
+    const fullG = coat.fullLoadGPerM2 * bodySurfaceM2(cast.weightKg);
+    const own = clamp(randomNormal(random, 1, 0.2), 0.6, 1.5); // this dog against its class
+    let storeG = fullG * 0.35;
+    let lastDay = from;
+    let visitDay = nextOpenDay(addDays(from, randomInt(random, 3, 40)), DEMO_SALON.house.openWeekdays);
+    let nextDue = visitDay;
+    // Every fifth owner has let it slide for a while.
+    const until = this.index % 5 === 3 ? addDays(this.today, -45) : this.today;
+    while (visitDay < until) {
+      const window = release.gramsPerDay.slice(lastDay - from, visitDay - from);
+      storeG = looseStore(window, storeG, coat.fallPerDay, this.record.homeCare, own).at(-1) ?? storeG;
+      const worked = this.visit(visitDay, storeG / fullG);
+      storeG *= worked.leftShare;
+      lastDay = visitDay;
+      nextDue = worked.next;
+      // People come early, late, or skip one.
+      const slip = Math.round(randomNormal(random, 2, 8)) + (random() < 0.12 ? 25 : 0);
+      visitDay = nextOpenDay(
+        addDays(nextDue, Math.max(slip, 10 - (nextDue - visitDay))),
+        DEMO_SALON.house.openWeekdays,
+      );
+    }
+    this.lookAhead(nextDue, storeG / fullG);
+  }
+
+  private check(on: Day, load: number, more: Partial<Record<ZoneId, ZoneFindings>> = {}): CheckDraft {
+    const { cast, random } = this;
+    const longer = cast.coatClass.startsWith('smooth') ? 1 : 1.4;
+    const draft: CheckDraft = {
+      id: `${this.id}-check-${++this.visits}`,
+      day: formatDay(on),
+      weightKg: Math.round(cast.weightKg * (1 + randomNormal(random, 0, 0.02)) * 10) / 10,
+      guardMm: {
+        back: cast.backMm,
+        ruff: Math.round(cast.backMm * longer),
+        breeches: Math.round(cast.backMm * longer * 0.95),
+      },
+      zones: { ...findingsForLoad(cast.coatClass, load, random), ...more },
+      inspection: {
+        eyes: 'fine',
+        teeth: random() < 0.15 ? 'watch' : 'fine',
+        ears: 'fine',
+        joints: 'fine',
+        stance: 'fine',
+        breathing: 'fine',
+        nails: random() < 0.2 ? 'watch' : 'fine',
+        skin: 'fine',
+        parasites: 'fine',
+        lumps: 'fine',
+        rear: 'fine',
+      },
+      note: '',
+    };
+    this.stores.checks.insert(this.id, draft);
+    return draft;
+  }
+
+  /** A past visit: check, plan, session with its events. Returns what it left and when the next one fell due. */
+  private visit(on: Day, load: number): { leftShare: number; next: Day } {
+    const draft = this.check(on, load);
+    const check = coatCheck(draft);
+    const dog = coreDog(this.record);
+    const plan = planVisit({ dog, check, kit: DEMO_KIT, house: DEMO_SALON.house });
+    const chosen = plan.recommended && openMethod(plan, plan.recommended.method);
+    if (!chosen) return { leftShare: 1, next: addDays(on, 7) };
+    const { kind, against, ...method } = chosen;
+    const id = `${this.id}-session-${this.visits}`;
+    this.stores.sessions.insert({
+      id,
+      dogId: this.id,
+      checkId: draft.id,
+      day: on,
+      method: method.method,
+      snapshot: { plan: method, looseG: plan.looseG.likely, stops: plan.stops.zones, conditions: plan.conditions },
+    });
+    const events = this.eventsOf(id, on, method);
+    this.stores.sessions.append(id, events);
+    const left = leftBySession({
+      day: on,
+      plan: method,
+      looseG: plan.looseG.likely,
+      record: sessionRecord(events, method.steps.length),
+    });
+    const next = nextVisit({
+      dog,
+      place: DEMO_SALON,
+      from: on,
+      ...left,
+      homeCare: this.record.homeCare,
+      openWeekdays: DEMO_SALON.house.openWeekdays,
+    });
+    return { leftShare: left.leftShare, next: next.day };
+  }
+
+  private eventsOf(sessionId: string, on: Day, plan: MethodPlan): readonly SessionEvent[] {
+    const { random } = this;
+    const events: SessionEvent[] = [];
+    let atMs = Date.parse(salonInstant(on, 8 * 60 + 30 + 15 * randomInt(random, 0, 12), DEMO_SALON.timeZone));
+    const log = (act: SessionAct): void => {
+      events.push({ id: `${sessionId}-${events.length}`, atMs, act });
+      atMs += 4000;
+    };
+    log({ kind: 'started' });
+    plan.steps.forEach((step, i) => {
+      log({ kind: 'step', step: i });
+      atMs += Math.round(step.minutes * 60_000 * clamp(randomNormal(random, 1.05, 0.15), 0.6, 1.6));
+      if (step.gramsOut >= 3) {
+        log({
+          kind: 'weighed',
+          step: i,
+          grams: Math.round(step.gramsOut * clamp(randomNormal(random, 1, 0.2), 0.4, 1.8)),
+        });
+      }
+      log({ kind: 'step-done', step: i });
+    });
+    const proof = plan.steps.findLast((s) => s.phase === 'comb' || s.phase === 'finish');
+    for (const { zone } of proof?.zones ?? []) {
+      const result: CombGrade = random() < 0.93 ? 'glides' : random() < 0.85 ? 'drags' : 'stops';
+      log({ kind: 'comb', zone, result });
+    }
+    log({ kind: 'finished' });
+    return events;
+  }
+
+  /** What is open today: a vet to wait for, a check without a plan worked, bookings ahead, or nothing yet. */
+  private lookAhead(nextDue: Day, load: number): void {
+    const { random, today, index } = this;
+    if (this.cast.name === 'Juniper') {
+      this.check(addDays(today, -2), load, {
+        'hip.left': { finger: 2, tug: 2, comb: 'drags', tie: 'none', skin: 'hot-spot' },
+      });
+      return;
+    }
+    if (this.cast.name === 'Kelda' || this.cast.name === 'Anchor') {
+      this.check(today, Math.max(load, this.cast.name === 'Kelda' ? 0.85 : 0.4));
+      this.book.take(this.id, today, 120, random);
+      return;
+    }
+    if (index % 3 === 2 || index % 5 === 3) return; // not booked: the list says who to ring
+    const wish = nextDue > today ? nextDue : addDays(today, randomInt(random, 0, 12));
+    const visitDay = day(wish + (index % 7 === 0 ? 21 : 0));
+    this.book.take(
+      this.id,
+      isoWeekday(visitDay) === 7 ? addDays(visitDay, 1) : visitDay,
+      30 * randomInt(random, 2, 5),
+      random,
+    );
+  }
+}

@@ -1,0 +1,43 @@
+/** Decides what a route is: a function from a request and its actor to a reply, errors in one shape. */
+import type { RequestHandler } from 'express';
+import type { ApiError } from '../contract/common.ts';
+
+/** Who asks. Until sign-in exists everyone is the salon's owner. */
+export interface Actor {
+  readonly role: 'owner';
+  readonly id: string;
+}
+
+export interface Ask {
+  readonly actor: Actor;
+  readonly params: Readonly<Record<string, string>>;
+  readonly body: unknown;
+}
+
+export interface Reply {
+  readonly status?: number;
+  readonly json?: unknown;
+  readonly text?: { readonly type: string; readonly fileName: string; readonly body: string };
+}
+
+const OWNER: Actor = { role: 'owner', id: 'owner' };
+
+const textParams = (params: Record<string, string | string[]>): Record<string, string> =>
+  Object.fromEntries(Object.entries(params).map(([k, v]) => [k, String(v)]));
+
+/** An Express handler around a plain function. */
+export const endpoint =
+  (handle: (ask: Ask) => Reply): RequestHandler =>
+  (req, res) => {
+    const reply = handle({ actor: OWNER, params: textParams(req.params), body: req.body });
+    res.status(reply.status ?? 200);
+    if (reply.text) {
+      res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
+      res.send(reply.text.body);
+    } else res.json(reply.json ?? {});
+  };
+
+/** The one shape of an error. */
+export const apiError = (field: string | null, message: string, more: object = {}): ApiError => ({
+  error: { field, message, ...more },
+});

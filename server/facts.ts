@@ -1,0 +1,84 @@
+/** Decides how stored records become core's facts, and what core concludes from them. */
+import type { DogRecord } from '../contract/dog.ts';
+import { coatCheck, type CheckRecord } from '../contract/check.ts';
+import type { SalonRecord } from '../contract/salon.ts';
+import { sessionRecord, type SessionRecord } from '../core/bench/index.ts';
+import type { Dog } from '../core/dog/index.ts';
+import { day, parseDay, type Day } from '../core/quantity/index.ts';
+import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
+import type { Stores } from './db/index.ts';
+import type { StoredSession } from './db/sessions.ts';
+import { Problem } from './problem.ts';
+import { salonDay, salonInstant } from './salon-time.ts';
+
+export interface Kept {
+  readonly stores: Stores;
+  readonly nowMs: () => number;
+}
+
+/** A stored dog as core reads it. */
+export const coreDog = (d: DogRecord): Dog => ({
+  name: d.name,
+  breed: d.breed,
+  sex: d.sex,
+  born: d.born === null ? undefined : parseDay(d.born),
+  coatClass: d.coatClass,
+  weightKg: d.weightKg,
+  traits: d.traits,
+  outdoorShare: d.outdoorShare,
+  standingMinutes: d.standingMinutes ?? undefined,
+});
+
+/** The salon's row; a file without one was never set up. */
+export function salonOf(kept: Kept): SalonRecord {
+  const salon = kept.stores.salon.find();
+  if (!salon) throw new Problem(409, null, 'This database holds no salon yet. Start with the demo, or make one first.');
+  return salon;
+}
+
+/** Today in the salon. */
+export const todayOf = (kept: Kept, salon: SalonRecord): Day => salonDay(kept.nowMs(), salon.timeZone);
+
+/** The fold of a stored session. */
+export const recordOf = (kept: Kept, s: StoredSession): SessionRecord =>
+  sessionRecord(kept.stores.sessions.events(s.id), s.snapshot.plan.steps.length);
+
+const worked = (kept: Kept, s: StoredSession | undefined): WorkedSession | undefined =>
+  s && { day: day(s.day), plan: s.snapshot.plan, looseG: s.snapshot.looseG, record: recordOf(kept, s) };
+
+/** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
+export function outlookOf(
+  kept: Kept,
+  salon: SalonRecord,
+  today: Day,
+  dog: DogRecord,
+  check: CheckRecord | undefined,
+  session: StoredSession | undefined,
+  booked: Day | undefined,
+): Outlook {
+  return outlook({
+    dog: coreDog(dog),
+    homeCare: dog.homeCare,
+    place: salon,
+    openWeekdays: salon.house.openWeekdays,
+    today,
+    check: check && coatCheck(check),
+    session: worked(kept, session),
+    booked,
+  });
+}
+
+/** The newest finished session of a dog. */
+export function lastFinished(kept: Kept, dogId: string): StoredSession | undefined {
+  return kept.stores.sessions.ofDog(dogId).find((s) => recordOf(kept, s).state === 'finished');
+}
+
+/** First booking of each dog from today on, by dog. */
+export function bookedDays(kept: Kept, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
+  const from = salonInstant(today, 0, salon.timeZone);
+  const days = new Map<string, Day>();
+  for (const b of kept.stores.bookings.between(from, '9999')) {
+    if (!days.has(b.dogId)) days.set(b.dogId, salonDay(Date.parse(b.startsAt), salon.timeZone));
+  }
+  return days;
+}

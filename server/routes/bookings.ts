@@ -1,0 +1,203 @@
+/** /api/bookings and /api/dogs/:id/next: when to come again, and the date that was agreed. */
+import { Router } from 'express';
+import {
+  bookingDraftSchema,
+  bookingEditSchema,
+  type BookingDraft,
+  type BookingRecord,
+  type NextPage,
+} from '../../contract/booking.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import { versionSchema } from '../../contract/common.ts';
+import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
+import { coatCheck } from '../../contract/check.ts';
+import { busiest, freeStarts, type Span } from '../../core/book/index.ts';
+import { addDays, isoWeekday, type Day } from '../../core/quantity/index.ts';
+import { bookingIcs } from '../calendar.ts';
+import { endpoint } from '../endpoint.ts';
+import { bookedDays, coreDog, lastFinished, outlookOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { found, parsed, Problem, stale } from '../problem.ts';
+import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
+import Joi from 'joi';
+
+/** Days on and after the proposed one that are offered with their free times. */
+const OFFERED_DAYS = 4;
+/** Times offered on one day, spread over it. */
+const OFFERED_TIMES = 6;
+/** Furthest look ahead for a day with a free time. */
+const LOOK_DAYS = 28;
+/** Minutes of a visit nobody has planned yet. */
+const UNPLANNED_MINUTES = 90;
+
+const cancelSchema = Joi.object<{ version: number }>({ version: versionSchema.required() }).label('booking');
+
+const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
+  salonInstant(day, 0, salon.timeZone),
+  salonInstant(addDays(day, 1), 0, salon.timeZone),
+];
+
+export function bookingRoutes(kept: Kept): Router {
+  const { stores } = kept;
+  const router = Router();
+
+  const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
+    stores.bookings
+      .between(...dayWindow(day, salon))
+      .filter((b) => b.id !== without)
+      .map((b) => ({ start: salonMinute(Date.parse(b.startsAt), salon.timeZone), minutes: b.minutes }));
+
+  /** Refuses a booking that no table is free for. */
+  const mustFit = (b: Pick<BookingDraft, 'startsAt' | 'minutes'>, without?: string): void => {
+    const salon = salonOf(kept);
+    const ms = Date.parse(b.startsAt);
+    const day = salonDay(ms, salon.timeZone);
+    const span = { start: salonMinute(ms, salon.timeZone), minutes: b.minutes };
+    if (busiest(span, spansOn(day, salon, without)) >= salon.house.tables) {
+      throw new Problem(
+        409,
+        'startsAt',
+        `No table is free for ${b.minutes} minutes at ${b.startsAt}. Choose another time.`,
+      );
+    }
+  };
+
+  /** Offered starts: free times on the first open days from the proposed one on. */
+  const offers = (from: Day, minutes: number, salon: SalonRecord): readonly string[] => {
+    const out: string[] = [];
+    let days = 0;
+    const now = isoMinute(kept.nowMs());
+    for (let i = 0; i < LOOK_DAYS && days < OFFERED_DAYS; i++) {
+      const day = addDays(from, i);
+      if (!salon.house.openWeekdays.includes(isoWeekday(day))) continue;
+      const starts = freeStarts(minutes, spansOn(day, salon), salon.house.hours, salon.house.tables)
+        .map((m) => salonInstant(day, m, salon.timeZone))
+        .filter((s) => s > now);
+      const every = Math.max(1, Math.ceil(starts.length / OFFERED_TIMES));
+      const chosen = starts.filter((_, k) => k % every === 0);
+      if (chosen.length > 0) days++;
+      out.push(...chosen);
+    }
+    return out;
+  };
+
+  router.get(
+    '/dogs/:id/next',
+    endpoint(({ params: { id = '' } }) => {
+      const dog = found(stores.dogs.find(id), 'dog', id);
+      const salon = salonOf(kept);
+      const today = todayOf(kept, salon);
+      const check = stores.checks.latestOf(id);
+      const { next } = outlookOf(
+        kept,
+        salon,
+        today,
+        dog,
+        check,
+        lastFinished(kept, id),
+        bookedDays(kept, salon, today).get(id),
+      );
+      if (!check || !next) {
+        throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
+      }
+      const plan = planVisit({
+        dog: coreDog(dog),
+        check: coatCheck(check),
+        kit: stores.salon.kit(),
+        house: salon.house,
+      });
+      const method = plan.recommended && openMethod(plan, plan.recommended.method);
+      const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
+      const from = next.day > today ? next.day : today;
+      const page: NextPage = {
+        dogId: id,
+        dogName: dog.name,
+        next,
+        minutes,
+        priceCents: priceCents(minutes, salon.house.rates),
+        currency: salon.house.rates.currency,
+        slots: offers(from, minutes, salon),
+        booked: stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone)),
+      };
+      return { json: page };
+    }),
+  );
+
+  router.get(
+    '/bookings',
+    endpoint(() => {
+      const salon = salonOf(kept);
+      const from = salonInstant(todayOf(kept, salon), 0, salon.timeZone);
+      return { json: { bookings: stores.bookings.between(from, '9999') } };
+    }),
+  );
+
+  router.post(
+    '/bookings',
+    endpoint(({ body }) => {
+      const draft = parsed(bookingDraftSchema, body);
+      return stores.write(() => {
+        found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
+        const there = stores.bookings.find(draft.id);
+        if (there) {
+          if (there.dogId !== draft.dogId)
+            throw new Problem(409, 'id', `The booking id "${draft.id}" is taken. Make a new id.`);
+          return { status: 200, json: there };
+        }
+        mustFit(draft);
+        stores.bookings.insert(draft);
+        return { status: 201, json: stores.bookings.find(draft.id) };
+      });
+    }),
+  );
+
+  router.put(
+    '/bookings/:id',
+    endpoint(({ params: { id = '' }, body }) => {
+      const edit = parsed(bookingEditSchema, body);
+      return {
+        json: stores.write(() => {
+          const there = standing(stores.bookings.find(id), id);
+          if (there.version !== edit.version) throw stale(there, edit);
+          mustFit(edit, id);
+          stores.bookings.update(id, edit);
+          return stores.bookings.find(id);
+        }),
+      };
+    }),
+  );
+
+  router.post(
+    '/bookings/:id/cancel',
+    endpoint(({ params: { id = '' }, body }) => {
+      const { version } = parsed(cancelSchema, body);
+      return {
+        json: stores.write(() => {
+          const there = standing(stores.bookings.find(id), id);
+          if (!stores.bookings.cancel(id, version)) throw stale(there, { version });
+          return stores.bookings.find(id);
+        }),
+      };
+    }),
+  );
+
+  router.get(
+    '/bookings/:id/calendar.ics',
+    endpoint(({ params: { id = '' } }) => {
+      const booking = found(stores.bookings.find(id), 'booking', id);
+      return {
+        text: {
+          type: 'text/calendar',
+          fileName: `visit-${booking.startsAt.slice(0, 10)}.ics`,
+          body: bookingIcs(booking, salonOf(kept), kept.nowMs()),
+        },
+      };
+    }),
+  );
+  return router;
+}
+
+function standing(booking: BookingRecord | undefined, id: string): BookingRecord {
+  const there = found(booking, 'booking', id);
+  if (there.cancelled) throw new Problem(409, 'id', 'This booking was cancelled. Make a new one.');
+  return there;
+}

@@ -1,0 +1,72 @@
+/** /api/dogs/:id/checks and /api/checks: what hands found, and the plan that follows from it. */
+import { Router } from 'express';
+import { checkDraftSchema, checkEditSchema, coatCheck } from '../../contract/check.ts';
+import { planVisit, type Plan } from '../../core/bench/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { coreDog, salonOf, type Kept } from '../facts.ts';
+import { found, parsed, Problem, stale } from '../problem.ts';
+import type { CheckRecord } from '../../contract/check.ts';
+
+/** The plan that a stored check leads to with today's kit and house rules. */
+export function planOf(kept: Kept, check: CheckRecord): Plan {
+  const dog = found(kept.stores.dogs.find(check.dogId), 'dog', check.dogId);
+  const { house } = salonOf(kept);
+  return planVisit({ dog: coreDog(dog), check: coatCheck(check), kit: kept.stores.salon.kit(), house });
+}
+
+export function checkRoutes(kept: Kept): Router {
+  const { stores } = kept;
+  const router = Router();
+
+  router.get(
+    '/dogs/:id/checks',
+    endpoint(({ params: { id = '' } }) => {
+      found(stores.dogs.find(id), 'dog', id);
+      return { json: { checks: stores.checks.ofDog(id) } };
+    }),
+  );
+
+  router.post(
+    '/dogs/:id/checks',
+    endpoint(({ params: { id = '' }, body }) => {
+      const draft = parsed(checkDraftSchema, body);
+      return stores.write(() => {
+        found(stores.dogs.find(id), 'dog', id);
+        const there = stores.checks.find(draft.id);
+        if (there) {
+          // The same message again is the same as once; another message under a used id is a mistake.
+          if (there.dogId !== id)
+            throw new Problem(409, 'id', `The check id "${draft.id}" belongs to another dog. Make a new id.`);
+          return { status: 200, json: there };
+        }
+        stores.checks.insert(id, draft);
+        return { status: 201, json: stores.checks.find(draft.id) };
+      });
+    }),
+  );
+
+  router.get(
+    '/checks/:id',
+    endpoint(({ params: { id = '' } }) => ({ json: found(stores.checks.find(id), 'check', id) })),
+  );
+
+  router.put(
+    '/checks/:id',
+    endpoint(({ params: { id = '' }, body }) => {
+      const edit = parsed(checkEditSchema, body);
+      return {
+        json: stores.write(() => {
+          found(stores.checks.find(id), 'check', id);
+          if (!stores.checks.update(id, edit)) throw stale(stores.checks.find(id), edit);
+          return stores.checks.find(id);
+        }),
+      };
+    }),
+  );
+
+  router.get(
+    '/checks/:id/plan',
+    endpoint(({ params: { id = '' } }) => ({ json: planOf(kept, found(stores.checks.find(id), 'check', id)) })),
+  );
+  return router;
+}

@@ -1,0 +1,128 @@
+/** /api/sessions: a plan picked up and worked, as an append-only list of events. */
+import { Router } from 'express';
+import {
+  eventBatchSchema,
+  sessionDraftSchema,
+  type SessionListItem,
+  type SessionPage,
+} from '../../contract/session.ts';
+import { openMethod } from '../../core/bench/index.ts';
+import { day, formatDay } from '../../core/quantity/index.ts';
+import type { StoredSession } from '../db/sessions.ts';
+import { endpoint } from '../endpoint.ts';
+import { recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { found, parsed, Problem } from '../problem.ts';
+import { planOf } from './checks.ts';
+
+const RECENT = 40;
+
+export function sessionRoutes(kept: Kept): Router {
+  const { stores } = kept;
+  const router = Router();
+  const page = (s: StoredSession): SessionPage => ({
+    id: s.id,
+    dogId: s.dogId,
+    dogName: stores.dogs.find(s.dogId)?.name ?? '',
+    checkId: s.checkId,
+    day: formatDay(day(s.day)),
+    snapshot: s.snapshot,
+    events: stores.sessions.events(s.id),
+    record: recordOf(kept, s),
+  });
+
+  router.get(
+    '/sessions',
+    endpoint(() => {
+      const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
+      const sessions = stores.sessions.recent(RECENT).map((s): SessionListItem => ({
+        id: s.id,
+        dogId: s.dogId,
+        dogName: names.get(s.dogId) ?? '',
+        day: formatDay(day(s.day)),
+        method: s.method,
+        minutes: s.snapshot.plan.minutes,
+        state: recordOf(kept, s).state,
+      }));
+      return { json: { sessions } };
+    }),
+  );
+
+  router.post(
+    '/sessions',
+    endpoint(({ body }) => {
+      const draft = parsed(sessionDraftSchema, body);
+      return stores.write(() => {
+        const check = found(stores.checks.find(draft.checkId), 'check', draft.checkId);
+        const there = stores.sessions.find(draft.id);
+        if (there) {
+          if (there.checkId !== check.id)
+            throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
+          return { status: 200, json: page(there) };
+        }
+        const plan = planOf(kept, check);
+        const outcome = openMethod(plan, draft.method);
+        if (!outcome) {
+          throw new Problem(
+            409,
+            'method',
+            `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
+          );
+        }
+        const { kind, against, ...methodPlan } = outcome;
+        stores.sessions.insert({
+          id: draft.id,
+          dogId: check.dogId,
+          checkId: check.id,
+          day: todayOf(kept, salonOf(kept)),
+          method: draft.method,
+          snapshot: {
+            plan: methodPlan,
+            looseG: plan.looseG.likely,
+            stops: plan.stops.zones,
+            conditions: plan.conditions,
+          },
+        });
+        return { status: 201, json: page(found(stores.sessions.find(draft.id), 'session', draft.id)) };
+      });
+    }),
+  );
+
+  router.get(
+    '/sessions/:id',
+    endpoint(({ params: { id = '' } }) => ({ json: page(found(stores.sessions.find(id), 'session', id)) })),
+  );
+
+  router.post(
+    '/sessions/:id/events',
+    endpoint(({ params: { id = '' }, body }) => {
+      const { events } = parsed(eventBatchSchema, body);
+      return {
+        status: 201,
+        json: stores.write(() => {
+          const session = found(stores.sessions.find(id), 'session', id);
+          const steps = session.snapshot.plan.steps.length;
+          for (const [i, e] of events.entries()) {
+            const owner = stores.sessions.ownerOfEvent(e.id);
+            if (owner !== undefined && owner !== id) {
+              throw new Problem(
+                409,
+                `events.${i}.id`,
+                `The event id "${e.id}" belongs to another session. Make a new id.`,
+              );
+            }
+            if ('step' in e.act && e.act.step >= steps) {
+              throw new Problem(
+                400,
+                `events.${i}.act.step`,
+                `Step ${e.act.step} is not in this plan, which has ${steps} steps, counted from 0.`,
+              );
+            }
+          }
+          stores.sessions.append(id, events);
+          return page(session);
+        }),
+      };
+    }),
+  );
+  return router;
+}
