@@ -3,7 +3,7 @@
 'use strict';
 var fs = require('fs');
 var path = require('path');
-var crypto = require('crypto');
+var nodeCrypto = require('crypto');
 var child = require('child_process');
 
 var ROOT = path.join(__dirname, '..');
@@ -18,7 +18,7 @@ function checkNode() {
 }
 
 function digest(files) {
-  var hash = crypto.createHash('sha256');
+  var hash = nodeCrypto.createHash('sha256');
   files.forEach(function (file) {
     hash.update(path.relative(ROOT, file)).update(fs.readFileSync(file));
   });

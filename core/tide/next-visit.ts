@@ -46,8 +46,8 @@ export interface NextVisitRequest {
   readonly from: Day;
   /** Loose grams left in the coat at the end of that day. */
   readonly leftG: number;
-  /** Share of what was found then that was left, 0..1, for the reason. */
-  readonly leftShare: number;
+  /** Share of what was found then that was left, 0..1; undefined when nothing was worked that day. */
+  readonly leftShare: number | undefined;
   readonly homeCare: HomeCare;
   readonly openWeekdays: readonly number[];
 }
@@ -87,7 +87,9 @@ export function rhythm(dog: NextVisitRequest['dog'], homeCare: HomeCare): { shor
 /** When to come again and why. Throws RangeError when openWeekdays holds no weekday 1..7. */
 export function nextVisit(request: NextVisitRequest): NextVisit {
   const { dog, place, from, homeCare } = request;
-  const limits = rhythm(dog, homeCare);
+  // Skin that was not worked needs no rest: a dog that was only checked may come at once.
+  const usual = rhythm(dog, homeCare);
+  const limits = request.leftShare === undefined ? { ...usual, shortest: 0 } : usual;
   const curve = releaseCurve(dog, place, addDays(from, 1), LONGEST_LOOK_DAYS);
   const due = dueLoadG(dog);
   const fall = coatRow(dog.coatClass).fallPerDay;
@@ -107,7 +109,8 @@ export function nextVisit(request: NextVisitRequest): NextVisit {
   if (full > limits.longest) reasons.push({ code: 'rhythm-longest', days: limits.longest });
   else reasons.push({ code: 'store-full', grams: due, tide: tideBehind(curve.pulses, addDays(from, full)) });
   if (full < limits.shortest) reasons.push({ code: 'rhythm-shortest', days: limits.shortest });
-  if (request.leftShare > 0.2) reasons.push({ code: 'left-last-time', share: request.leftShare });
+  if (request.leftShare !== undefined && request.leftShare > 0.2)
+    reasons.push({ code: 'left-last-time', share: request.leftShare });
   if (open > from + wanted) reasons.push({ code: 'moved-to-open-day', days: open - from - wanted });
   return {
     day: open,

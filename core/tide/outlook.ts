@@ -65,7 +65,7 @@ export function outlook(request: OutlookRequest): Outlook {
     next = nextVisit({ dog, place, homeCare, openWeekdays, from: worked.day, ...leftBySession(worked) });
   } else if (check) {
     const leftG = looseUndercoatG(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-    next = nextVisit({ dog, place, homeCare, openWeekdays, from: check.day, leftG, leftShare: 1 });
+    next = nextVisit({ dog, place, homeCare, openWeekdays, from: check.day, leftG, leftShare: undefined });
   }
   const need = visitNeed({
     today,

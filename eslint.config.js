@@ -1,0 +1,80 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/** The four storeys, lowest first: each may import only from those below it. cli and bench stand beside the server. */
+const MAY_IMPORT = {
+  core: [],
+  contract: ['core'],
+  server: ['contract', 'core'],
+  web: ['contract', 'core'],
+  cli: ['contract', 'core'],
+};
+
+const boundary = (storey) => {
+  const forbidden = Object.keys(MAY_IMPORT).filter((s) => s !== storey && !MAY_IMPORT[storey].includes(s));
+  return {
+    files: [`${storey}/**/*.{ts,tsx}`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: `^(\\.\\./)+(${forbidden.join('|')})/`,
+              message: `${storey} imports only from ${MAY_IMPORT[storey].join(' and ') || 'itself'}: move the code down, or pass it in.`,
+            },
+            ...(storey === 'core'
+              ? [{ regex: '^[^.]', message: 'core imports nothing but core: no packages, no Node.' }]
+              : []),
+          ],
+        },
+      ],
+    },
+  };
+};
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', 'data/'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  ...Object.keys(MAY_IMPORT).map(boundary),
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'performance',
+        'process',
+        'window',
+        'document',
+        'fetch',
+        'setTimeout',
+        'console',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Chance is an argument in core.' },
+      ],
+    },
+  },
+  { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    files: ['scripts/*.cjs'],
+    languageOptions: { globals: globals.node, sourceType: 'commonjs' },
+    rules: { '@typescript-eslint/no-require-imports': 'off', 'no-var': 'off' },
+  },
+  { files: ['tests/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
+);

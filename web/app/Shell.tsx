@@ -1,0 +1,67 @@
+/** The house from inside: wordmark, the three places, the rooms of the place, and the room itself. */
+import { Moon, Sun } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
+import { useTheme } from './theme.ts';
+
+const PLACES = [
+  { to: '/desk', name: 'Desk' },
+  { to: '/table', name: 'Table' },
+  { to: '/home', name: 'Home' },
+] as const;
+
+const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> = {
+  desk: [
+    { to: '/desk/dogs', name: 'Dogs' },
+    { to: '/desk/ahead', name: 'Ahead' },
+    { to: '/desk/house', name: 'House rules' },
+  ],
+};
+
+export function Shell() {
+  const { pathname } = useLocation();
+  const place = pathname.split('/')[1] ?? 'desk';
+  const [theme, toggleTheme] = useTheme();
+  const main = useRef<HTMLElement>(null);
+  const first = useRef(true);
+  // A new room is read from its top by keyboard and screen reader alike.
+  useEffect(() => {
+    if (first.current) first.current = false;
+    else main.current?.focus({ preventScroll: true });
+    window.scrollTo(0, 0);
+  }, [pathname]);
+  return (
+    <div className={`wt-house wt-place-${place}`}>
+      <a className="wt-skip" href="#room">
+        Skip to the room
+      </a>
+      <header className="wt-head">
+        <NavLink to="/desk/dogs" className="wt-mark" aria-label="Woolly Tide, to the dogs">
+          <img src="/mark.svg" alt="" width={30} height={30} />
+          <span>Woolly Tide</span>
+        </NavLink>
+        <nav className="wt-places" aria-label="Places">
+          {PLACES.map((p) => (
+            <NavLink key={p.to} to={p.to}>
+              {p.name}
+            </NavLink>
+          ))}
+        </nav>
+        <nav className="wt-rooms" aria-label="Rooms">
+          {(ROOMS[place] ?? []).map((r) => (
+            <NavLink key={r.to} to={r.to}>
+              {r.name}
+            </NavLink>
+          ))}
+        </nav>
+        <button type="button" className="wt-plain" onClick={toggleTheme}>
+          {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
+          <span>{theme === 'light' ? 'Night' : 'Day'}</span>
+        </button>
+      </header>
+      <main id="room" ref={main} tabIndex={-1} className="wt-room">
+        <Outlet />
+      </main>
+    </div>
+  );
+}

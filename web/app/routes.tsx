@@ -1,0 +1,58 @@
+/** Every address of the house. */
+import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
+import { AheadRoom } from '../desk/ahead/AheadRoom.tsx';
+import { CheckRoom } from '../desk/check/CheckRoom.tsx';
+import { DogForm } from '../desk/dog/DogForm.tsx';
+import { DogRoom } from '../desk/dog/DogRoom.tsx';
+import { DogsRoom } from '../desk/dogs/DogsRoom.tsx';
+import { HouseRoom } from '../desk/house/HouseRoom.tsx';
+import { NextRoom } from '../desk/next/NextRoom.tsx';
+import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
+import { CardRoom } from '../home/card/CardRoom.tsx';
+import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
+import { SessionRoom } from '../table/session/SessionRoom.tsx';
+import { TableRoom } from '../table/start/TableRoom.tsx';
+import { Shell } from './Shell.tsx';
+
+function Broken() {
+  const problem = useRouteError();
+  return (
+    <div className="wt-note wt-note-stop" role="alert">
+      <p>This page could not be shown. What was saved is safe.</p>
+      <p>{problem instanceof Error ? problem.message : ''}</p>
+      <a href="/desk/dogs">Back to the dogs</a>
+    </div>
+  );
+}
+
+const NotHere = () => (
+  <div className="wt-note" role="alert">
+    <p>There is nothing at this address.</p>
+    <a href="/desk/dogs">Back to the dogs</a>
+  </div>
+);
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Broken />,
+    children: [
+      { path: '/', element: <Navigate to="/desk/dogs" replace /> },
+      { path: '/desk', element: <Navigate to="/desk/dogs" replace /> },
+      { path: '/desk/dogs', element: <DogsRoom /> },
+      { path: '/desk/dogs/new', element: <DogForm /> },
+      { path: '/desk/dogs/:dogId', element: <DogRoom /> },
+      { path: '/desk/dogs/:dogId/edit', element: <DogForm /> },
+      { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
+      { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
+      { path: '/desk/checks/:checkId/plan', element: <PlanRoom /> },
+      { path: '/desk/ahead', element: <AheadRoom /> },
+      { path: '/desk/house', element: <HouseRoom /> },
+      { path: '/table', element: <TableRoom /> },
+      { path: '/table/sessions/:sessionId', element: <SessionRoom /> },
+      { path: '/home', element: <HomeDogsRoom /> },
+      { path: '/home/:dogId', element: <CardRoom /> },
+      { path: '*', element: <NotHere /> },
+    ],
+  },
+]);

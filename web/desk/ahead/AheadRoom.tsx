@@ -1,0 +1,53 @@
+/** Desk → Ahead: the bookings from today on, by day. */
+import { Link } from 'react-router';
+import { Loaded } from '../../app/state.tsx';
+import { useBookings, useSalon } from '../../data/hooks.ts';
+import { clockText, dateOf, dateText } from '../../words/dates.ts';
+import { minutesText } from '../../words/figures.ts';
+import { sum } from '../../../core/quantity/index.ts';
+
+export function AheadRoom() {
+  const bookings = useBookings();
+  const salon = useSalon();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>Ahead</h1>
+      </div>
+      <Loaded query={salon}>
+        {({ salon: { timeZone } }) => (
+          <Loaded query={bookings}>
+            {({ bookings: list }) => {
+              if (list.length === 0)
+                return <p className="wt-sheet">Nothing is booked. Open a dog and find it a date.</p>;
+              const days = [...new Set(list.map((b) => dateOf(b.startsAt, timeZone)))];
+              return (
+                <div className="wt-ahead">
+                  {days.map((d) => {
+                    const ofDay = list.filter((b) => dateOf(b.startsAt, timeZone) === d);
+                    return (
+                      <section key={d} className="wt-sheet" aria-label={dateText(d)}>
+                        <h2>
+                          {dateText(d)} <span className="wt-soft">{minutesText(sum(ofDay.map((b) => b.minutes)))}</span>
+                        </h2>
+                        <ul className="wt-bare">
+                          {ofDay.map((b) => (
+                            <li key={b.id}>
+                              <span>{clockText(b.startsAt, timeZone)}</span>
+                              <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
+                              <span className="wt-soft">{minutesText(b.minutes)}</span>
+                            </li>
+                          ))}
+                        </ul>
+                      </section>
+                    );
+                  })}
+                </div>
+              );
+            }}
+          </Loaded>
+        )}
+      </Loaded>
+    </>
+  );
+}

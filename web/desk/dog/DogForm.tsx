@@ -1,0 +1,215 @@
+/** A dog's lasting facts: new or changed. The same schema guards this form and the route. */
+import { joiResolver } from '@hookform/resolvers/joi';
+import { Button, Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
+import { Link, useNavigate, useParams } from 'react-router';
+import { dogDraftSchema, type DogDraft, type DogRecord } from '../../../contract/dog.ts';
+import { STRICT } from '../../../contract/common.ts';
+import { COATS, DOG_TRAITS, SEXES, TRAIT_WORDS } from '../../../core/dog/index.ts';
+import { HOME_CARE } from '../../../core/tide/index.ts';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
+import { capital } from '../../words/figures.ts';
+
+const BLANK: DogDraft = {
+  name: '',
+  breed: '',
+  sex: 'female',
+  born: null,
+  coatClass: 'medium-double',
+  weightKg: 20,
+  traits: [],
+  outdoorShare: 0.25,
+  standingMinutes: null,
+  homeCare: 'some',
+  note: '',
+  owner: { name: '', phone: '' },
+};
+
+const CARE_WORDS = { none: 'hardly any', some: 'now and then', steady: 'as the card says' } as const;
+const emptyToNull = (value: unknown): unknown => (value === '' || value === null ? null : value);
+const toNumber = (value: unknown): unknown => (value === '' || value === null ? null : Number(value));
+
+function Fields({
+  initial,
+  onSave,
+  error,
+  busy,
+  back,
+}: {
+  initial: DogDraft;
+  onSave: (d: DogDraft) => void;
+  error: Error | null;
+  busy: boolean;
+  back: string;
+}) {
+  const { register, handleSubmit, formState } = useForm<DogDraft>({
+    defaultValues: initial,
+    resolver: joiResolver(dogDraftSchema, { ...STRICT, abortEarly: false }),
+  });
+  const { errors } = formState;
+  const said = (message: string | undefined) =>
+    message && <Form.Control.Feedback type="invalid">{message}</Form.Control.Feedback>;
+  return (
+    <Form noValidate className="wt-sheet" onSubmit={(e) => void handleSubmit(onSave)(e)}>
+      <div className="wt-formgrid">
+        <Form.Group controlId="name">
+          <Form.Label>Name</Form.Label>
+          <Form.Control {...register('name')} isInvalid={!!errors.name} autoComplete="off" />
+          {said(errors.name?.message)}
+        </Form.Group>
+        <Form.Group controlId="breed">
+          <Form.Label>Breed or mix</Form.Label>
+          <Form.Control {...register('breed')} isInvalid={!!errors.breed} autoComplete="off" />
+        </Form.Group>
+        <Form.Group controlId="coatClass">
+          <Form.Label>Coat class</Form.Label>
+          <Form.Select {...register('coatClass')}>
+            {COATS.map((c) => (
+              <option key={c.coatClass} value={c.coatClass}>
+                {capital(c.name)}, {c.guardMm.low} to {c.guardMm.high} mm
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="weightKg">
+          <Form.Label>Weight, kg</Form.Label>
+          <Form.Control
+            type="number"
+            step="0.1"
+            {...register('weightKg', { setValueAs: toNumber })}
+            isInvalid={!!errors.weightKg}
+          />
+          {said(errors.weightKg?.message)}
+        </Form.Group>
+        <Form.Group controlId="sex">
+          <Form.Label>Sex</Form.Label>
+          <Form.Select {...register('sex')}>
+            {SEXES.map((s) => (
+              <option key={s}>{s}</option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="born">
+          <Form.Label>Born</Form.Label>
+          <Form.Control type="date" {...register('born', { setValueAs: emptyToNull })} isInvalid={!!errors.born} />
+          {said(errors.born?.message)}
+        </Form.Group>
+        <Form.Group controlId="standing">
+          <Form.Label>Stands for, minutes</Form.Label>
+          <Form.Control
+            type="number"
+            {...register('standingMinutes', { setValueAs: toNumber })}
+            isInvalid={!!errors.standingMinutes}
+          />
+          {said(errors.standingMinutes?.message)}
+        </Form.Group>
+        <Form.Group controlId="outdoor">
+          <Form.Label>Lives outdoors, 0 to 1 of its time</Form.Label>
+          <Form.Control
+            type="number"
+            step="0.05"
+            {...register('outdoorShare', { setValueAs: toNumber })}
+            isInvalid={!!errors.outdoorShare}
+          />
+          {said(errors.outdoorShare?.message)}
+        </Form.Group>
+        <Form.Group controlId="care">
+          <Form.Label>Brushing at home</Form.Label>
+          <Form.Select {...register('homeCare')}>
+            {HOME_CARE.map((c) => (
+              <option key={c} value={c}>
+                {CARE_WORDS[c]}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="owner">
+          <Form.Label>Owner</Form.Label>
+          <Form.Control {...register('owner.name')} isInvalid={!!errors.owner?.name} autoComplete="off" />
+          {said(errors.owner?.name?.message)}
+        </Form.Group>
+        <Form.Group controlId="phone">
+          <Form.Label>Phone</Form.Label>
+          <Form.Control {...register('owner.phone')} autoComplete="off" />
+        </Form.Group>
+      </div>
+      <fieldset className="mt-3">
+        <legend className="fs-6">Mind</legend>
+        <div className="wt-acts">
+          {DOG_TRAITS.map((t) => (
+            <Form.Check
+              key={t}
+              id={`trait-${t}`}
+              type="checkbox"
+              label={TRAIT_WORDS[t]}
+              value={t}
+              {...register('traits')}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <Form.Group controlId="note" className="mt-3">
+        <Form.Label>Note</Form.Label>
+        <Form.Control as="textarea" rows={2} {...register('note')} />
+      </Form.Group>
+      <Refusal error={error} />
+      <div className="wt-acts mt-3">
+        <Button type="submit" disabled={busy}>
+          Save
+        </Button>
+        <Link to={back}>Back without saving</Link>
+      </div>
+    </Form>
+  );
+}
+
+function NewDog() {
+  const navigate = useNavigate();
+  const add = useAddDog();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>New dog</h1>
+      </div>
+      <Fields
+        initial={BLANK}
+        busy={add.isPending}
+        error={add.error}
+        back="/desk/dogs"
+        onSave={(draft) => add.mutate(draft, { onSuccess: (dog) => void navigate(`/desk/dogs/${dog.id}`) })}
+      />
+    </>
+  );
+}
+
+function EditDog({ dog }: { dog: DogRecord }) {
+  const navigate = useNavigate();
+  const edit = useEditDog(dog.id);
+  const { id, version, ...draft } = dog;
+  return (
+    <>
+      <div className="wt-title">
+        <h1>{dog.name}</h1>
+      </div>
+      <Fields
+        initial={draft}
+        busy={edit.isPending}
+        error={edit.error}
+        back={`/desk/dogs/${id}`}
+        onSave={(changed) =>
+          edit.mutate({ ...changed, version }, { onSuccess: () => void navigate(`/desk/dogs/${id}`) })
+        }
+      />
+    </>
+  );
+}
+
+function ExistingDog({ dogId }: { dogId: string }) {
+  return <Loaded query={useDog(dogId)}>{({ dog }) => <EditDog dog={dog} />}</Loaded>;
+}
+
+export function DogForm() {
+  const { dogId } = useParams();
+  return dogId === undefined ? <NewDog /> : <ExistingDog dogId={dogId} />;
+}

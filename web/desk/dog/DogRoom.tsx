@@ -1,0 +1,171 @@
+/** One dog: who it is, its coat, its last visit, and the one thing to do now. */
+import { CalendarDays } from 'lucide-react';
+import { Link, useParams } from 'react-router';
+import type { DogPage } from '../../../contract/dog.ts';
+import { coatCheck } from '../../../contract/check.ts';
+import { zoneConditions } from '../../../core/check/index.ts';
+import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
+import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
+import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { dateText, instantText, longDay } from '../../words/dates.ts';
+import { capital, grams, listText, minutesText } from '../../words/figures.ts';
+import { methodName, needText, nextReason } from '../../words/reasons.ts';
+import { conditionLooks } from './looks.ts';
+
+/** The one thing to do now: a check of today leads to its plan, otherwise hands go into the coat. */
+function MainAct({ page }: { page: DogPage }) {
+  const [newest] = page.checks;
+  if (newest && newest.day === formatDay(day(page.today))) {
+    return (
+      <>
+        <Link className="btn btn-primary" to={`/desk/checks/${newest.id}/plan`}>
+          See today’s plan
+        </Link>
+        <Link className="btn btn-outline-primary" to={`/desk/dogs/${page.dog.id}/check`}>
+          Check again
+        </Link>
+      </>
+    );
+  }
+  return (
+    <Link className="btn btn-primary" to={`/desk/dogs/${page.dog.id}/check`}>
+      Start the coat check
+    </Link>
+  );
+}
+
+function Facts({ page: { dog, today } }: { page: DogPage }) {
+  const coat = coatRow(dog.coatClass);
+  const born = dog.born === null ? undefined : parseDay(dog.born);
+  const years = born === undefined ? undefined : wholeYears(born, day(today));
+  return (
+    <dl className="wt-facts">
+      <dt>Coat</dt>
+      <dd>
+        {capital(coat.name)}. <span className="wt-soft">{coat.behaviour}</span>
+      </dd>
+      <dt>Weight</dt>
+      <dd>{dog.weightKg} kg</dd>
+      {born !== undefined && (
+        <>
+          <dt>Age</dt>
+          <dd>
+            {years === 0 ? 'under a year' : `${years} ${years === 1 ? 'year' : 'years'}`}, {dog.sex}
+          </dd>
+        </>
+      )}
+      <dt>Stands</dt>
+      <dd>
+        {minutesText(usualStandingMinutes({ traits: dog.traits, standingMinutes: dog.standingMinutes ?? undefined }))}
+        {dog.standingMinutes === null && <span className="wt-soft"> (usual, a guess)</span>}
+      </dd>
+      {dog.traits.length > 0 && (
+        <>
+          <dt>Mind</dt>
+          <dd>{capital(listText(dog.traits.map((t) => TRAIT_WORDS[t])))}</dd>
+        </>
+      )}
+      <dt>Owner</dt>
+      <dd>
+        {dog.owner.name}
+        {dog.owner.phone && `, ${dog.owner.phone}`}
+      </dd>
+      {dog.note && (
+        <>
+          <dt>Note</dt>
+          <dd>{dog.note}</dd>
+        </>
+      )}
+    </dl>
+  );
+}
+
+export function DogRoom() {
+  const { dogId = '' } = useParams();
+  const query = useDog(dogId);
+  const newest = query.data?.checks[0];
+  const check = useCheck(newest?.id);
+  const salon = useSalon();
+  const zone = salon.data?.salon.timeZone ?? 'UTC';
+  return (
+    <Loaded query={query}>
+      {(page) => (
+        <>
+          <div className="wt-title">
+            <div>
+              <span className="wt-crumb">
+                <Link to="/desk/dogs">Dogs</Link>
+              </span>
+              <h1>{page.dog.name}</h1>
+            </div>
+            <span>{page.dog.breed}</span>
+            <div className="wt-acts">
+              <Link to={`/desk/dogs/${dogId}/edit`}>Change details</Link>
+              <MainAct page={page} />
+            </div>
+          </div>
+          <p className="wt-note wt-note-good">{needText(page.need.reason, page.today)}</p>
+          <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 25rem), 1fr))' }}>
+            <section className="wt-sheet" aria-labelledby="coat">
+              <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>
+              {check.data ? (
+                <CoatMap
+                  side="left"
+                  looks={conditionLooks(zoneConditions(coatCheck(check.data), coatRow(page.dog.coatClass)))}
+                  label={`Condition of ${page.dog.name}’s coat, left side`}
+                />
+              ) : (
+                <p className="wt-soft">Nobody has felt this coat yet.</p>
+              )}
+            </section>
+            <div className="wt-cols">
+              <section className="wt-sheet" aria-label="Facts">
+                <Facts page={page} />
+              </section>
+              <section className="wt-sheet" aria-labelledby="next">
+                <h2 id="next">Next date</h2>
+                {page.bookings.map((b) => (
+                  <p key={b.id}>
+                    <CalendarDays aria-hidden size={17} /> Booked {instantText(b.startsAt, zone)},{' '}
+                    {minutesText(b.minutes)}
+                  </p>
+                ))}
+                {page.next ? (
+                  <>
+                    <p>
+                      The coat is due <strong>{longDay(page.next.day)}</strong>.
+                    </p>
+                    <p className="wt-soft">{page.next.reasons.map(nextReason).join(' ')}</p>
+                    <Link to={`/desk/dogs/${dogId}/next`}>Find a date</Link> ·{' '}
+                    <Link to={`/home/${dogId}`}>Home card</Link>
+                  </>
+                ) : (
+                  <p className="wt-soft">A coat check tells when this dog should come.</p>
+                )}
+              </section>
+              <section className="wt-sheet" aria-labelledby="visits">
+                <h2 id="visits">Visits</h2>
+                {page.sessions.length === 0 ? (
+                  <p className="wt-soft">No visit yet.</p>
+                ) : (
+                  <ul className="wt-bare">
+                    {page.sessions.slice(0, 6).map((s) => (
+                      <li key={s.id}>
+                        <Link to={`/table/sessions/${s.id}`}>{dateText(s.day)}</Link> {methodName(s.method)}
+                        {s.state === 'finished'
+                          ? `, ${minutesText(s.minutes)}, ${grams(s.gramsOut)} out`
+                          : `, ${s.state === 'waiting' ? 'not started' : s.state}`}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </section>
+            </div>
+          </div>
+        </>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,93 @@
+/** Desk → Dogs: those who most need a visit first, each with its one reason. */
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { Link } from 'react-router';
+import type { DogListItem } from '../../../contract/dog.ts';
+import { coatRow } from '../../../core/dog/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useDogs } from '../../data/hooks.ts';
+import { longDay, shortDay } from '../../words/dates.ts';
+import { needText } from '../../words/reasons.ts';
+import { Swatch } from './Swatch.tsx';
+
+/** Where one rack ends and the next begins; urgency is ordered by core. */
+const RACKS = [
+  { title: 'To see to', from: 40, empty: 'Nobody waits. Everyone is booked or rests.' },
+  { title: 'Coming', from: -1, empty: '', booked: true },
+  { title: 'At rest', from: -1, empty: '', booked: false },
+] as const;
+
+const rackOf = (dog: DogListItem): number => (dog.need.urgency >= RACKS[0].from ? 0 : dog.booked !== null ? 1 : 2);
+
+function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: boolean }) {
+  return (
+    <li className={urgent ? 'wt-urgent' : ''}>
+      <Swatch coatClass={dog.coatClass} />
+      <div>
+        <Link to={`/desk/dogs/${dog.id}`}>{dog.name}</Link>
+        <div className="wt-soft">{dog.breed || coatRow(dog.coatClass).name}</div>
+      </div>
+      <div>
+        <div>{needText(dog.need.reason, today)}</div>
+        <div className="wt-soft">
+          {coatRow(dog.coatClass).name} · {dog.ownerName}
+        </div>
+      </div>
+      <div className="wt-soft">{dog.lastVisit === null ? 'no visit yet' : `last ${shortDay(dog.lastVisit)}`}</div>
+    </li>
+  );
+}
+
+export function DogsRoom() {
+  const query = useDogs();
+  const [search, setSearch] = useState('');
+  return (
+    <>
+      <div className="wt-title">
+        <h1>Dogs</h1>
+        {query.data && <span className="wt-soft">{longDay(query.data.today)}</span>}
+        <div className="wt-acts">
+          <Form.Control
+            className="wt-search"
+            type="search"
+            aria-label="Find a dog or owner"
+            placeholder="Find a dog or owner"
+            value={search}
+            onChange={(e) => setSearch(e.target.value)}
+          />
+          <Link className="btn btn-outline-primary text-nowrap" to="/desk/dogs/new">
+            New dog
+          </Link>
+        </div>
+      </div>
+      <Loaded query={query}>
+        {({ dogs, today }) => {
+          if (dogs.length === 0) return <p className="wt-sheet">No dogs yet. Start with “New dog”.</p>;
+          const wanted = search.trim().toLowerCase();
+          const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
+          if (shown.length === 0) return <p className="wt-sheet">No dog or owner is called “{search}”.</p>;
+          return RACKS.map((rack, i) => {
+            const inRack = shown.filter((d) => rackOf(d) === i);
+            if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
+            return (
+              <section key={rack.title} className="wt-rack" aria-labelledby={`rack-${i}`}>
+                <h2 id={`rack-${i}`}>
+                  {rack.title} <span className="wt-soft">{inRack.length}</span>
+                </h2>
+                {inRack.length === 0 ? (
+                  <p>{rack.empty}</p>
+                ) : (
+                  <ul className="wt-bare">
+                    {inRack.map((d) => (
+                      <Row key={d.id} dog={d} today={today} urgent={i === 0} />
+                    ))}
+                  </ul>
+                )}
+              </section>
+            );
+          });
+        }}
+      </Loaded>
+    </>
+  );
+}

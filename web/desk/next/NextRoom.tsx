@@ -1,0 +1,128 @@
+/** When to come again and why; the date is agreed here and leaves as a calendar file. */
+import { CalendarDays, Download } from 'lucide-react';
+import { Button } from 'react-bootstrap';
+import { Link, useParams } from 'react-router';
+import type { NextPage } from '../../../contract/booking.ts';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { newId } from '../../data/client.ts';
+import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.ts';
+import { clockText, dateOf, dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
+import { grams, minutesText, money } from '../../words/figures.ts';
+import { nextReason } from '../../words/reasons.ts';
+
+function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
+  const cancel = useCancelBooking();
+  if (page.booked.length === 0) return null;
+  return (
+    <section className="wt-sheet" aria-labelledby="booked">
+      <h2 id="booked">Booked</h2>
+      {page.booked.map((b) => (
+        <div key={b.id} className="mb-3">
+          <p className="wt-big" role="status">
+            <CalendarDays aria-hidden size={24} /> {instantText(b.startsAt, timeZone)}
+          </p>
+          <p>{minutesText(b.minutes)} at the table</p>
+          <div className="wt-acts">
+            <a className="btn btn-outline-primary" href={`/api/bookings/${b.id}/calendar.ics`} download>
+              <Download aria-hidden size={17} /> Calendar file
+            </a>
+            <Button
+              variant="outline-primary"
+              disabled={cancel.isPending}
+              onClick={() => cancel.mutate({ id: b.id, version: b.version })}
+            >
+              Cancel this date
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Refusal error={cancel.error} />
+      <Link className="btn btn-primary" to={`/home/${page.dogId}`}>
+        Home card
+      </Link>
+    </section>
+  );
+}
+
+function Offers({ page, timeZone }: { page: NextPage; timeZone: string }) {
+  const book = useBook();
+  const days = [...new Set(page.slots.map((s) => dateOf(s, timeZone)))];
+  if (days.length === 0)
+    return (
+      <p className="wt-note">
+        No table is free for this long in the four weeks after. Shorten the visit or look by hand.
+      </p>
+    );
+  return (
+    <>
+      {days.map((d) => (
+        <div key={d}>
+          <h3>{dateText(d)}</h3>
+          <div className="wt-slots" role="group" aria-label={dateText(d)}>
+            {page.slots
+              .filter((s) => dateOf(s, timeZone) === d)
+              .map((s) => (
+                <Button
+                  key={s}
+                  variant="outline-primary"
+                  disabled={book.isPending}
+                  aria-label={`Book ${instantText(s, timeZone)}`}
+                  onClick={() =>
+                    book.mutate({ id: newId(), dogId: page.dogId, startsAt: s, minutes: page.minutes, note: '' })
+                  }
+                >
+                  {clockText(s, timeZone)}
+                </Button>
+              ))}
+          </div>
+        </div>
+      ))}
+      <Refusal error={book.error} />
+    </>
+  );
+}
+
+export function NextRoom() {
+  const { dogId = '' } = useParams();
+  const query = useNext(dogId);
+  const salon = useSalon();
+  const timeZone = salon.data?.salon.timeZone ?? 'UTC';
+  return (
+    <Loaded query={query}>
+      {(page) => (
+        <>
+          <div className="wt-title">
+            <div>
+              <span className="wt-crumb">
+                <Link to={`/desk/dogs/${dogId}`}>{page.dogName}</Link>
+              </span>
+              <h1>Next date</h1>
+            </div>
+          </div>
+          <div className="wt-cols wt-next">
+            <section className="wt-sheet" aria-labelledby="due">
+              <h2 id="due">The coat is due {longDay(page.next.day)}</h2>
+              <ul>
+                {page.next.reasons.map((r) => (
+                  <li key={r.code}>{nextReason(r)}</li>
+                ))}
+              </ul>
+              <p className="wt-soft">
+                {page.next.earliest === page.next.latest
+                  ? `The rhythm of the coat decides, whatever the season does.`
+                  : `Between ${shortDay(page.next.earliest)} and ${shortDay(page.next.latest)} if it sheds more or less than its class; a guess until more visits are logged.`}{' '}
+                About {grams(page.next.expectedG)} of loose coat by then.
+              </p>
+              <h2>Free times</h2>
+              <p>
+                {minutesText(page.minutes)}, {money(page.priceCents, page.currency)}, as its last check would take.
+              </p>
+              <Offers page={page} timeZone={timeZone} />
+            </section>
+            <Booked page={page} timeZone={timeZone} />
+          </div>
+        </>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,264 @@
+/** The plan: what the check comes to, the recommended stair, what speaks against the others, and the steps. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { CheckRecord } from '../../../contract/check.ts';
+import {
+  METHODS,
+  openMethod,
+  PHASE_WORDS,
+  type MethodOutcome,
+  type MethodPlan,
+  type Plan,
+  type PlanStep,
+} from '../../../core/bench/index.ts';
+import { rule, toolRow } from '../../../core/kit/index.ts';
+import { zoneName } from '../../../core/dog/index.ts';
+import { Caution } from '../../app/Caution.tsx';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { newId } from '../../data/client.ts';
+import { useCheck, useDog, usePlan, useSalon, useStartSession } from '../../data/hooks.ts';
+import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { Staircase } from '../../drawing/Staircase.tsx';
+import { capital, grams, listText, minutesText, money, percent } from '../../words/figures.ts';
+import { against, comparison, dogStop, methodName, planNote, ruling, zoneStop } from '../../words/reasons.ts';
+import { conditionLooks } from '../dog/looks.ts';
+
+function MethodCard({
+  outcome,
+  plan,
+  currency,
+  shown,
+  onShow,
+}: {
+  outcome: MethodOutcome;
+  plan: Plan;
+  currency: string;
+  shown: boolean;
+  onShow: () => void;
+}) {
+  const { recommended } = plan;
+  if (outcome.kind === 'ruled-out') {
+    return (
+      <div className="wt-method is-out">
+        <strong>{methodName(outcome.method)}</strong>
+        {ruling(outcome.why, outcome.method)}
+      </div>
+    );
+  }
+  const best = outcome.method === recommended?.method;
+  const points = best
+    ? recommended.because
+        .slice(0, 3)
+        .map((c) => capital(comparison(c, methodName(recommended.runnerUp ?? '').toLowerCase())))
+    : outcome.against.slice(0, 3).map((c) => capital(against(c)));
+  const school = METHODS.find((m) => m.id === outcome.method);
+  return (
+    <button type="button" className="wt-method" aria-pressed={shown} onClick={onShow}>
+      {best && <em>Recommended</em>}
+      <strong>{methodName(outcome.method)}</strong>
+      {minutesText(outcome.minutes)} · {money(outcome.priceCents, currency)} · {percent(outcome.shareLeft)} left
+      <ul>
+        {points.length > 0 ? (
+          points.map((p) => <li key={p}>{p}</li>)
+        ) : (
+          <li>{best ? school?.case : school?.arguedAgainst}</li>
+        )}
+      </ul>
+    </button>
+  );
+}
+
+function zonesText(step: PlanStep, total: number): string {
+  if (step.zones.length === total) return 'whole dog';
+  const names = step.zones.map((z) => zoneName(z.zone));
+  if (names.length <= 4) return listText(names);
+  return `${names.length} zones: ${names.slice(0, 3).join(', ')} …`;
+}
+
+function StepRow({ step, total }: { step: PlanStep; total: number }) {
+  const { chosen } = step;
+  return (
+    <li>
+      <div>
+        <h3>
+          {PHASE_WORDS[step.phase]} <span className="wt-soft">{step.tool.name}</span>
+        </h3>
+        <div>
+          {capital(zonesText(step, total))}; coat {step.wetness}.
+        </div>
+        {step.cautions.map((id) => (
+          <Caution key={id} id={id} />
+        ))}
+        <details>
+          <summary>Why this tool, which zones</summary>
+          <p>
+            {toolRow(step.tool.kind).does} It fits {percent(chosen.fit)} and reaches {percent(chosen.reach)} of the way
+            to the skin
+            {chosen.beat
+              ? `; the ${toolRow(chosen.beat.kind).name} fits ${percent(chosen.beat.fit)} and reaches ${percent(chosen.beat.reach)}.`
+              : '; the kit has nothing else for it.'}
+            {chosen.ruledOut.map((r) => ` Ruled out: ${toolRow(r.kind).name}. ${rule(r.rule).statement}`)}
+          </p>
+          <p className="wt-soft">
+            {capital(listText(step.zones.map((z) => `${zoneName(z.zone)} ${z.minutes.toFixed(1)} min`)))}.
+          </p>
+        </details>
+      </div>
+      <div className="wt-step-figures">
+        <strong>{minutesText(step.minutes)}</strong>
+        <div>{grams(step.gramsOut)} out</div>
+        <div className="wt-soft">{percent(step.shareLeft)} left</div>
+      </div>
+    </li>
+  );
+}
+
+function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
+  const { stops } = plan;
+  if (stops.dog.length === 0 && stops.zones.length === 0) return null;
+  return (
+    <div className="wt-note wt-note-stop" role="alert">
+      {stops.dog.length > 0 ? (
+        <>
+          <p>
+            <strong>No groom today. A vet should look first.</strong> {stops.dog.map(dogStop).join(' ')}
+          </p>
+          <p>
+            We saw this; we do not diagnose. Tell the owner what was seen and where.{' '}
+            <Link to={`/desk/dogs/${dogId}`}>Back to the dog</Link>
+          </p>
+        </>
+      ) : null}
+      {stops.zones.length > 0 && (
+        <p>
+          <strong>Not worked, and a vet should look:</strong> {stops.zones.map(zoneStop).join(' ')} Keep water, soap and
+          air off too.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function PlanShown({
+  plan,
+  check,
+  dogName,
+  currency,
+}: {
+  plan: Plan;
+  check: CheckRecord;
+  dogName: string;
+  currency: string;
+}) {
+  const navigate = useNavigate();
+  const start = useStartSession();
+  const [chosen, setChosen] = useState(plan.recommended?.method);
+  const best: MethodPlan | undefined = plan.recommended && openMethod(plan, plan.recommended.method);
+  const shown = chosen && openMethod(plan, chosen);
+  const workable = plan.conditions.filter((c) => c.kind !== 'stop').length;
+  const takeToTable = (): void => {
+    if (!shown) return;
+    start.mutate(
+      { id: newId(), checkId: check.id, method: shown.method },
+      { onSuccess: (session) => void navigate(`/table/sessions/${session.id}`) },
+    );
+  };
+  return (
+    <>
+      <div className="wt-title">
+        <div>
+          <span className="wt-crumb">
+            <Link to={`/desk/dogs/${check.dogId}`}>{dogName}</Link>
+          </span>
+          <h1>{shown ? `${methodName(shown.method)}, ${minutesText(shown.minutes)}` : 'Plan'}</h1>
+        </div>
+        {shown && (
+          <span>
+            {money(shown.priceCents, currency)} · about {grams(shown.gramsOut)} out of {grams(plan.looseG.likely)}{' '}
+            <span className="wt-soft">
+              ({Math.round(plan.looseG.low)} to {grams(plan.looseG.high)}, a guess from touch)
+            </span>
+          </span>
+        )}
+        {shown && (
+          <Button onClick={takeToTable} disabled={start.isPending}>
+            Take it to the table
+          </Button>
+        )}
+      </div>
+      <Refusal error={start.error} />
+      <Stops plan={plan} dogId={check.dogId} />
+      {!plan.recommended && plan.stops.dog.length === 0 && (
+        <p className="wt-note">No method is open to this dog with this kit today. Each one says why.</p>
+      )}
+      {plan.notes.map((n) => (
+        <p key={n.code} className="wt-note">
+          {planNote(n)}
+        </p>
+      ))}
+      <div className="wt-methods" role="group" aria-label="Methods">
+        {plan.methods.map((m) => (
+          <MethodCard
+            key={m.method}
+            outcome={m}
+            plan={plan}
+            currency={currency}
+            shown={m.method === chosen}
+            onShow={() => setChosen(m.method)}
+          />
+        ))}
+      </div>
+      {shown && (
+        <div className="wt-cols wt-plan">
+          <section className="wt-sheet" aria-labelledby="stairs">
+            <h2 id="stairs">Stairs</h2>
+            <Staircase
+              plan={shown}
+              other={best && best.method !== shown.method ? best : undefined}
+              title={`${methodName(shown.method)}: ${shown.steps.length} steps, ${shown.minutes} minutes, from a full coat to ${percent(shown.shareLeft)} left`}
+            />
+            <ol className="wt-bare wt-steps mt-3">
+              {shown.steps.map((s) => (
+                <StepRow key={s.id} step={s} total={workable} />
+              ))}
+            </ol>
+          </section>
+          <section className="wt-sheet" aria-labelledby="coat">
+            <h2 id="coat">Coat as felt</h2>
+            <CoatMap side="left" looks={conditionLooks(plan.conditions)} label="Condition of the coat, left side" />
+            <CoatMap side="right" looks={conditionLooks(plan.conditions)} label="Condition of the coat, right side" />
+            <p className="wt-soft">
+              Curls thicken with the undercoat; crossed strokes are tied hair; a double ring is not worked.
+            </p>
+          </section>
+        </div>
+      )}
+    </>
+  );
+}
+
+export function PlanRoom() {
+  const { checkId = '' } = useParams();
+  const plan = usePlan(checkId);
+  const check = useCheck(checkId);
+  const dog = useDog(check.data?.dogId ?? '');
+  const salon = useSalon();
+  return (
+    <Loaded query={check}>
+      {(c) => (
+        <Loaded query={plan}>
+          {(p) => (
+            <PlanShown
+              key={checkId}
+              plan={p}
+              check={c}
+              dogName={dog.data?.dog.name ?? 'Dog'}
+              currency={salon.data?.salon.house.rates.currency ?? 'EUR'}
+            />
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,190 @@
+/**
+ * The coat map: one side of the dog, every zone a button. Undercoat is wool texture that thickens with its grade,
+ * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
+ */
+import { useId, useRef, type KeyboardEvent } from 'react';
+import { ZONES, zoneName, type ZoneId } from '../../core/dog/index.ts';
+import { FIGURE, FRAME, type FigureZone } from './dog/figure.ts';
+import { WoolPatterns } from './WoolPatterns.tsx';
+
+/** How one zone is drawn. */
+export interface ZoneLook {
+  /** Undercoat grade 0 bare … 4 plate; absent when nobody knows. */
+  readonly grade?: number | undefined;
+  readonly tied?: boolean | undefined;
+  readonly stopped?: boolean | undefined;
+  /** Skin finding that does not stop. */
+  readonly marked?: boolean | undefined;
+  /** Lit: worked in this step. Done: the comb glided. */
+  readonly lit?: boolean | undefined;
+  readonly done?: boolean | undefined;
+  /** Said after the zone's name. */
+  readonly says: string;
+}
+
+interface Props {
+  readonly side: 'left' | 'right';
+  readonly looks: Partial<Readonly<Record<ZoneId, ZoneLook>>>;
+  readonly selected?: ZoneId | undefined;
+  readonly onSelect?: ((zone: ZoneId) => void) | undefined;
+  readonly label: string;
+}
+
+interface SideZone {
+  readonly id: ZoneId;
+  readonly figure: FigureZone;
+}
+
+/** Zones that show on a side, in working order. */
+const zonesOf = (side: 'left' | 'right'): readonly SideZone[] =>
+  ZONES.filter((z) => z.side === 'mid' || z.side === side).flatMap((z) => {
+    const figure = FIGURE.zones.find((f) => f.region === z.region);
+    return figure ? [{ id: z.id, figure }] : [];
+  });
+
+const SIDES = { left: zonesOf('left'), right: zonesOf('right') } as const;
+
+export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
+  const key = useId().replace(/[^a-zA-Z0-9]/g, '');
+  const buttons = useRef(new Map<ZoneId, SVGGElement>());
+  const zones = SIDES[side];
+  const tabStop = selected && zones.some((z) => z.id === selected) ? selected : zones[0]?.id;
+
+  const onKeyDown = (event: KeyboardEvent, at: ZoneId): void => {
+    const i = zones.findIndex((z) => z.id === at);
+    const move = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (move !== undefined) {
+      event.preventDefault();
+      const to = zones[(i + move + zones.length) % zones.length];
+      if (!to) return;
+      buttons.current.get(to.id)?.focus();
+      onSelect?.(to.id);
+    } else if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      onSelect?.(at);
+    }
+  };
+
+  const zone = ({ id, figure }: SideZone) => {
+    const look = looks[id];
+    const grade = look?.grade;
+    const classes = [
+      'wt-zone',
+      id === selected && 'is-selected',
+      look?.lit && 'is-lit',
+      look?.done && 'is-done',
+      look?.stopped && 'is-stopped',
+    ];
+    const body = (
+      <>
+        <path className="wt-zone-hit" d={figure.path} />
+        {grade !== undefined && grade > 0 && (
+          <path d={figure.path} fill={`url(#${key}-wool-${grade})`} pointerEvents="none" />
+        )}
+        {look?.tied && <path d={figure.path} fill={`url(#${key}-tie)`} pointerEvents="none" />}
+        {look?.stopped && <path d={figure.path} fill={`url(#${key}-stop)`} pointerEvents="none" />}
+        <path className="wt-zone-edge" d={figure.path} pointerEvents="none" />
+      </>
+    );
+    const name = `${zoneName(id)}${look?.says ? `: ${look.says}` : ''}`;
+    if (!onSelect) {
+      return (
+        <g key={id} className={classes.filter(Boolean).join(' ')}>
+          <title>{name}</title>
+          {body}
+        </g>
+      );
+    }
+    return (
+      <g
+        key={id}
+        ref={(el) => {
+          if (el) buttons.current.set(id, el);
+          else buttons.current.delete(id);
+        }}
+        className={classes.filter(Boolean).join(' ')}
+        role="button"
+        tabIndex={id === tabStop ? 0 : -1}
+        aria-label={name}
+        aria-pressed={id === selected}
+        data-zone={id}
+        onClick={() => onSelect(id)}
+        onKeyDown={(event) => onKeyDown(event, id)}
+      >
+        {body}
+      </g>
+    );
+  };
+
+  const flip = side === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;
+  return (
+    <figure className="wt-coatmap">
+      <svg
+        viewBox={`${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`}
+        role={onSelect ? 'group' : 'img'}
+        aria-label={label}
+      >
+        <defs>
+          <WoolPatterns prefix={key} />
+          <clipPath id={`${key}-body`}>
+            <path d={FIGURE.body} />
+            <path d={FIGURE.nearEar} />
+          </clipPath>
+          <clipPath id={`${key}-tail`}>
+            <path d={FIGURE.tail} />
+          </clipPath>
+          <linearGradient id={`${key}-coat`} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
+            <stop offset="0" className="wt-coat-top" />
+            <stop offset="0.62" className="wt-coat-mid" />
+            <stop offset="1" className="wt-coat-low" />
+          </linearGradient>
+        </defs>
+        <g transform={flip}>
+          <ellipse className="wt-ground" cx="540" cy="640" rx="330" ry="16" />
+          <path className="wt-far" d={FIGURE.farEar} />
+          {FIGURE.farLegs.map((d) => (
+            <path key={d} className="wt-far" d={d} />
+          ))}
+          <path className="wt-fringe" d={FIGURE.tailFringe} />
+          <path className="wt-coat" d={FIGURE.tail} fill={`url(#${key}-coat)`} />
+          <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
+          <path className="wt-fringe" d={FIGURE.fringe} />
+          <path className="wt-coat" d={FIGURE.body} fill={`url(#${key}-coat)`} />
+          <path className="wt-coat" d={FIGURE.nearEar} fill={`url(#${key}-coat)`} />
+          <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>
+          <g pointerEvents="none">
+            <path className="wt-locks" d={FIGURE.locks} />
+            <path className="wt-fringe" d={FIGURE.fringe} />
+            {FIGURE.anatomy.map((d) => (
+              <path key={d} className="wt-anatomy" d={d} />
+            ))}
+            <path className="wt-inner-ear" d={FIGURE.innerEar} />
+            <path className="wt-feature" d={FIGURE.mouth} fill="none" />
+            <path className="wt-nose" d="M147,224 q2,-12 14,-13 q8,1 9,8 q-2,10 -11,14 q-10,2 -12,-9z" />
+            <path className="wt-eye" d="M241,197 q7,-11 19,-7 q4,6 -2,11 q-9,6 -17,-4z" />
+            <circle className="wt-glint" cx="253" cy="194" r="1.8" />
+            <path className="wt-feature" d="M240,186 q9,-8 21,-6" fill="none" />
+            {[338, 352, 366].map((x) => (
+              <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
+            ))}
+            {[736, 750, 764].map((x) => (
+              <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
+            ))}
+            {zones.map(({ id, figure }) => {
+              const look = looks[id];
+              if (!look?.stopped && !look?.marked) return null;
+              const [x, y] = figure.centre;
+              return (
+                <g key={id} className={look.stopped ? 'wt-ring is-stop' : 'wt-ring'}>
+                  <circle cx={x} cy={y} r="15" />
+                  <circle cx={x} cy={y} r={look.stopped ? 8 : 3} />
+                </g>
+              );
+            })}
+          </g>
+        </g>
+      </svg>
+      <figcaption>{side === 'left' ? 'Left side' : 'Right side'}</figcaption>
+    </figure>
+  );
+}

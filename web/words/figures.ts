@@ -1,0 +1,17 @@
+/** How figures are said. */
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+export const grams = (g: number): string => `${Math.round(g)} g`;
+export const minutesText = (minutes: number): string =>
+  minutes < 60
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
+export const money = (cents: number, currency: string): string =>
+  new Intl.NumberFormat('en-GB', {
+    style: 'currency',
+    currency,
+    minimumFractionDigits: cents % 100 === 0 ? 0 : 2,
+  }).format(cents / 100);
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** "a, b and c". */
+export const listText = (items: readonly string[]): string =>
+  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;

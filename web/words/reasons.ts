@@ -1,0 +1,209 @@
+/** Core's reasons in sentences: what to do, then why. No blame, no exclamation marks. */
+import {
+  METHODS,
+  PHASE_WORDS,
+  type Comparison,
+  type MethodId,
+  type MethodRuling,
+  type PlanNote,
+} from '../../core/bench/index.ts';
+import {
+  COMB_SCALE,
+  FINGER_SCALE,
+  INSPECTION,
+  SKIN_SCALE,
+  TIE_SCALE,
+  TUG_SCALE,
+  type ConditionKind,
+  type ConditionReason,
+  type DogStop,
+  type Grade,
+  type SkinFinding,
+  type ZoneStop,
+} from '../../core/check/index.ts';
+import { zoneName } from '../../core/dog/index.ts';
+import type { HomeDont } from '../../core/home/index.ts';
+import { unreachable } from '../../core/quantity/index.ts';
+import type { NeedReason, NextReason, TideName } from '../../core/tide/index.ts';
+import { fromToday, shortDay } from './dates.ts';
+import { capital, grams, listText, minutesText, percent } from './figures.ts';
+
+export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
+  clear: 'clear',
+  loose: 'loose',
+  packed: 'packed',
+  tied: 'tied',
+  stop: 'stop',
+};
+
+const gradeWord = <V>(scale: readonly Grade<V>[], value: V): string =>
+  scale.find((g) => g.value === value)?.word ?? String(value);
+
+export const skinWord = (finding: SkinFinding): string => gradeWord(SKIN_SCALE, finding);
+export const methodName = (id: string): string => METHODS.find((m) => m.id === id)?.name ?? id;
+
+export function conditionReason(r: ConditionReason): string {
+  switch (r.code) {
+    case 'skin':
+      return `skin: ${skinWord(r.finding)}`;
+    case 'tie':
+      return `tied: ${gradeWord(TIE_SCALE, r.grade)}`;
+    case 'finger':
+      return `finger: ${gradeWord(FINGER_SCALE, r.grade)}`;
+    case 'comb':
+      return `comb ${gradeWord(COMB_SCALE, r.grade)}`;
+    case 'tug':
+      return `tug: ${gradeWord(TUG_SCALE, r.grade)}`;
+    case 'borrowed':
+      return r.from === 'mirror'
+        ? 'not felt, read from the other side'
+        : r.from === 'rest'
+          ? 'not felt, read from the rest'
+          : 'not felt';
+    default:
+      return unreachable(r);
+  }
+}
+
+const TIDE_WORDS: Readonly<Record<TideName, string>> = { spring: 'spring blow', autumn: 'autumn blow' };
+
+export function needText(r: NeedReason, today: number): string {
+  switch (r.code) {
+    case 'never-checked':
+      return 'New here. Start with a coat check.';
+    case 'never-worked':
+      return `Checked ${fromToday(r.checked, today)}, not worked yet.`;
+    case 'vet-first':
+      return 'A vet should look first. Ask the owner how it went.';
+    case 'overdue':
+      return `Due ${fromToday(today - r.days, today)} and not booked. Ring the owner.`;
+    case 'blow-unbooked':
+      return `The ${TIDE_WORDS[r.tide]} fills this coat by ${shortDay(r.due)}; nothing is booked.`;
+    case 'due-soon':
+      return `Due ${fromToday(r.due, today)}, not booked.`;
+    case 'booked-late':
+      return `Booked ${shortDay(r.booked)}, but the coat is due ${shortDay(r.due)}. Offer an earlier day.`;
+    case 'booked':
+      return r.booked === today ? 'On the table today.' : `Comes ${fromToday(r.booked, today)}.`;
+    case 'rests':
+      return `Rests until ${shortDay(r.due)}.`;
+    default:
+      return unreachable(r);
+  }
+}
+
+export function nextReason(r: NextReason): string {
+  switch (r.code) {
+    case 'store-full':
+      return r.tide === 'baseline'
+        ? `By then about ${grams(r.grams)} of loose undercoat stand in the coat: what one easy visit takes out.`
+        : `The ${TIDE_WORDS[r.tide]} fills the coat: about ${grams(r.grams)} of loose undercoat by then.`;
+    case 'rhythm-longest':
+      return `The coat fills slowly now, but this coat class should not wait longer than ${r.days} days.`;
+    case 'rhythm-shortest':
+      return `It would fill sooner; less than ${r.days} days gives the skin too little rest.`;
+    case 'left-last-time':
+      return `About ${percent(r.share)} of the loose coat was still in it last time.`;
+    case 'moved-to-open-day':
+      return `Moved on ${r.days} ${r.days === 1 ? 'day' : 'days'} to when the salon is open.`;
+    default:
+      return unreachable(r);
+  }
+}
+
+export function comparison(c: Comparison, other: string): string {
+  switch (c.measure) {
+    case 'hair-left':
+      return `leaves ${percent(c.value)} of the loose coat, ${other} ${percent(c.than)}`;
+    case 'minutes':
+      return `takes ${minutesText(c.value)}, ${other} ${minutesText(c.than)}`;
+    case 'skin':
+      return `loads the skin to ${percent(c.value)} of what it bears, ${other} ${percent(c.than)}`;
+    case 'dryer':
+      return `${minutesText(c.value)} of force dryer, ${other} ${minutesText(c.than)}`;
+    case 'dust':
+      return `${grams(c.value)} of hair flies dry, ${other} ${grams(c.than)}`;
+    case 'standing':
+      return `${minutesText(c.value)} over what the dog stands, ${other} ${minutesText(c.than)}`;
+    default:
+      return unreachable(c.measure);
+  }
+}
+
+/** What speaks against a method, from the comparison in which the recommended one is better. */
+export function against(c: Comparison): string {
+  switch (c.measure) {
+    case 'hair-left':
+      return `leaves ${percent(c.than - c.value)} more of the loose coat`;
+    case 'minutes':
+      return `${minutesText(c.than - c.value)} longer`;
+    case 'skin':
+      return `more load on the skin (${percent(c.than)} against ${percent(c.value)})`;
+    case 'dryer':
+      return `${minutesText(c.than - c.value)} more force dryer`;
+    case 'dust':
+      return `${grams(c.than - c.value)} more hair in the air`;
+    case 'standing':
+      return `${minutesText(c.than - c.value)} more over what the dog stands`;
+    default:
+      return unreachable(c.measure);
+  }
+}
+
+export function ruling(why: MethodRuling, id: MethodId): string {
+  switch (why.code) {
+    case 'not-for-class':
+      return METHODS.find((m) => m.id === id)?.arguedAgainst ?? 'Not for this coat class.';
+    case 'for-outdoor-dogs':
+      return 'Its case is the dog that lives outdoors; this one does not.';
+    case 'needs-force-dryer':
+      return 'Needs a force dryer; the kit has none.';
+    case 'needs-dryer':
+      return 'A bathed dog goes home dry to the skin; the kit has no dryer.';
+    case 'needs-tool':
+      return `The kit has nothing for “${PHASE_WORDS[why.phase]}”.`;
+    case 'ties-unsettled':
+      return `Decide first about the ties at ${listText(why.zones.map(zoneName))}: clip with the owner’s word, or a vet.`;
+    default:
+      return unreachable(why);
+  }
+}
+
+export function planNote(n: PlanNote): string {
+  switch (n.code) {
+    case 'over-standing':
+      return `${minutesText(n.minutes)} is longer than this dog stands (${minutesText(n.bears)}). Plan breaks, work lying down, or split it over two days.`;
+    case 'zones-assumed':
+      return `${n.zones} zones were not felt and are read from the others. Feel them when you get there.`;
+    case 'blade-capped':
+      return `Blade work ends at ${n.minutes} min in a session: house rule.`;
+    default:
+      return unreachable(n);
+  }
+}
+
+export function dogStop(s: DogStop): string {
+  switch (s.code) {
+    case 'inspection': {
+      const row = INSPECTION.find((i) => i.item === s.item);
+      return `${row?.name ?? s.item}: trouble was seen.`;
+    }
+    case 'heavy-parasites':
+      return `Parasites in ${s.zones} zones. Isolate, disinfect every tool.`;
+    case 'wide-pelt-frail':
+      return `Felted over ${percent(s.surfaceShare)} of a frail dog.`;
+    default:
+      return unreachable(s);
+  }
+}
+
+export const zoneStop = (s: ZoneStop): string => `${capital(zoneName(s.zone))}: ${skinWord(s.finding)}.`;
+
+export const DONT_WORDS: Readonly<Record<HomeDont, string>> = {
+  clip: 'Do not clip the coat short for summer: it shields from sun and may not grow back as it was.',
+  scissors: 'No scissors under a knot: skin lies closer than it looks. Bring it to us.',
+  'wet-brush': 'Do not brush wet: wait until the coat is bone dry.',
+  'bath-knots': 'No bath over knots: water ties them tight.',
+  oils: 'No essential oils and no human shampoo: some poison dogs. In doubt ask a vet.',
+  blade: 'No blade combs on ears, feet, belly, rump, back of legs or tail.',
+};
