@@ -1,14 +1,16 @@
-/* Mocha reporter: one line a failing test, a line of counts, and the counts for the runner in COUNTS_FILE. */
+/* Mocha reporter: dots, then the failing tests in full, and the counts for the runner in COUNTS_FILE. */
 'use strict';
-var fs = require('fs');
-var Mocha = require('mocha');
-module.exports = function CountReporter(runner) {
-  Mocha.reporters.Dot.call(this, runner);
-  var passed = 0;
-  var failed = 0;
-  runner.on('pass', function () { passed++; });
-  runner.on('fail', function () { failed++; });
-  runner.once('end', function () {
-    if (process.env.COUNTS_FILE) fs.writeFileSync(process.env.COUNTS_FILE, JSON.stringify({ passed: passed, failed: failed }));
-  });
+const fs = require('fs');
+const Mocha = require('mocha');
+
+module.exports = class CountReporter extends Mocha.reporters.Dot {
+  constructor(runner, options) {
+    super(runner, options);
+    const counts = { passed: 0, failed: 0 };
+    runner.on('pass', () => counts.passed++);
+    runner.on('fail', () => counts.failed++);
+    runner.once('end', () => {
+      if (process.env.COUNTS_FILE) fs.writeFileSync(process.env.COUNTS_FILE, JSON.stringify(counts));
+    });
+  }
 };

@@ -4,7 +4,7 @@
  * Walks the method's phases over the coat. In each phase every zone takes the best-fitting piece of the kit
  * that no rule forbids; zones with the same piece make one step. Skin and blade limits cut passes, never rules.
  */
-import { clamp, err, ok, sum, type Result } from '../quantity/index.ts';
+import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import type { Dog } from '../dog/index.ts';
 import type { CoatCheck, TieGrade, ZoneCondition } from '../check/index.ts';
 import {
@@ -58,6 +58,12 @@ const ALWAYS: readonly Tool[] = [
   { id: 'always-towel', kind: 'towel', name: 'towels' },
   { id: 'always-mister', kind: 'mister', name: 'mister' },
 ];
+
+/** Whole minutes, rounded up; floating dust above a whole minute does not count. */
+const wholeUp = (minutes: number): number => ceilTo(minutes, 1);
+
+/** Share of what the skin bears that is kept for the comb: the proof is never what is left out. Guess. */
+const KEPT_FOR_PROOF = 0.12;
 
 /** Passes below this are not worth picking a tool up for. */
 const LEAST_PASSES = 0.1;
@@ -174,7 +180,8 @@ function handPasses(z: CoatZone, phase: Phase, tool: Tool): number {
   const asked =
     z.condition === 'packed' ? phase.passes.packed : z.condition === 'clear' ? phase.passes.clear : phase.passes.loose;
   const perPass = loadPerPass(z, phase.wetness, tool);
-  const borne = perPass === 0 ? asked : Math.max(0, (skinTolerance(z) - z.skinLoad) / perPass);
+  const bearable = skinTolerance(z) * (phase.id === 'comb' || phase.id === 'finish' ? 1 : 1 - KEPT_FOR_PROOF);
+  const borne = perPass === 0 ? asked : Math.max(0, (bearable - z.skinLoad) / perPass);
   return Math.min(asked, borne);
 }
 
@@ -262,7 +269,7 @@ function workStep(
     zones: work.map((w): PlanZoneWork => ({ zone: w.zone.id, minutes: w.minutes, passes: w.passes })),
     wetness: phase.wetness,
     // Blade minutes round up, as they are counted against the house's limit: what is shown never passes it.
-    minutes: Math.max(1, (BLADES.includes(a.tool.kind) ? Math.ceil : Math.round)(sum(work.map((w) => w.minutes)))),
+    minutes: Math.max(1, (BLADES.includes(a.tool.kind) ? wholeUp : Math.round)(sum(work.map((w) => w.minutes)))),
     gramsOut: before - after,
     shareLeft: coat.startG === 0 ? 0 : after / coat.startG,
     cautions,
@@ -274,7 +281,7 @@ function workStep(
 function capBlade<W extends { passes: number; minutes: number }>(work: readonly W[], left: { minutes: number }): W[] {
   const asked = sum(work.map((w) => w.minutes));
   const share = asked === 0 ? 0 : clamp(left.minutes / asked, 0, 1);
-  left.minutes -= Math.ceil(asked * share);
+  left.minutes -= wholeUp(asked * share);
   return work
     .map((w) => ({ ...w, passes: w.passes * share, minutes: w.minutes * share }))
     .filter((w) => w.passes >= LEAST_PASSES);

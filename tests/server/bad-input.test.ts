@@ -1,0 +1,251 @@
+/** Bad input to every route: 4xx, one shape, a sentence, nothing written, never a 5xx. */
+import { expect } from 'chai';
+import { dump, openRoom, CHECK, DOG, NOW, type Room } from './room.ts';
+
+const EVENT = { id: 'bad-ev', atMs: NOW, act: { kind: 'started' } };
+const BOOKING = { id: 'bad-b', dogId: 'demo-bollard', startsAt: '2031-05-09T07:30:00Z', minutes: 60, note: '' };
+
+/** Every route that takes a body: method, path, a good body, and a changed field with what it should say. */
+const WRITES: readonly {
+  readonly method: string;
+  readonly path: string;
+  readonly good: object;
+  readonly faults: readonly (readonly [object, string])[];
+}[] = [
+  {
+    method: 'POST',
+    path: '/dogs',
+    good: DOG,
+    faults: [
+      [{ name: '' }, 'name'],
+      [{ weightKg: '18' }, 'weightKg'],
+      [{ weightKg: -1 }, 'weightKg'],
+      [{ born: '2031-02-30' }, 'born'],
+      [{ coatClass: 'velvet' }, 'coatClass'],
+      [{ traits: ['brave'] }, 'traits.0'],
+      [{ owner: { name: 'A' } }, 'owner.phone'],
+      [{ surprise: 1 }, 'surprise'],
+    ],
+  },
+  {
+    method: 'PUT',
+    path: '/dogs/demo-bollard',
+    good: { ...DOG, version: 1 },
+    faults: [
+      [{ version: 0 }, 'version'],
+      [{ sex: 7 }, 'sex'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/dogs/demo-bollard/checks',
+    good: { ...CHECK, id: 'bad-check' },
+    faults: [
+      [{ zones: { wing: { finger: 1 } } }, 'zones.wing'],
+      [{ zones: { back: { finger: 5 } } }, 'zones.back.finger'],
+      [{ zones: { back: {} } }, 'zones.back'],
+      [{ guardMm: { back: 0 } }, 'guardMm.back'],
+      [{ inspection: { eyes: 'blue' } }, 'inspection.eyes'],
+      [{ day: 'yesterday' }, 'day'],
+      [{ id: 'a b' }, 'id'],
+      [{ weightKg: null }, 'weightKg'],
+    ],
+  },
+  {
+    method: 'PUT',
+    path: '/checks/demo-bollard-check-1',
+    good: { day: CHECK.day, weightKg: 20, guardMm: {}, zones: {}, inspection: {}, note: '', version: 1 },
+    faults: [
+      [{ version: 'one' }, 'version'],
+      [{ note: 4 }, 'note'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/sessions',
+    good: { id: 'bad-s', checkId: 'demo-bollard-check-1', method: 'dry-first' },
+    faults: [
+      [{ method: 'upside-down' }, 'method'],
+      [{ checkId: 3 }, 'checkId'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/sessions/demo-bollard-session-1/events',
+    good: { events: [EVENT] },
+    faults: [
+      [{ events: [] }, 'events'],
+      [{ events: [{ ...EVENT, act: { kind: 'danced' } }] }, 'events.0.act.kind'],
+      [{ events: [{ ...EVENT, act: { kind: 'weighed', step: 0 } }] }, 'events.0.act.grams'],
+      [{ events: [{ ...EVENT, act: { kind: 'weighed', step: 0, grams: -3 } }] }, 'events.0.act.grams'],
+      [{ events: [{ ...EVENT, act: { kind: 'comb', zone: 'wing', result: 'glides' } }] }, 'events.0.act.zone'],
+      [{ events: [{ ...EVENT, act: 'started' }] }, 'events.0.act'],
+      [{ events: [{ ...EVENT, atMs: 1.5 }] }, 'events.0.atMs'],
+      [{ events: [EVENT, { id: 'x' }] }, 'events.1.atMs'],
+      [{ events: Array.from({ length: 501 }, (_, i) => ({ ...EVENT, id: `e${i}` })) }, 'events'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/bookings',
+    good: BOOKING,
+    faults: [
+      [{ startsAt: '2031-05-09' }, 'startsAt'],
+      [{ startsAt: '2031-02-30T07:30:00Z' }, 'startsAt'],
+      [{ minutes: 5 }, 'minutes'],
+      [{ dogId: 'nobody' }, 'id'],
+    ],
+  },
+  {
+    method: 'PUT',
+    path: '/bookings/demo-booking-1',
+    good: { startsAt: BOOKING.startsAt, minutes: 60, note: '', version: 1 },
+    faults: [[{ minutes: 1e9 }, 'minutes']],
+  },
+  {
+    method: 'POST',
+    path: '/bookings/demo-booking-1/cancel',
+    good: { version: 1 },
+    faults: [[{ version: null }, 'version']],
+  },
+  {
+    method: 'POST',
+    path: '/kit',
+    good: { kind: 'rake', name: 'r' },
+    faults: [
+      [{ kind: 'shovel' }, 'kind'],
+      [{ pinMm: 900 }, 'pinMm'],
+    ],
+  },
+];
+
+const UNKNOWN: readonly (readonly [string, string, object?])[] = [
+  ['GET', '/dogs/nobody'],
+  ['GET', '/dogs/nobody/checks'],
+  ['GET', '/dogs/nobody/next'],
+  ['GET', '/dogs/nobody/home-card'],
+  ['GET', '/checks/none'],
+  ['GET', '/checks/none/plan'],
+  ['GET', '/sessions/none'],
+  ['GET', '/bookings/none/calendar.ics'],
+  ['DELETE', '/kit/none'],
+  ['PUT', '/dogs/nobody', { ...DOG, version: 1 }],
+  ['POST', '/dogs/nobody/checks', { ...CHECK, id: 'bad-c2' }],
+  [
+    'PUT',
+    '/checks/none',
+    { day: CHECK.day, weightKg: 20, guardMm: {}, zones: {}, inspection: {}, note: '', version: 1 },
+  ],
+  ['POST', '/sessions', { id: 's', checkId: 'none', method: 'dry-first' }],
+  ['POST', '/sessions/none/events', { events: [EVENT] }],
+  ['PUT', '/bookings/none', { startsAt: BOOKING.startsAt, minutes: 60, note: '', version: 1 }],
+  ['POST', '/bookings/none/cancel', { version: 1 }],
+  ['GET', '/harbour'],
+  ['PATCH', '/dogs'],
+];
+
+describe('bad input', () => {
+  let room: Room;
+  let before = '';
+  const refused = (
+    answer: Awaited<ReturnType<Room['call']>>,
+    status: number | readonly number[],
+    what: string,
+  ): void => {
+    expect([status].flat(), `${what}: ${answer.text.slice(0, 200)}`).to.include(answer.status);
+    expect(Object.keys(answer.json)).to.deep.equal(['error']);
+    expect(answer.json.error.message).to.match(/^[\s\S]{15,}[.:!?]/);
+    expect(answer.text).to.not.match(/\bat .*\.ts:|node_modules|SQLITE/);
+    expect(dump(room.db), `${what} wrote`).to.equal(before);
+  };
+  beforeEach(async () => {
+    room ??= await openRoom();
+    before = dump(room.db);
+  });
+  after(async () => {
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
+  });
+
+  for (const { method, path, good, faults } of WRITES) {
+    for (const [change, field] of faults) {
+      it(`${method} ${path} with ${JSON.stringify(change).slice(0, 70)} names ${field}`, async () => {
+        const answer = await room.call(method, path, { ...good, ...change });
+        refused(answer, [400, 404], field);
+        expect(answer.json.error.field).to.equal(field);
+        if (field !== 'id') expect(answer.json.error.message).to.contain(field.split('.').at(-1) ?? '');
+      });
+    }
+
+    it(`${method} ${path} with each field missing names it`, async () => {
+      for (const key of Object.keys(good)) {
+        const rest = Object.fromEntries(Object.entries(good).filter(([k]) => k !== key));
+        const answer = await room.call(method, path, rest);
+        refused(answer, 400, `without ${key}`);
+        expect(answer.json.error.field).to.equal(key);
+      }
+    });
+
+    for (const [what, body] of [
+      ['broken JSON', '{"name": '],
+      ['a list', '[]'],
+      ['a bare word', '"hello"'],
+      ['null', 'null'],
+      ['nothing', ''],
+    ] as const) {
+      it(`${method} ${path} with ${what}`, async () => {
+        refused(await room.raw(method, path, { body, headers: { 'Content-Type': 'application/json' } }), 400, what);
+      });
+    }
+
+    it(`${method} ${path} with 10 MB`, async () => {
+      const body = JSON.stringify({ ...good, note: 'x'.repeat(10 * 1024 * 1024) });
+      refused(await room.raw(method, path, { body, headers: { 'Content-Type': 'application/json' } }), 413, '10 MB');
+    });
+
+    it(`${method} ${path} with another content type`, async () => {
+      refused(
+        await room.raw(method, path, { body: JSON.stringify(good), headers: { 'Content-Type': 'text/plain' } }),
+        [400, 415],
+        'text/plain',
+      );
+    });
+  }
+
+  for (const [method, path, body] of UNKNOWN) {
+    it(`${method} ${path} is not there`, async () => refused(await room.call(method, path, body), 404, path));
+  }
+
+  it('a salon with a latitude beyond the pole, no open day, or a zone nobody knows', async () => {
+    const { json } = await room.call('GET', '/salon');
+    for (const [change, field] of [
+      [{ latitudeDeg: 91 }, 'latitudeDeg'],
+      [{ timeZone: 'Moon/Crater' }, 'timeZone'],
+      [{ house: { ...json.salon.house, openWeekdays: [] } }, 'house.openWeekdays'],
+      [{ house: { ...json.salon.house, hours: { openMinute: 600, closeMinute: 500 } } }, 'house.hours.closeMinute'],
+    ] as const) {
+      const answer = await room.call('PUT', '/salon', { ...json.salon, ...change });
+      refused(answer, 400, field);
+      expect(answer.json.error.field).to.equal(field);
+    }
+  });
+
+  it('a broken % sign in the address, and an id with a path in it', async () => {
+    refused(await room.call('GET', '/dogs/%E0%A4%A'), 400, '%');
+    refused(await room.call('GET', '/dogs/..%2F..%2Fetc%2Fpasswd'), 404, 'path');
+  });
+
+  it('an event id that belongs to another session, a check id of another dog', async () => {
+    const taken = 'demo-bollard-session-1-0';
+    refused(
+      await room.call('POST', '/sessions/demo-bollard-session-2/events', { events: [{ ...EVENT, id: taken }] }),
+      409,
+      'taken',
+    );
+    refused(
+      await room.call('POST', '/dogs/demo-anchor/checks', { ...CHECK, id: 'demo-bollard-check-1' }),
+      409,
+      'other dog',
+    );
+  });
+});

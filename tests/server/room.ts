@@ -1,0 +1,97 @@
+/** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still. */
+import type { AddressInfo } from 'node:net';
+import { createApp } from '../../server/app.ts';
+import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
+import { fillDemo } from '../../server/demo/seed.ts';
+
+export const NOW = Date.parse('2031-04-09T09:00:00Z');
+
+export interface Answer {
+  readonly status: number;
+  readonly json: ReturnType<typeof JSON.parse>;
+  readonly text: string;
+  readonly type: string;
+}
+
+export interface Room {
+  readonly db: Db;
+  readonly stores: Stores;
+  readonly base: string;
+  readonly errors: unknown[];
+  call: (method: string, path: string, body?: unknown) => Promise<Answer>;
+  raw: (method: string, path: string, init: RequestInit) => Promise<Answer>;
+  close: () => Promise<void>;
+}
+
+export async function openRoom({ demo = true } = {}): Promise<Room> {
+  const db = openDb(':memory:');
+  const kept = stores(db);
+  if (demo) fillDemo(kept, NOW);
+  const errors: unknown[] = [];
+  const app = createApp({ stores: kept, nowMs: () => NOW, log: { error: (e: unknown) => void errors.push(e) } });
+  const server = app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const { port } = server.address() as AddressInfo;
+  const base = `http://127.0.0.1:${port}/api`;
+  const raw = async (method: string, path: string, init: RequestInit): Promise<Answer> => {
+    const response = await fetch(base + path, { method, ...init });
+    const text = await response.text();
+    const type = response.headers.get('content-type') ?? '';
+    return { status: response.status, text, type, json: type.includes('json') ? JSON.parse(text) : undefined };
+  };
+  return {
+    db,
+    stores: kept,
+    base,
+    errors,
+    raw,
+    call: (method, path, body) =>
+      raw(
+        method,
+        path,
+        body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } },
+      ),
+    close: () =>
+      new Promise((resolve) => {
+        server.close(() => {
+          db.close();
+          resolve();
+        });
+        server.closeAllConnections();
+      }),
+  };
+}
+
+/** Everything in the database, to show that nothing was written. */
+export const dump = (db: Db): string =>
+  JSON.stringify(
+    ['salon', 'tool', 'dog', 'coat_check', 'check_zone', 'session', 'session_event', 'booking'].map((table) => [
+      table,
+      db.prepare(`SELECT count(*) AS n FROM ${table}`).get(),
+      db.prepare(`SELECT * FROM ${table} ORDER BY 1 DESC LIMIT 3`).all(),
+    ]),
+  );
+
+export const DOG = {
+  name: 'Tansy',
+  breed: 'Spitz mix',
+  sex: 'female',
+  born: '2028-02-29',
+  coatClass: 'medium-double',
+  weightKg: 18,
+  traits: ['senior'],
+  outdoorShare: 0.3,
+  standingMinutes: null,
+  homeCare: 'some',
+  note: '',
+  owner: { name: 'Ada Vik', phone: '' },
+};
+export const CHECK = {
+  id: 'check-a',
+  day: '2031-04-09',
+  weightKg: 18.4,
+  guardMm: { back: 50 },
+  zones: { back: { finger: 2, tug: 2, comb: 'drags' }, 'ruff.left': { finger: 3, comb: 'stops' } },
+  inspection: { eyes: 'fine' },
+  note: '',
+};
