@@ -36,7 +36,7 @@ const boundary = (storey) => {
 };
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', 'data/'] },
+  { ignores: ['dist/', 'node_modules/', 'data/**'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

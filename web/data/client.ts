@@ -1,0 +1,48 @@
+/** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
+import type { ApiError } from '../../contract/common.ts';
+
+/** A refused or lost request; status 0 when no answer came at all. */
+export class ApiProblem extends Error {
+  override readonly name = 'ApiProblem';
+  constructor(
+    readonly status: number,
+    readonly field: string | null,
+    message: string,
+    /** On a stale edit: what the salon holds now. */
+    readonly stored?: unknown,
+  ) {
+    super(message);
+  }
+}
+
+const LOST = 'The salon’s computer does not answer. What you entered is still here; try again when the link is back.';
+
+async function refusal(response: Response): Promise<ApiProblem> {
+  try {
+    const { error }: ApiError = await response.json();
+    return new ApiProblem(response.status, error.field, error.message, error.stored);
+  } catch {
+    // Not one of our refusals: something between the browser and the salon's computer answered.
+    return new ApiProblem(response.status, null, `The salon’s computer could not answer (${response.status}).`);
+  }
+}
+
+/** Sends one request to the API and reads its JSON. Throws ApiProblem on a refusal or a lost link. */
+export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body !== undefined && { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    });
+  } catch {
+    throw new ApiProblem(0, null, LOST);
+  }
+  if (!response.ok) throw await refusal(response);
+  const value: T = await response.json();
+  return value;
+}
+
+/** An id made on this device: 128 random bits. Works without a secure context, as a tablet on the salon's own net. */
+export const newId = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');

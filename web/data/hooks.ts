@@ -1,0 +1,109 @@
+/**
+ * Decides which server state the rooms read and write, and under which keys it is cached.
+ * What the rooms show is computed from facts, so any write may change any of it: after one, everything is stale.
+ */
+import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
+import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
+import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
+import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
+import type { HomeCardPage } from '../../contract/home.ts';
+import type { SalonEdit, SalonRecord, ToolDraft } from '../../contract/salon.ts';
+import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
+import type { Plan, SessionEvent } from '../../core/bench/index.ts';
+import type { Rule, Tool } from '../../core/kit/index.ts';
+import { api } from './client.ts';
+
+const at = (id: string): string => encodeURIComponent(id);
+
+export const useDogs = () =>
+  useQuery({
+    queryKey: ['dogs'],
+    queryFn: () => api<{ today: number; dogs: readonly DogListItem[] }>('GET', '/dogs'),
+  });
+
+export const useDog = (id: string) =>
+  useQuery({
+    queryKey: ['dog', id],
+    queryFn: () => api<DogPage>('GET', `/dogs/${at(id)}`),
+    enabled: id !== '',
+  });
+
+export const useCheck = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['check', id],
+    queryFn: () => api<CheckRecord>('GET', `/checks/${at(id ?? '')}`),
+    enabled: id !== undefined,
+  });
+
+export const usePlan = (checkId: string) =>
+  useQuery({ queryKey: ['plan', checkId], queryFn: () => api<Plan>('GET', `/checks/${at(checkId)}/plan`) });
+
+export const useSessions = () =>
+  useQuery({
+    queryKey: ['sessions'],
+    queryFn: () => api<{ sessions: readonly SessionListItem[] }>('GET', '/sessions'),
+  });
+
+const sessionKey = (id: string) => ['session', id] as const;
+export const useSession = (id: string) =>
+  useQuery({ queryKey: sessionKey(id), queryFn: () => api<SessionPage>('GET', `/sessions/${at(id)}`) });
+
+export const useNext = (dogId: string) =>
+  useQuery({ queryKey: ['next', dogId], queryFn: () => api<NextPage>('GET', `/dogs/${at(dogId)}/next`) });
+
+export const useBookings = () =>
+  useQuery({
+    queryKey: ['bookings'],
+    queryFn: () => api<{ bookings: readonly BookingRecord[] }>('GET', '/bookings'),
+  });
+
+export const useHomeCard = (dogId: string) =>
+  useQuery({ queryKey: ['home-card', dogId], queryFn: () => api<HomeCardPage>('GET', `/dogs/${at(dogId)}/home-card`) });
+
+export const useSalon = () =>
+  useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
+
+export const useKit = () =>
+  useQuery({ queryKey: ['kit'], queryFn: () => api<{ tools: readonly Tool[] }>('GET', '/kit') });
+
+/** The rules of the trade only change with the program. */
+export const useRules = () =>
+  useQuery({
+    queryKey: ['rules'],
+    queryFn: () => api<{ rules: readonly Rule[] }>('GET', '/rules'),
+    staleTime: Infinity,
+  });
+
+/** A write, after which everything that is read is asked for again. */
+function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
+  const queries = useQueryClient();
+  return useMutation({ mutationFn: send, onSuccess: () => queries.invalidateQueries() });
+}
+
+export const useAddDog = () => useWrite((draft: DogDraft) => api<DogRecord>('POST', '/dogs', draft));
+export const useEditDog = (id: string) => useWrite((edit: DogEdit) => api<DogRecord>('PUT', `/dogs/${at(id)}`, edit));
+export const useSaveCheck = (dogId: string) =>
+  useWrite((draft: CheckDraft) => api<CheckRecord>('POST', `/dogs/${at(dogId)}/checks`, draft));
+export const useStartSession = () => useWrite((draft: SessionDraft) => api<SessionPage>('POST', '/sessions', draft));
+export const useBook = () => useWrite((draft: BookingDraft) => api<BookingRecord>('POST', '/bookings', draft));
+export const useCancelBooking = () =>
+  useWrite(({ id, version }: { id: string; version: number }) =>
+    api<BookingRecord>('POST', `/bookings/${at(id)}/cancel`, { version }),
+  );
+export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
+export const useAddTool = () => useWrite((draft: ToolDraft) => api<Tool>('POST', '/kit', draft));
+export const useRemoveTool = () => useWrite((id: string) => api<{ removed: string }>('DELETE', `/kit/${at(id)}`));
+
+/** Appends events to a session; the screen shows the answer without asking again. */
+export function useLogEvents(sessionId: string) {
+  const queries = useQueryClient();
+  const key = sessionKey(sessionId);
+  return useMutation({
+    mutationFn: (events: readonly SessionEvent[]) =>
+      api<SessionPage>('POST', `/sessions/${at(sessionId)}/events`, { events }),
+    onSuccess: (page) => {
+      queries.setQueryData(key, page);
+      return queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== key[0] });
+    },
+  });
+}
