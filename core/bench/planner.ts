@@ -7,7 +7,7 @@ import { looseUndercoatG, skinTolerance } from './coat.ts';
 import { METHODS, type Method } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, Plan, PlanNote } from './plan.ts';
 import { priceCents } from './price.ts';
-import { walkMethod, type Walk } from './walk.ts';
+import { noLookups, walkMethod, type Walk } from './walk.ts';
 
 export interface PlanRequest {
   readonly dog: Dog;
@@ -118,7 +118,8 @@ export function planVisit(request: PlanRequest): Plan {
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
-  const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, request, conditions) }));
+  const job = { ...request, seen: noLookups() };
+  const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, conditions) }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),
   );

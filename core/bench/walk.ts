@@ -51,6 +51,29 @@ interface Job {
   readonly dog: Dog;
   readonly kit: readonly Tool[];
   readonly house: HouseRules;
+  readonly seen: Lookups;
+}
+
+/**
+ * Answers of the tables that one plan has asked for already, by phase or tool and by what a zone looks like.
+ * Left and right are mostly alike and schools share phases, so most questions come again.
+ */
+export interface Lookups {
+  readonly fits: Map<Phase, Map<string, Fits>>;
+  readonly cautions: Map<string, readonly string[]>;
+}
+export const noLookups = (): Lookups => ({ fits: new Map(), cautions: new Map() });
+
+/** All of a zone that the tables look at besides the dog and the house, which stay the same within a plan. */
+const likeness = (z: CoatZone): string => `${z.region.region} ${z.condition} ${z.tie} ${z.readings.skin}`;
+
+/** The value of a key, made and kept the first time. */
+function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const there = map.get(key);
+  if (there !== undefined) return there;
+  const made = make();
+  map.set(key, made);
+  return made;
 }
 
 /** Pieces that every room has; a salon need not list them. */
@@ -68,26 +91,32 @@ const KEPT_FOR_PROOF = 0.12;
 /** Passes below this are not worth picking a tool up for. */
 const LEAST_PASSES = 0.1;
 /** Cautions shown beside one step; the rest are on the rule page. */
-const MOST_CAUTIONS = 2;
+const MOST_CAUTIONS = 3;
 
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
 function fitsIn(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
+  const ofPhase = kept(job.seen.fits, phase, () => new Map<string, Fits>());
+  return { zone: z, ...kept(ofPhase, likeness(z), () => fitAll(z, phase, tools, job)) };
+}
+
+function fitAll(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): Fits {
   const context = ruleContext(z, phase.wetness, job.dog, job.house);
   const results = tools.map((tool) => fitTool(tool, context));
   const fits = results
     .flatMap((f) => (f.kind === 'fits' ? [f] : []))
     .sort((a, b) => b.fit - a.fit || phase.tools.indexOf(a.tool.kind) - phase.tools.indexOf(b.tool.kind));
   return {
-    zone: z,
     fits,
     ruledOut: results.flatMap((f) => (f.kind === 'forbidden' ? [{ kind: f.tool.kind, rule: f.rule.id }] : [])),
   };
 }
 
-interface ZoneFits {
-  readonly zone: CoatZone;
+interface Fits {
   readonly fits: readonly Fit[];
   readonly ruledOut: ToolChoice['ruledOut'];
+}
+interface ZoneFits extends Fits {
+  readonly zone: CoatZone;
 }
 
 interface Assignment {
@@ -168,8 +197,10 @@ function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] 
 function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
   const ids = new Set<string>();
   for (const z of zones) {
-    for (const found of cautionsFor({ ...ruleContext(z, wetness, job.dog, job.house), tool: tool.kind }))
-      ids.add(found.id);
+    const here = kept(job.seen.cautions, `${tool.kind} ${wetness} ${likeness(z)}`, () =>
+      cautionsFor({ ...ruleContext(z, wetness, job.dog, job.house), tool: tool.kind }).map((found) => found.id),
+    );
+    for (const id of here) ids.add(id);
   }
   const narrowness = (id: string): number => Object.keys(rule(id).when).length;
   return [...ids].sort((a, b) => narrowness(b) - narrowness(a) || a.localeCompare(b)).slice(0, MOST_CAUTIONS);

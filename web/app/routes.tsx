@@ -45,7 +45,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/edit', element: <DogForm /> },
       { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
-      { path: '/desk/checks/:checkId/plan', element: <PlanRoom /> },
+      { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
       { path: '/desk/house', element: <HouseRoom /> },
       { path: '/table', element: <TableRoom /> },

@@ -7,7 +7,7 @@ import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booki
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { HomeCardPage } from '../../contract/home.ts';
-import type { SalonEdit, SalonRecord, ToolDraft } from '../../contract/salon.ts';
+import type { SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { Plan, SessionEvent } from '../../core/bench/index.ts';
 import type { Rule, Tool } from '../../core/kit/index.ts';
@@ -74,10 +74,10 @@ export const useRules = () =>
     staleTime: Infinity,
   });
 
-/** A write, after which everything that is read is asked for again. */
+/** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
 function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: send, onSuccess: () => queries.invalidateQueries() });
+  return useMutation({ mutationFn: send, onSettled: () => queries.invalidateQueries() });
 }
 
 export const useAddDog = () => useWrite((draft: DogDraft) => api<DogRecord>('POST', '/dogs', draft));
@@ -91,8 +91,6 @@ export const useCancelBooking = () =>
     api<BookingRecord>('POST', `/bookings/${at(id)}/cancel`, { version }),
   );
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
-export const useAddTool = () => useWrite((draft: ToolDraft) => api<Tool>('POST', '/kit', draft));
-export const useRemoveTool = () => useWrite((id: string) => api<{ removed: string }>('DELETE', `/kit/${at(id)}`));
 
 /** Appends events to a session; the screen shows the answer without asking again. */
 export function useLogEvents(sessionId: string) {

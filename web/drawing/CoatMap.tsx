@@ -145,16 +145,20 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
           {FIGURE.farLegs.map((d) => (
             <path key={d} className="wt-far" d={d} />
           ))}
-          <path className="wt-fringe" d={FIGURE.tailFringe} />
-          <path className="wt-coat" d={FIGURE.tail} fill={`url(#${key}-coat)`} />
+          <path className="wt-tuft" d={FIGURE.tailTufts.leaves} fill={`url(#${key}-coat)`} />
+          <path d={FIGURE.tail} fill={`url(#${key}-coat)`} />
           <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
-          <path className="wt-fringe" d={FIGURE.fringe} />
-          <path className="wt-coat" d={FIGURE.body} fill={`url(#${key}-coat)`} />
-          <path className="wt-coat" d={FIGURE.nearEar} fill={`url(#${key}-coat)`} />
+          <path className="wt-fringe" d={FIGURE.tailTufts.edges} pointerEvents="none" />
+          <path className="wt-tuft" d={FIGURE.tufts.leaves} fill={`url(#${key}-coat)`} />
+          <path d={FIGURE.body} fill={`url(#${key}-coat)`} />
+          <path d={FIGURE.nearEar} fill={`url(#${key}-coat)`} />
           <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>
           <g pointerEvents="none">
             <path className="wt-locks" d={FIGURE.locks} />
-            <path className="wt-fringe" d={FIGURE.fringe} />
+            <path className="wt-fringe" d={FIGURE.tufts.edges} />
+            {[...FIGURE.outline, FIGURE.nearEarEdge].map((d) => (
+              <path key={d} className="wt-outline" d={d} />
+            ))}
             {FIGURE.anatomy.map((d) => (
               <path key={d} className="wt-anatomy" d={d} />
             ))}

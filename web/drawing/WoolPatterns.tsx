@@ -1,41 +1,51 @@
 /** SVG patterns of the coat's state: wool curls that thicken with the grade, crossing strokes, stop hatching. */
+import { seededRandom } from '../../core/quantity/index.ts';
 
-const TILE = 22;
-/** Curls of one tile, most for a plate; each grade draws the first few. */
-const CURLS = [
-  [4, 6],
-  [15, 17],
-  [15, 6],
-  [4, 17],
-  [9.5, 11.5],
-  [20, 11.5],
-  [9.5, 1],
-  [-1, 11.5],
+/** Side of a tile; large, so that the eye finds no grid. */
+const TILE = 96;
+/** Curls on a side of the tile, and their stroke, by grade 1 … 4. */
+const GRADES = [
+  { grade: 1, across: 4, stroke: 1 },
+  { grade: 2, across: 5, stroke: 1.4 },
+  { grade: 3, across: 7, stroke: 1.8 },
+  { grade: 4, across: 9, stroke: 2.6 },
 ] as const;
-const COUNT = [0, 1, 2, 5, 8] as const;
-const STROKE = [0, 1, 1.4, 1.9, 3] as const;
+
+/** One tile of curls, scattered, each turned its own way; a curl over the edge comes in again on the other side. */
+function curls(across: number): string {
+  const random = seededRandom(across);
+  const cell = TILE / across;
+  const size = 3.1;
+  const drawn: string[] = [];
+  for (let row = 0; row < across; row++) {
+    for (let column = 0; column < across; column++) {
+      const x = (column + 0.5 + (random() - 0.5) * 0.8) * cell;
+      const y = (row + 0.5 + (random() - 0.5) * 0.8) * cell;
+      const turn = random() * 2 * Math.PI;
+      const at = (radius: number, angle: number, dx: number, dy: number): string =>
+        `${(x + dx + Math.cos(turn + angle) * radius).toFixed(1)},${(y + dy + Math.sin(turn + angle) * radius).toFixed(1)}`;
+      for (const dx of x < size * 2 ? [0, TILE] : x > TILE - size * 2 ? [0, -TILE] : [0]) {
+        for (const dy of y < size * 2 ? [0, TILE] : y > TILE - size * 2 ? [0, -TILE] : [0]) {
+          drawn.push(
+            `M${at(size * 1.5, -0.9, dx, dy)}Q${at(size * 1.9, 0.3, dx, dy)} ${at(size, 1.3, dx, dy)}` +
+              `A${size},${size} 0 1 1 ${at(size * 0.4, 4.6, dx, dy)}`,
+          );
+        }
+      }
+    }
+  }
+  return drawn.join('');
+}
+
+const TILES = GRADES.map((g) => ({ ...g, path: curls(g.across) }));
 
 export function WoolPatterns({ prefix }: { prefix: string }) {
   return (
     <>
-      {[1, 2, 3, 4].map((grade) => (
-        <pattern
-          key={grade}
-          id={`${prefix}-wool-${grade}`}
-          width={TILE}
-          height={TILE}
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(18)"
-        >
+      {TILES.map(({ grade, stroke, path }) => (
+        <pattern key={grade} id={`${prefix}-wool-${grade}`} width={TILE} height={TILE} patternUnits="userSpaceOnUse">
           {grade === 4 && <rect className="wt-wool-plate" width={TILE} height={TILE} />}
-          {CURLS.slice(0, COUNT[grade]).map(([x, y]) => (
-            <path
-              key={`${x} ${y}`}
-              className="wt-wool"
-              strokeWidth={STROKE[grade]}
-              d={`M${x},${y + 3}a3.6,3.6 0 1 1 5,1.2a2,2 0 0 1 -2,-2.4`}
-            />
-          ))}
+          <path className="wt-wool" strokeWidth={stroke} d={path} />
         </pattern>
       ))}
       <pattern id={`${prefix}-tie`} width={26} height={26} patternUnits="userSpaceOnUse">

@@ -17,6 +17,10 @@ export const longDay = (value: number): string =>
 export const dateText = (iso: string): string =>
   Temporal.PlainDate.from(iso).toLocaleString(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
 
+/** "Wednesday 9 April" of a plain date text. */
+export const weekdayText = (iso: string): string =>
+  Temporal.PlainDate.from(iso).toLocaleString(LOCALE, { weekday: 'long', day: 'numeric', month: 'long' });
+
 const zoned = (instant: string, timeZone: string): Temporal.ZonedDateTime =>
   Temporal.Instant.from(instant).toZonedDateTimeISO(timeZone);
 

@@ -2,7 +2,7 @@
 import { Link } from 'react-router';
 import { Loaded } from '../../app/state.tsx';
 import { useBookings, useSalon } from '../../data/hooks.ts';
-import { clockText, dateOf, dateText } from '../../words/dates.ts';
+import { clockText, dateOf, weekdayText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { sum } from '../../../core/quantity/index.ts';
 
@@ -26,9 +26,10 @@ export function AheadRoom() {
                   {days.map((d) => {
                     const ofDay = list.filter((b) => dateOf(b.startsAt, timeZone) === d);
                     return (
-                      <section key={d} className="wt-sheet" aria-label={dateText(d)}>
+                      <section key={d} className="wt-sheet" aria-label={weekdayText(d)}>
                         <h2>
-                          {dateText(d)} <span className="wt-soft">{minutesText(sum(ofDay.map((b) => b.minutes)))}</span>
+                          {weekdayText(d)}{' '}
+                          <span className="wt-soft">{minutesText(sum(ofDay.map((b) => b.minutes)))}</span>
                         </h2>
                         <ul className="wt-bare">
                           {ofDay.map((b) => (

@@ -129,7 +129,7 @@ function Feeling({ page }: { page: DogPage }) {
     save.mutate(draft, {
       onSuccess: (check) => {
         forget();
-        void navigate(`/desk/checks/${check.id}/plan`);
+        void navigate(`/desk/dogs/${dog.id}/plan/${check.id}`);
       },
     });
   };

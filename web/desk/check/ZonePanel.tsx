@@ -52,10 +52,10 @@ export function ZonePanel({ zone, findings, condition, onChange, onMirror, onSpr
       </details>
       <div className="wt-acts">
         <Button size="sm" variant="outline-primary" disabled={!felt || !onMirror} onClick={onMirror}>
-          Same on the other side
+          Other side the same
         </Button>
         <Button size="sm" variant="outline-primary" disabled={!felt} onClick={onSpread}>
-          Coat like this wherever not felt
+          Spread to zones not felt
         </Button>
         <Button size="sm" variant="outline-primary" onClick={() => onStep(-1)}>
           Zone before

@@ -7,6 +7,7 @@ import { dogDraftSchema, type DogDraft, type DogRecord } from '../../../contract
 import { STRICT } from '../../../contract/common.ts';
 import { COATS, DOG_TRAITS, SEXES, TRAIT_WORDS } from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
+import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
@@ -183,19 +184,39 @@ function NewDog() {
   );
 }
 
+const FIELD_WORDS = [
+  ['name', 'Name'],
+  ['breed', 'Breed'],
+  ['coatClass', 'Coat class'],
+  ['weightKg', 'Weight, kg'],
+  ['sex', 'Sex'],
+  ['born', 'Born'],
+  ['standingMinutes', 'Stands for, minutes'],
+  ['outdoorShare', 'Lives outdoors'],
+  ['homeCare', 'Brushing at home'],
+  ['owner', 'Owner'],
+  ['traits', 'Mind'],
+  ['note', 'Note'],
+] as const satisfies readonly (readonly [keyof DogRecord, string])[];
+
 function EditDog({ dog }: { dog: DogRecord }) {
   const navigate = useNavigate();
   const edit = useEditDog(dog.id);
-  const { id, version, ...draft } = dog;
+  const { base, formKey, newer, takeTheirs, keepMine } = useEditing(dog);
+  const { id, version, ...draft } = base;
   return (
     <>
       <div className="wt-title">
         <h1>{dog.name}</h1>
       </div>
+      {newer && (
+        <ChangedElsewhere changes={differences(base, newer, FIELD_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
+      )}
       <Fields
+        key={formKey}
         initial={draft}
         busy={edit.isPending}
-        error={edit.error}
+        error={newer ? null : edit.error}
         back={`/desk/dogs/${id}`}
         onSave={(changed) =>
           edit.mutate({ ...changed, version }, { onSuccess: () => void navigate(`/desk/dogs/${id}`) })

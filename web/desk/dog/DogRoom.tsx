@@ -20,7 +20,7 @@ function MainAct({ page }: { page: DogPage }) {
   if (newest && newest.day === formatDay(day(page.today))) {
     return (
       <>
-        <Link className="btn btn-primary" to={`/desk/checks/${newest.id}/plan`}>
+        <Link className="btn btn-primary" to={`/desk/dogs/${page.dog.id}/plan/${newest.id}`}>
           See today’s plan
         </Link>
         <Link className="btn btn-outline-primary" to={`/desk/dogs/${page.dog.id}/check`}>

@@ -1,7 +1,6 @@
 /** Desk → Dogs: those who most need a visit first, each with its one reason. */
-import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { Loaded } from '../../app/state.tsx';
@@ -40,7 +39,8 @@ function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: 
 
 export function DogsRoom() {
   const query = useDogs();
-  const [search, setSearch] = useState('');
+  const [params, setParams] = useSearchParams();
+  const search = params.get('find') ?? '';
   return (
     <>
       <div className="wt-title">
@@ -53,7 +53,7 @@ export function DogsRoom() {
             aria-label="Find a dog or owner"
             placeholder="Find a dog or owner"
             value={search}
-            onChange={(e) => setSearch(e.target.value)}
+            onChange={(e) => setParams(e.target.value === '' ? {} : { find: e.target.value }, { replace: true })}
           />
           <Link className="btn btn-outline-primary text-nowrap" to="/desk/dogs/new">
             New dog

@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import { BLADE_USES, MAT_WAYS, toolRow, type HouseRules } from '../../../core/kit/index.ts';
 import { Pick } from '../../app/Pick.tsx';
+import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useKit, useRules, useSalon } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
@@ -25,7 +26,42 @@ const WEIGHTS = [
   'dust',
 ] as const satisfies readonly (keyof HouseRules['weights'])[];
 
-function HouseForm({ salon }: { salon: SalonRecord }) {
+const RULE_WORDS = [
+  ['blade', 'Blade combs'],
+  ['bladeMinutes', 'Blade minutes'],
+  ['mats', 'A tied mat'],
+  ['weights', 'What a recommendation weighs'],
+  ['rates', 'Rates'],
+  ['openWeekdays', 'Open days'],
+  ['hours', 'Hours'],
+  ['tables', 'Tables'],
+] as const satisfies readonly (readonly [keyof HouseRules, string])[];
+
+function EditHouse({ salon }: { salon: SalonRecord }) {
+  const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(salon);
+  return (
+    <div>
+      {newer && (
+        <ChangedElsewhere
+          changes={differences(base.house, newer.house, RULE_WORDS)}
+          onMine={keepMine}
+          onTheirs={takeTheirs}
+        />
+      )}
+      <HouseForm key={formKey} salon={base} stale={newer !== undefined} onSaved={saved} />
+    </div>
+  );
+}
+
+function HouseForm({
+  salon,
+  stale,
+  onSaved,
+}: {
+  salon: SalonRecord;
+  stale: boolean;
+  onSaved: (salon: SalonRecord) => void;
+}) {
   const [house, setHouse] = useState(salon.house);
   const save = useEditSalon();
   const number = (text: string): number => (text === '' ? 0 : Number(text));
@@ -82,13 +118,13 @@ function HouseForm({ salon }: { salon: SalonRecord }) {
           </label>
         ))}
       </div>
-      <Refusal error={save.error} />
+      <Refusal error={stale ? null : save.error} />
       {save.isSuccess && (
         <p className="wt-note wt-note-good" role="status">
           Saved. Plans are reckoned with it from now on.
         </p>
       )}
-      <Button disabled={save.isPending} onClick={() => save.mutate({ ...salon, house })}>
+      <Button disabled={save.isPending} onClick={() => save.mutate({ ...salon, house }, { onSuccess: onSaved })}>
         Save house rules
       </Button>
     </section>
@@ -112,7 +148,7 @@ export function HouseRoom() {
         )}
       </div>
       <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 26rem), 1fr))' }}>
-        <Loaded query={salon}>{({ salon: s }) => <HouseForm key={s.version} salon={s} />}</Loaded>
+        <Loaded query={salon}>{({ salon: s }) => <EditHouse salon={s} />}</Loaded>
         <section className="wt-sheet" aria-labelledby="kit">
           <h2 id="kit">Kit</h2>
           <Loaded query={kit}>

@@ -2,17 +2,19 @@
 import { CalendarDays, Download } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import type { NextPage } from '../../../contract/booking.ts';
+import type { BookingRecord, NextPage } from '../../../contract/booking.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.ts';
-import { clockText, dateOf, dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
+import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '../../words/dates.ts';
 import { grams, minutesText, money } from '../../words/figures.ts';
 import { nextReason } from '../../words/reasons.ts';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const cancel = useCancelBooking();
-  if (page.booked.length === 0) return null;
+  const again = useBook();
+  const gone = cancel.data && !again.isSuccess ? cancel.data : undefined;
+  if (page.booked.length === 0 && !gone) return null;
   return (
     <section className="wt-sheet" aria-labelledby="booked">
       <h2 id="booked">Booked</h2>
@@ -36,13 +38,27 @@ function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
           </div>
         </div>
       ))}
-      <Refusal error={cancel.error} />
+      {gone && (
+        <div className="wt-note" role="status">
+          <p>{instantText(gone.startsAt, timeZone)} is cancelled.</p>
+          <Button
+            variant="outline-primary"
+            disabled={again.isPending}
+            onClick={() => again.mutate({ ...bookingOf(gone), id: newId() })}
+          >
+            Put it back
+          </Button>
+        </div>
+      )}
+      <Refusal error={again.error ?? cancel.error} />
       <Link className="btn btn-primary" to={`/home/${page.dogId}`}>
         Home card
       </Link>
     </section>
   );
 }
+
+const bookingOf = ({ dogId, startsAt, minutes, note }: BookingRecord) => ({ dogId, startsAt, minutes, note });
 
 function Offers({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const book = useBook();
@@ -57,8 +73,8 @@ function Offers({ page, timeZone }: { page: NextPage; timeZone: string }) {
     <>
       {days.map((d) => (
         <div key={d}>
-          <h3>{dateText(d)}</h3>
-          <div className="wt-slots" role="group" aria-label={dateText(d)}>
+          <h3>{weekdayText(d)}</h3>
+          <div className="wt-slots" role="group" aria-label={weekdayText(d)}>
             {page.slots
               .filter((s) => dateOf(s, timeZone) === d)
               .map((s) => (
@@ -113,7 +129,7 @@ export function NextRoom() {
                   : `Between ${shortDay(page.next.earliest)} and ${shortDay(page.next.latest)} if it sheds more or less than its class; a guess until more visits are logged.`}{' '}
                 About {grams(page.next.expectedG)} of loose coat by then.
               </p>
-              <h2>Free times</h2>
+              <h2 className="mt-4">Free times</h2>
               <p>
                 {minutesText(page.minutes)}, {money(page.priceCents, page.currency)}, as its last check would take.
               </p>

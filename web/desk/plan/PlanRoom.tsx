@@ -1,8 +1,7 @@
 /** The plan: what the check comes to, the recommended stair, what speaks against the others, and the steps. */
-import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useNavigate, useParams } from 'react-router';
-import type { CheckRecord } from '../../../contract/check.ts';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { DogPage } from '../../../contract/dog.ts';
 import {
   METHODS,
   openMethod,
@@ -13,11 +12,11 @@ import {
   type PlanStep,
 } from '../../../core/bench/index.ts';
 import { rule, toolRow } from '../../../core/kit/index.ts';
-import { zoneName } from '../../../core/dog/index.ts';
+import { ZONE_IDS, zoneName } from '../../../core/dog/index.ts';
 import { Caution } from '../../app/Caution.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
-import { useCheck, useDog, usePlan, useSalon, useStartSession } from '../../data/hooks.ts';
+import { useDog, usePlan, useSalon, useStartSession } from '../../data/hooks.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import { capital, grams, listText, minutesText, money, percent } from '../../words/figures.ts';
@@ -69,14 +68,15 @@ function MethodCard({
   );
 }
 
-function zonesText(step: PlanStep, total: number): string {
-  if (step.zones.length === total) return 'whole dog';
+function zonesText(step: PlanStep, workable: number): string {
+  if (step.zones.length === workable)
+    return workable === ZONE_IDS.length ? 'whole dog' : 'every zone that may be worked';
   const names = step.zones.map((z) => zoneName(z.zone));
   if (names.length <= 4) return listText(names);
   return `${names.length} zones: ${names.slice(0, 3).join(', ')} …`;
 }
 
-function StepRow({ step, total }: { step: PlanStep; total: number }) {
+function StepRow({ step, workable }: { step: PlanStep; workable: number }) {
   const { chosen } = step;
   return (
     <li>
@@ -85,7 +85,7 @@ function StepRow({ step, total }: { step: PlanStep; total: number }) {
           {PHASE_WORDS[step.phase]} <span className="wt-soft">{step.tool.name}</span>
         </h3>
         <div>
-          {capital(zonesText(step, total))}; coat {step.wetness}.
+          {capital(zonesText(step, workable))}; coat {step.wetness}.
         </div>
         {step.cautions.map((id) => (
           <Caution key={id} id={id} />
@@ -142,25 +142,27 @@ function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
 
 function PlanShown({
   plan,
-  check,
-  dogName,
+  checkId,
+  page,
   currency,
 }: {
   plan: Plan;
-  check: CheckRecord;
-  dogName: string;
+  checkId: string;
+  page: DogPage;
   currency: string;
 }) {
+  const { id: dogId, name: dogName } = page.dog;
   const navigate = useNavigate();
   const start = useStartSession();
-  const [chosen, setChosen] = useState(plan.recommended?.method);
+  const [search, setSearch] = useSearchParams();
+  const chosen = search.get('method') ?? plan.recommended?.method;
   const best: MethodPlan | undefined = plan.recommended && openMethod(plan, plan.recommended.method);
   const shown = chosen && openMethod(plan, chosen);
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').length;
   const takeToTable = (): void => {
     if (!shown) return;
     start.mutate(
-      { id: newId(), checkId: check.id, method: shown.method },
+      { id: newId(), checkId, method: shown.method },
       { onSuccess: (session) => void navigate(`/table/sessions/${session.id}`) },
     );
   };
@@ -169,7 +171,7 @@ function PlanShown({
       <div className="wt-title">
         <div>
           <span className="wt-crumb">
-            <Link to={`/desk/dogs/${check.dogId}`}>{dogName}</Link>
+            <Link to={`/desk/dogs/${dogId}`}>{dogName}</Link>
           </span>
           <h1>{shown ? `${methodName(shown.method)}, ${minutesText(shown.minutes)}` : 'Plan'}</h1>
         </div>
@@ -188,7 +190,7 @@ function PlanShown({
         )}
       </div>
       <Refusal error={start.error} />
-      <Stops plan={plan} dogId={check.dogId} />
+      <Stops plan={plan} dogId={dogId} />
       {!plan.recommended && plan.stops.dog.length === 0 && (
         <p className="wt-note">No method is open to this dog with this kit today. Each one says why.</p>
       )}
@@ -205,7 +207,7 @@ function PlanShown({
             plan={plan}
             currency={currency}
             shown={m.method === chosen}
-            onShow={() => setChosen(m.method)}
+            onShow={() => setSearch({ method: m.method }, { replace: true })}
           />
         ))}
       </div>
@@ -220,7 +222,7 @@ function PlanShown({
             />
             <ol className="wt-bare wt-steps mt-3">
               {shown.steps.map((s) => (
-                <StepRow key={s.id} step={s} total={workable} />
+                <StepRow key={s.id} step={s} workable={workable} />
               ))}
             </ol>
           </section>
@@ -239,21 +241,20 @@ function PlanShown({
 }
 
 export function PlanRoom() {
-  const { checkId = '' } = useParams();
+  const { dogId = '', checkId = '' } = useParams();
   const plan = usePlan(checkId);
-  const check = useCheck(checkId);
-  const dog = useDog(check.data?.dogId ?? '');
+  const dog = useDog(dogId);
   const salon = useSalon();
   return (
-    <Loaded query={check}>
-      {(c) => (
+    <Loaded query={dog}>
+      {(page) => (
         <Loaded query={plan}>
           {(p) => (
             <PlanShown
               key={checkId}
               plan={p}
-              check={c}
-              dogName={dog.data?.dog.name ?? 'Dog'}
+              checkId={checkId}
+              page={page}
               currency={salon.data?.salon.house.rates.currency ?? 'EUR'}
             />
           )}

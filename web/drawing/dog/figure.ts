@@ -1,425 +1,82 @@
-/**
- * The drawn dog as geometry: anatomical landmarks joined by splines, and zones cut along lines between them.
- *
- * One figure, a medium double coat standing square, seen from its left (head to the left). The right side is its
- * mirror image. The ground is at y = 640.
- */
-import { curveCatmullRom, curveCatmullRomClosed, curveLinearClosed, line } from 'd3';
+/** The drawn dog as paths: landmarks joined by splines, zones with living edges, hair along its lie. */
+import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3';
 import type { Region } from '../../../core/dog/index.ts';
-import { seededRandom, type Random } from '../../../core/quantity/index.ts';
+import { seededRandom } from '../../../core/quantity/index.ts';
+import { locks, tufts } from './fur.ts';
+import {
+  BODY,
+  CUTS,
+  FAR_EAR,
+  FAR_FORELEG,
+  FAR_HINDLEG,
+  INNER_EAR,
+  NEAR_EAR,
+  P,
+  TAIL,
+  TAIL_CENTRE,
+  type Cut,
+  type Point,
+} from './landmarks.ts';
 
-export type Point = readonly [number, number];
 /** The part of the plane that is shown; the right side is mirrored within it. */
 export const FRAME = { x: 100, y: 35, width: 860, height: 635 } as const;
 
-/** Landmarks of the coat's outer line, from the nose over the back to the chin. */
-const BODY: readonly Point[] = [
-  [150, 222], // nose
-  [164, 211],
-  [206, 202], // bridge
-  [238, 190],
-  [252, 170], // stop
-  [272, 150], // forehead
-  [304, 138], // poll
-  [336, 146], // occiput
-  [366, 172],
-  [404, 205], // crest of the neck
-  [446, 228],
-  [486, 243], // withers
-  [540, 250],
-  [600, 251], // back
-  [660, 247], // loin
-  [716, 248],
-  [756, 262], // croup
-  [790, 288], // tail root
-  [810, 330],
-  [820, 376], // point of the buttock
-  [818, 424], // breeches
-  [804, 458],
-  [796, 486],
-  [812, 516], // point of the hock
-  [808, 540],
-  [792, 576],
-  [786, 608],
-  [790, 632], // heel of the hind foot
-  [774, 641],
-  [742, 641],
-  [722, 634], // toes
-  [724, 616],
-  [742, 604],
-  [756, 578],
-  [758, 548],
-  [744, 520],
-  [722, 492],
-  [698, 466], // stifle
-  [684, 440],
-  [660, 424], // tuck
-  [620, 432],
-  [560, 450], // belly
-  [500, 466],
-  [452, 470], // brisket
-  [424, 474],
-  [416, 500], // elbow
-  [408, 540],
-  [400, 568], // carpus
-  [398, 596],
-  [402, 622],
-  [398, 638],
-  [364, 642],
-  [334, 640],
-  [324, 628], // toes of the forefoot
-  [332, 612],
-  [350, 600],
-  [354, 576],
-  [350, 550],
-  [344, 512],
-  [334, 474],
-  [316, 446],
-  [298, 420], // point of the shoulder
-  [286, 388],
-  [282, 352], // bib
-  [284, 322],
-  [278, 298], // throat
-  [262, 284],
-  [236, 276], // angle of the jaw
-  [204, 272],
-  [176, 264], // chin
-  [162, 254],
-  [158, 246], // lip
-  [148, 240],
-];
-
-const FAR_FORELEG: readonly Point[] = [
-  [330, 440],
-  [322, 486],
-  [314, 540],
-  [312, 580],
-  [304, 602],
-  [286, 614],
-  [280, 630],
-  [296, 640],
-  [342, 640],
-  [354, 630],
-  [350, 600],
-  [354, 566],
-  [366, 510],
-  [380, 450],
-];
-
-const FAR_HINDLEG: readonly Point[] = [
-  [668, 420],
-  [668, 452],
-  [684, 484],
-  [704, 512],
-  [714, 540],
-  [708, 576],
-  [694, 602],
-  [676, 614],
-  [670, 630],
-  [686, 640],
-  [732, 640],
-  [746, 630],
-  [744, 604],
-  [748, 574],
-  [758, 536],
-  [750, 500],
-  [758, 450],
-];
-
-const TAIL: readonly Point[] = [
-  [752, 262],
-  [792, 266],
-  [832, 284],
-  [868, 318],
-  [896, 364],
-  [914, 418],
-  [920, 472],
-  [912, 520],
-  [894, 556],
-  [870, 574],
-  [852, 560],
-  [842, 524],
-  [826, 478],
-  [810, 430],
-  [800, 380],
-  [786, 336],
-  [764, 300],
-];
-
-const NEAR_EAR: readonly Point[] = [
-  [282, 148],
-  [284, 116],
-  [294, 82],
-  [306, 58],
-  [322, 82],
-  [338, 114],
-  [346, 148],
-  [334, 166],
-  [306, 168],
-];
-const INNER_EAR: readonly Point[] = [
-  [292, 148],
-  [294, 118],
-  [306, 82],
-  [316, 108],
-  [322, 146],
-];
-const FAR_EAR: readonly Point[] = [
-  [258, 162],
-  [258, 128],
-  [264, 98],
-  [274, 74],
-  [288, 100],
-  [298, 130],
-  [300, 150],
-];
-
-/** Corners shared by zones; a zone may reach past the coat, which trims it. */
-const P = {
-  noseOut: [110, 170],
-  stopOut: [240, 130],
-  earFront: [280, 150],
-  earTopFront: [270, 30],
-  earTopBack: [360, 30],
-  earBack: [350, 142],
-  behindEar: [352, 208],
-  cheek: [296, 206],
-  jaw: [280, 288],
-  jawOut: [250, 330],
-  chinOut: [110, 320],
-  crestOut: [420, 170],
-  withersOut: [470, 200],
-  withers: [478, 262],
-  shoulderTop: [440, 300],
-  shoulderMid: [400, 352],
-  shoulderPoint: [342, 372],
-  bibTop: [320, 316],
-  bibOut: [230, 340],
-  chestOut: [230, 420],
-  chestTop: [300, 388],
-  elbowFront: [352, 440],
-  legFrontTop: [318, 468],
-  legFrontOut: [290, 500],
-  elbow: [424, 440],
-  elbowBack: [440, 500],
-  footFront: [290, 596],
-  footBack: [440, 596],
-  footFrontLow: [290, 680],
-  footBackLow: [440, 680],
-  ribFront: [470, 400],
-  backFront: [506, 308],
-  backRear: [636, 306],
-  backOut: [640, 200],
-  hipFront: [640, 306],
-  hipTop: [646, 240],
-  ribRear: [628, 398],
-  bellyFrontOut: [450, 520],
-  bellyRearOut: [650, 490],
-  tuck: [668, 404],
-  flank: [640, 372],
-  hipLow: [716, 384],
-  croupOut: [730, 200],
-  croup: [736, 296],
-  rumpOut: [830, 240],
-  rumpRear: [812, 330],
-  thighBack: [760, 372],
-  breechLow: [766, 452],
-  breechOut: [880, 340],
-  breechLowOut: [880, 470],
-  stifleOut: [660, 470],
-  hockFrontOut: [690, 560],
-  hockOut: [850, 500],
-  hindFootFront: [680, 600],
-  hindFootBack: [850, 600],
-  hindFootFrontLow: [680, 680],
-  hindFootBackLow: [850, 680],
-} as const satisfies Record<string, Point>;
-type Corner = keyof typeof P;
-
-interface Cut {
-  readonly region: Region;
-  readonly corners: readonly Corner[];
-  /** Where its name or mark stands. */
-  readonly centre: Point;
-  /** Lie of the hair, degrees clockwise from "towards the tail". */
-  readonly lieDeg: number;
-  /** Length of drawn hair. */
-  readonly hair: number;
-}
-
-const cut = (region: Region, centre: Point, lieDeg: number, hair: number, ...corners: Corner[]): Cut => ({
-  region,
-  corners,
-  centre,
-  lieDeg,
-  hair,
-});
-
-const CUTS: readonly Cut[] = [
-  cut('face', [216, 236], 12, 7, 'noseOut', 'stopOut', 'earFront', 'cheek', 'jaw', 'jawOut', 'chinOut'),
-  cut('ears', [314, 120], -70, 8, 'earFront', 'earTopFront', 'earTopBack', 'earBack', 'behindEar', 'cheek'),
-  cut(
-    'ruff',
-    [386, 268],
-    55,
-    20,
-    'earBack',
-    'crestOut',
-    'withersOut',
-    'withers',
-    'shoulderTop',
-    'shoulderMid',
-    'shoulderPoint',
-    'bibTop',
-    'jaw',
-    'cheek',
-    'behindEar',
-  ),
-  cut('throat', [296, 348], 75, 16, 'jawOut', 'jaw', 'bibTop', 'shoulderPoint', 'chestTop', 'chestOut', 'bibOut'),
-  cut('chest', [326, 424], 70, 15, 'chestOut', 'chestTop', 'shoulderPoint', 'elbowFront', 'legFrontTop', 'legFrontOut'),
-  cut(
-    'shoulder',
-    [424, 380],
-    50,
-    14,
-    'withers',
-    'backFront',
-    'ribFront',
-    'elbow',
-    'elbowFront',
-    'shoulderPoint',
-    'shoulderMid',
-    'shoulderTop',
-  ),
-  cut(
-    'foreleg',
-    [378, 528],
-    92,
-    9,
-    'legFrontOut',
-    'legFrontTop',
-    'elbowFront',
-    'elbow',
-    'elbowBack',
-    'footBack',
-    'footFront',
-  ),
-  cut('forefoot', [364, 622], 95, 4, 'footFront', 'footBack', 'footBackLow', 'footFrontLow'),
-  cut('armpit', [452, 446], 60, 8, 'elbow', 'ribFront', 'bellyFrontOut', 'elbowBack'),
-  cut('back', [570, 280], 4, 13, 'withersOut', 'backOut', 'hipTop', 'hipFront', 'backRear', 'backFront', 'withers'),
-  cut('ribs', [556, 352], 32, 14, 'backFront', 'backRear', 'flank', 'ribRear', 'ribFront'),
-  cut('belly', [552, 430], 20, 14, 'ribFront', 'ribRear', 'tuck', 'bellyRearOut', 'bellyFrontOut'),
-  cut('hip', [684, 318], 25, 13, 'hipTop', 'backOut', 'croupOut', 'croup', 'hipLow', 'flank', 'hipFront'),
-  cut('rump', [772, 302], 40, 14, 'croupOut', 'rumpOut', 'rumpRear', 'thighBack', 'croup'),
-  cut('groin', [682, 412], 60, 8, 'ribRear', 'flank', 'hipLow', 'stifleOut', 'bellyRearOut', 'tuck'),
-  cut('breeches', [800, 404], 78, 22, 'thighBack', 'rumpRear', 'breechOut', 'breechLowOut', 'breechLow'),
-  cut(
-    'hindleg',
-    [752, 480],
-    75,
-    9,
-    'croup',
-    'thighBack',
-    'breechLow',
-    'breechLowOut',
-    'hockOut',
-    'hindFootBack',
-    'hindFootFront',
-    'hockFrontOut',
-    'stifleOut',
-    'hipLow',
-  ),
-  cut('hindfoot', [758, 624], 95, 4, 'hindFootFront', 'hindFootBack', 'hindFootBackLow', 'hindFootFrontLow'),
-];
-
-const TAIL_CENTRE: Point = [866, 440];
-
 const closed = line<Point>().curve(curveCatmullRomClosed.alpha(0.5));
 const open = line<Point>().curve(curveCatmullRom.alpha(0.5));
-const straight = line<Point>().curve(curveLinearClosed);
-const drawn = (path: string | null): string => path ?? '';
+const loop = (points: readonly Point[]): string => closed(points) ?? '';
+const stroke = (...points: Point[]): string => open(points) ?? '';
 
-/** Points along a closed outline at about every `step` units, with the outward normal. */
-function alongOutline(points: readonly Point[], step: number): readonly { at: Point; out: Point }[] {
-  const found: { at: Point; out: Point }[] = [];
-  for (const [i, a] of points.entries()) {
-    const b = points[(i + 1) % points.length] ?? a;
-    const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
-    const length = Math.hypot(dx, dy) || 1;
-    for (let s = 0; s < length; s += step) {
-      const t = s / length;
-      found.push({ at: [a[0] + dx * t, a[1] + dy * t], out: [dy / length, -dx / length] });
-    }
+/** Length of the hair that shows beyond the body line, by where on the dog. */
+function depthAt([x, y]: Point): number {
+  if (x < 262 && y < 292) return 0; // muzzle and brow
+  if (x < 350 && y < 170) return 0; // poll, under the ears
+  if (y > 585) return 0; // feet
+  if (x < 345 && y > 280 && y < 470) return 34; // throat, bib, chest
+  if (x > 350 && x < 480 && y < 260) return 24; // crest and mane
+  if (y > 415 && x > 446 && x < 690) return 24; // belly
+  if (x > 780 && y > 300 && y < 500) return 40; // breeches
+  if (x > 720 && y < 300) return 16; // croup
+  if (y > 470 || (x > 400 && x < 447 && y > 430)) return 9; // legs
+  return 12; // topline
+}
+
+/** Way the hair lies, by where on the dog; unit vectors, x towards the tail, y towards the ground. */
+function lieAt([x, y]: Point): Point {
+  if (y > 470) return [0.2, 0.98]; // legs
+  if (x < 345 && y > 270) return [0.34, 0.94]; // throat and chest
+  if (x > 770 && y > 290) return [0.2, 0.98]; // breeches
+  if (y > 410) return [0.9, 0.44]; // belly
+  return [0.95, 0.31];
+}
+
+/** The plume hangs: hair lies along it and falls away from its tip. */
+const tailLie = ([x, y]: Point): Point => (y > 500 ? [-0.3, 0.95] : x < 840 ? [0.5, 0.87] : [0.35, 0.94]);
+
+/** Runs of the outline that carry no tufts, where short hair lets the body line itself be seen. */
+const shortHaired = (points: readonly Point[]): readonly (readonly Point[])[] => {
+  const runs: Point[][] = [[]];
+  for (const p of [...points, ...points.slice(0, 1)]) {
+    if (depthAt(p) <= 9) runs.at(-1)?.push(p);
+    else if (runs.at(-1)?.length) runs.push([]);
   }
-  return found;
+  return runs.filter((r) => r.length > 1);
+};
+
+/** How far an edge between zones bows, as a share of its length. */
+const BOW = 0.07;
+
+/** An edge bows the same way in both zones that share it: its corners decide, in alphabetical order. */
+function bowed(from: keyof typeof P, to: keyof typeof P): string {
+  const [a, b] = from < to ? [P[from], P[to]] : [P[to], P[from]];
+  const end = P[to];
+  const bend = [(a[0] + b[0]) / 2 - (b[1] - a[1]) * BOW, (a[1] + b[1]) / 2 + (b[0] - a[0]) * BOW];
+  return `Q${bend.join(',')} ${end.join(',')}`;
 }
 
-/** Hair that breaks the outline: short strokes along the lie, longest at ruff, chest, belly, breeches and tail. */
-function fringe(points: readonly Point[], lengthAt: (p: Point) => number, random: Random): string {
-  const strokes = alongOutline(points, 6).flatMap(({ at, out }): string[] => {
-    const length = lengthAt(at) * (0.6 + random() * 0.7);
-    if (length < 3) return [];
-    // Hair leaves the body at a slant: half outward, half along the lie towards tail and ground.
-    const dx = out[0] * 0.4 + 0.62 + (random() - 0.5) * 0.3;
-    const dy = out[1] * 0.4 + 0.5 + (random() - 0.5) * 0.3;
-    const n = Math.hypot(dx, dy) || 1;
-    const start: Point = [at[0] - (dx / n) * length * 0.35, at[1] - (dy / n) * length * 0.35];
-    const end: Point = [at[0] + (dx / n) * length * 0.65, at[1] + (dy / n) * length * 0.65];
-    const bend: Point = [
-      (start[0] + end[0]) / 2 + out[0] * length * 0.12,
-      (start[1] + end[1]) / 2 + out[1] * length * 0.12,
-    ];
-    return [`M${fix(start)}Q${fix(bend)} ${fix(end)}`];
-  });
-  return strokes.join('');
-}
-
-const fix = ([x, y]: Point): string => `${x.toFixed(1)},${y.toFixed(1)}`;
-
-function coatDepth([x, y]: Point): number {
-  if (x < 270 && y < 290) return 3; // muzzle: smooth
-  if (y > 560) return 4; // feet
-  if (x < 340 && y > 280 && y < 480) return 24; // throat, bib, chest
-  if (x > 335 && x < 480 && y < 260) return 18; // crest
-  if (y > 415 && x > 420 && x < 690) return 20; // belly
-  if (x > 780 && y > 320) return 26; // breeches
-  if (y > 480) return 8; // legs
-  return 9; // topline
-}
-
-function inside([x, y]: Point, polygon: readonly Point[]): boolean {
-  let within = false;
-  polygon.forEach((a, i) => {
-    const b = polygon[(i + polygon.length - 1) % polygon.length] ?? a;
-    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) within = !within;
-  });
-  return within;
-}
-
-/** Locks of hair within a zone, thinner than the fringe, lying as the coat lies. */
-function locks(c: Cut, random: Random): string {
-  const polygon = c.corners.map((k) => P[k]);
-  const xs = polygon.map((p) => p[0]);
-  const ys = polygon.map((p) => p[1]);
-  const [x0, x1] = [Math.max(140, Math.min(...xs)), Math.min(910, Math.max(...xs))];
-  const [y0, y1] = [Math.max(60, Math.min(...ys)), Math.min(640, Math.max(...ys))];
-  const spacing = 24;
-  const strokes: string[] = [];
-  for (let y = y0; y < y1; y += spacing * 0.7) {
-    for (let x = x0; x < x1; x += spacing) {
-      const at: Point = [x + (random() - 0.5) * spacing, y + (random() - 0.5) * spacing];
-      if (!inside(at, polygon) || !inside(at, BODY)) continue;
-      const angle = ((c.lieDeg + (random() - 0.5) * 26) * Math.PI) / 180;
-      const length = c.hair * (0.7 + random() * 0.6);
-      const end: Point = [at[0] + Math.cos(angle) * length, at[1] + Math.sin(angle) * length];
-      const bend: Point = [
-        (at[0] + end[0]) / 2 + Math.sin(angle) * length * 0.15,
-        (at[1] + end[1]) / 2 - Math.cos(angle) * length * 0.15,
-      ];
-      strokes.push(`M${fix(at)}Q${fix(bend)} ${fix(end)}`);
-    }
-  }
-  return strokes.join('');
+function zonePath(c: Cut): string {
+  const [first] = c.corners;
+  if (!first) return '';
+  return `M${P[first].join(',')}${c.corners.map((k, i) => bowed(k, c.corners[i + 1] ?? first)).join('')}Z`;
 }
 
 export interface FigureZone {
@@ -433,74 +90,31 @@ export interface FigureZone {
 export const FIGURE = (() => {
   const random = seededRandom(7);
   const zones: readonly FigureZone[] = [
-    ...CUTS.map((c) => ({
-      region: c.region,
-      path: drawn(straight(c.corners.map((k) => P[k]))),
-      centre: c.centre,
-      onTail: false,
-    })),
-    { region: 'tail' as const, path: drawn(closed(TAIL)), centre: TAIL_CENTRE, onTail: true },
+    ...CUTS.map((c) => ({ region: c.region, path: zonePath(c), centre: c.centre, onTail: false })),
+    { region: 'tail', path: loop(TAIL), centre: TAIL_CENTRE, onTail: true },
   ];
   return {
-    body: drawn(closed(BODY)),
-    tail: drawn(closed(TAIL)),
-    nearEar: drawn(closed(NEAR_EAR)),
-    innerEar: drawn(closed(INNER_EAR)),
-    farEar: drawn(closed(FAR_EAR)),
-    farLegs: [drawn(closed(FAR_FORELEG)), drawn(closed(FAR_HINDLEG))],
-    fringe: fringe(BODY, coatDepth, random),
-    tailFringe: fringe(TAIL, () => 24, random),
+    body: loop(BODY),
+    tail: loop(TAIL),
+    nearEar: loop(NEAR_EAR),
+    /** The ear's edge from front to back; its base grows out of the head. */
+    nearEarEdge: stroke(...NEAR_EAR.slice(0, 7)),
+    innerEar: loop(INNER_EAR),
+    farEar: loop(FAR_EAR),
+    farLegs: [loop(FAR_FORELEG), loop(FAR_HINDLEG)],
+    outline: shortHaired(BODY).map((run) => stroke(...run)),
+    tufts: tufts(BODY, depthAt, lieAt, random),
+    tailTufts: tufts(TAIL, ([x, y]) => (x < 800 && y < 300 ? 12 : 34), tailLie, random),
     locks: CUTS.map((c) => locks(c, random)).join(''),
     /** Soft lines of the anatomy under the coat. */
     anatomy: [
-      drawn(
-        open([
-          [446, 300],
-          [404, 352],
-          [366, 392],
-          [362, 436],
-          [352, 470],
-        ]),
-      ), // shoulder blade to elbow
-      drawn(
-        open([
-          [424, 470],
-          [440, 452],
-          [470, 436],
-        ]),
-      ), // fold of the elbow
-      drawn(
-        open([
-          [722, 300],
-          [706, 350],
-          [688, 404],
-          [692, 446],
-        ]),
-      ), // front of the thigh
-      drawn(
-        open([
-          [284, 290],
-          [310, 262],
-          [322, 226],
-          [330, 190],
-        ]),
-      ), // cheek and ruff
-      drawn(
-        open([
-          [744, 520],
-          [762, 506],
-          [784, 500],
-        ]),
-      ), // hock
+      stroke([446, 300], [404, 352], [366, 392], [362, 436], [352, 470]), // shoulder blade to elbow
+      stroke([424, 470], [440, 452], [470, 436]), // fold of the elbow
+      stroke([722, 300], [706, 350], [688, 404], [692, 446]), // front of the thigh
+      stroke([284, 290], [310, 262], [322, 226], [330, 190]), // cheek and ruff
+      stroke([744, 520], [762, 506], [784, 500]), // hock
     ],
-    mouth: drawn(
-      open([
-        [158, 246],
-        [184, 252],
-        [212, 250],
-        [232, 240],
-      ]),
-    ),
+    mouth: stroke([158, 246], [184, 252], [212, 250], [232, 240]),
     zones,
   };
 })();

@@ -51,7 +51,7 @@ export function CardRoom() {
             </div>
             <div>
               <strong>{card.boutsPerWeek === 7 ? 'daily' : `${card.boutsPerWeek} ×`}</strong>{' '}
-              {card.boutsPerWeek === 7 ? 'every day' : 'a week'}
+              {card.boutsPerWeek === 7 ? 'one bout' : 'a week'}
             </div>
           </div>
           {SEASON_WORDS[card.tide] && <p className="wt-note">{SEASON_WORDS[card.tide]}</p>}

@@ -1,0 +1,263 @@
+/** One dog through the whole house in a real browser: by mouse, and again by keyboard alone. */
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import ICAL from 'ical.js';
+import type { Page } from 'playwright-core';
+import { openStage, tabTo, type Stage } from './stage.ts';
+
+/** The step's clock ticks; everything else on a page must be the same after a reload. */
+const shown = async (page: Page): Promise<string> =>
+  (await page.locator('main').innerText()).replace(/\d+:\d\d/g, '0:00').replace(/\s+/g, ' ');
+
+async function reloadLosesNothing(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  const before = await shown(page);
+  await page.reload();
+  await page.waitForLoadState('networkidle');
+  expect(await shown(page)).to.equal(before);
+}
+
+/** The calendar file behind the link, read by an independent library. */
+async function downloadedVisit(page: Page, act: () => Promise<void>): Promise<ICAL.Event> {
+  const [download] = await Promise.all([page.waitForEvent('download'), act()]);
+  expect(download.suggestedFilename()).to.match(/^visit-\d{4}-\d\d-\d\d\.ics$/);
+  const vevent = new ICAL.Component(ICAL.parse(readFileSync(await download.path(), 'utf8'))).getFirstSubcomponent(
+    'vevent',
+  );
+  if (!vevent) throw new Error('the calendar file holds no event');
+  return new ICAL.Event(vevent);
+}
+
+describe('the walk by mouse', () => {
+  let stage: Stage;
+  let page: Page;
+  before(async () => {
+    stage = await openStage();
+    page = await stage.page();
+  });
+  after(() => stage.close());
+
+  it('opens a dog from the list of those who need a visit', async () => {
+    await page.goto('/');
+    await page.getByRole('heading', { name: 'Dogs', exact: true }).waitFor();
+    await page.getByRole('heading', { name: /^To see to/ }).waitFor();
+    expect(await page.locator('.wt-rack li').count()).to.be.at.least(30);
+    await page.getByLabel('Find a dog or owner').fill('barl');
+    await page.getByRole('link', { name: 'Barley' }).click();
+    await page.getByText('New here. Start with a coat check.').waitFor();
+    await reloadLosesNothing(page);
+  });
+
+  it('feels the coat on the map; a reload in the middle keeps every finding', async () => {
+    await page.getByRole('link', { name: 'Start the coat check' }).click();
+    await page.getByLabel('Weight, kg').fill('27.4');
+    await page.getByLabel('Hair at back, mm').fill('28');
+    const left = page.getByRole('group', { name: 'Left side: choose a zone' });
+    const panel = page.locator('.wt-check > section').last();
+    const pick = (test: string, grade: string) =>
+      panel.getByRole('group', { name: test }).getByRole('radio', { name: grade, exact: true }).click();
+    await left.locator('[data-zone="ribs.left"]').click();
+    await panel.getByRole('heading', { name: 'Left ribs' }).waitFor();
+    await pick('Finger to skin', 'push');
+    await pick('Gentle tug brings', 'tuft');
+    await pick('Comb', 'drags');
+    await panel.getByText('Loose: tug: tuft, finger: push.').waitFor();
+    await panel.getByRole('button', { name: 'Spread to zones not felt' }).click();
+    await page.getByText('32 of 32 zones felt').waitFor();
+    const right = page.getByRole('group', { name: 'Right side: choose a zone' });
+    await right.locator('[data-zone="hip.right"]').click();
+    await pick('Skin', 'hot spot');
+    await page.getByText('Not worked until a vet has looked: Right loin and hip: hot spot.').waitFor();
+    await page.getByRole('button', { name: 'The rest is fine' }).click();
+
+    await page.reload();
+    await page.getByText('32 of 32 zones felt').waitFor();
+    expect(await page.getByLabel('Weight, kg').inputValue()).to.equal('27.4');
+    await page.getByText('Right loin and hip: hot spot.').waitFor();
+    await page.getByRole('button', { name: 'Save and plan' }).click();
+    await page.getByRole('heading', { name: 'Stairs' }).waitFor();
+  });
+
+  it('shows the plan with its reasons, and lays another method over it', async () => {
+    await page.getByText('Not worked, and a vet should look:').waitFor();
+    const methods = page.getByRole('group', { name: 'Methods' });
+    expect(await methods.locator('.wt-method').count()).to.equal(5);
+    const recommended = methods.getByRole('button', { pressed: true });
+    expect(await recommended.innerText())
+      .to.contain('Recommended')
+      .and.contain('Smooth');
+    await methods.getByRole('button', { name: /^Wet first/ }).click();
+    await page.getByRole('heading', { name: /^Wet first, / }).waitFor();
+    await page.getByText('dotted: the recommended stair').waitFor();
+    await reloadLosesNothing(page);
+    await methods.getByRole('button', { name: /Recommended/ }).click();
+    await page.getByText('Why this tool, which zones').first().click();
+    await page
+      .getByText(/It fits \d+ % and reaches \d+ % of the way/)
+      .first()
+      .waitFor();
+    for (const why of await page.locator('.wt-steps details').all()) {
+      expect((await why.textContent())?.toLowerCase()).to.not.contain('right loin and hip');
+    }
+  });
+
+  it('works the session: weighs, combs, pauses, and goes on where it was after a reload', async () => {
+    await page.getByRole('button', { name: 'Take it to the table' }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByText('Leave alone: Right loin and hip: hot spot.').waitFor();
+    await page.getByLabel('Hair weighed, g').fill('21.5');
+    await page.getByRole('button', { name: 'Write down' }).first().click();
+    await page.getByRole('button', { name: 'Written down' }).waitFor();
+    await page.getByRole('button', { name: 'Break' }).click();
+    await page.getByRole('button', { name: 'Go on' }).waitFor();
+    await reloadLosesNothing(page);
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByText('Done another way?').click();
+    await page.getByLabel('Minutes', { exact: true }).fill('9');
+    await page.getByRole('button', { name: 'Write down', exact: true }).click();
+    await page.getByText(/^Done with rubber, 9 min/).waitFor();
+    const crumb = page.locator('.wt-crumb');
+    const [, steps] = (await crumb.innerText()).match(/Step 1 of (\d+)/) ?? [];
+    for (let i = 1; i < Number(steps); i++) {
+      await page.getByText(`Step ${i} of ${steps}`).waitFor();
+      await page.getByRole('button', { name: 'Done, next' }).click();
+    }
+    await page.getByText(`Step ${steps} of ${steps}`).waitFor();
+    await reloadLosesNothing(page);
+    const comb = page.getByRole('group', { name: /^Comb at / });
+    await comb.getByRole('button', { name: 'Drags' }).click();
+    await page
+      .getByText(/^\d+ to go/)
+      .first()
+      .waitFor();
+    await comb.getByRole('button', { name: 'Glides' }).click();
+    await page.getByRole('button', { name: 'Last step done' }).click();
+    await page.getByRole('button', { name: 'Finish the session' }).click();
+    await page.getByRole('heading', { name: 'Barley, done' }).waitFor();
+    await page.getByText(/^22 g weighed of about \d+ g planned/).waitFor();
+    await page.getByText('The comb did not fall through at').waitFor();
+    await reloadLosesNothing(page);
+    const events = stage.stores.sessions.recent(40).flatMap((s) => stage.stores.sessions.events(s.id));
+    expect(events.filter((e) => e.act.kind === 'weighed' && e.act.grams === 21.5)).to.have.length(1);
+  });
+
+  it('books the next date and hands out the calendar file', async () => {
+    await page.getByRole('link', { name: 'Next date' }).click();
+    await page.getByRole('heading', { name: /^The coat is due / }).waitFor();
+    const slot = page.getByRole('button', { name: /^Book / }).first();
+    const said = await slot.getAttribute('aria-label');
+    await slot.click();
+    await page.getByRole('heading', { name: 'Booked' }).waitFor();
+    const visit = await downloadedVisit(page, () => page.getByRole('link', { name: 'Calendar file' }).click());
+    expect(visit.summary).to.contain('Barley');
+    const helsinki = new Intl.DateTimeFormat('en-GB', {
+      timeZone: 'Europe/Helsinki',
+      hour: '2-digit',
+      minute: '2-digit',
+    });
+    expect(said).to.contain(helsinki.format(visit.startDate.toJSDate()));
+    await reloadLosesNothing(page);
+  });
+
+  it('cancels a date and puts it back', async () => {
+    await page.getByRole('button', { name: 'Cancel this date' }).click();
+    await page.getByText(/ is cancelled\.$/).waitFor();
+    await page.getByRole('button', { name: 'Put it back' }).click();
+    await page.getByRole('button', { name: 'Cancel this date' }).waitFor();
+    expect(await page.getByText(/ is cancelled\.$/).count()).to.equal(0);
+  });
+
+  it('ends with the home card, which prints on one A5 page', async () => {
+    await page.getByRole('link', { name: 'Home card' }).click();
+    await page.getByRole('heading', { name: 'Barley at home' }).waitFor();
+    await page.getByText(/^Booked: /).waitFor();
+    await page.getByText('Do not brush right loin and hip.').waitFor();
+    await reloadLosesNothing(page);
+    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+    expect(pdf.match(/\/Type\s*\/Page\b/g)).to.have.length(1);
+    const [, width, height] = pdf.match(/\/MediaBox\s*\[0 0 ([\d.]+) ([\d.]+)\]/) ?? [];
+    expect(Number(width)).to.be.closeTo((148 / 25.4) * 72, 1.5); // ISO 216: A5 is 148 x 210 mm
+    expect(Number(height)).to.be.closeTo((210 / 25.4) * 72, 1.5);
+  });
+});
+
+describe('the walk by keyboard alone', () => {
+  let stage: Stage;
+  let page: Page;
+  const press = (key: string) => page.keyboard.press(key);
+  const enter = async (name: string | RegExp): Promise<void> => {
+    await tabTo(page, name);
+    await press('Enter');
+  };
+  before(async () => {
+    stage = await openStage();
+    page = await stage.page();
+    // Only keys: a pointer event anywhere is a fault of the test.
+    await page.addInitScript(() =>
+      addEventListener('pointerdown', () => console.error('a pointer was used in the keyboard walk'), true),
+    );
+  });
+  after(() => stage.close());
+
+  it('goes from Dogs to a saved coat check', async () => {
+    await page.goto('/desk/dogs');
+    await tabTo(page, 'Find a dog or owner');
+    await page.keyboard.type('pilot');
+    await enter('Pilot');
+    await page.getByRole('heading', { name: 'Pilot' }).waitFor();
+    await enter(/^(Start the coat check|Check again)$/);
+    await page.getByRole('heading', { name: 'Coat check' }).waitFor();
+    await tabTo(page, 'Hair at back, mm');
+    await page.keyboard.type('45');
+    await enter('The rest is fine');
+    await tabTo(page, /^left hind foot/);
+    for (let i = 0; i < 5; i++) await press('ArrowRight');
+    await page.getByRole('heading', { name: 'Left loin and hip' }).waitFor();
+    await tabTo(page, 'skin');
+    for (let i = 0; i < 3; i++) await press('ArrowRight');
+    await tabTo(page, 'nothing');
+    for (let i = 0; i < 2; i++) await press('ArrowRight');
+    await tabTo(page, 'glides');
+    await press('ArrowRight');
+    await press('ArrowRight');
+    await page.getByText('Packed: finger: no skin, comb stops.').waitFor();
+    await enter('Spread to zones not felt');
+    await page.getByText('32 of 32 zones felt').waitFor();
+    await enter('Save and plan');
+    await page.getByRole('heading', { name: 'Stairs' }).waitFor();
+  });
+
+  it('reads the plan, takes it to the table and works it through', async () => {
+    await enter(/^Dry first/);
+    await page.getByRole('heading', { name: /^Dry first, / }).waitFor();
+    await enter('Take it to the table');
+    await page.getByRole('button', { name: 'Start', exact: true }).waitFor();
+    await enter('Start');
+    await page.getByRole('button', { name: 'Break' }).waitFor();
+    await tabTo(page, 'Hair weighed, g');
+    await page.keyboard.type('40');
+    await press('Enter');
+    await page.getByRole('button', { name: 'Written down' }).waitFor();
+    const [, steps] = (await page.locator('.wt-crumb').innerText()).match(/Step 1 of (\d+)/) ?? [];
+    for (let i = 1; i < Number(steps); i++) {
+      await page.getByText(`Step ${i} of ${steps}`).waitFor();
+      await enter('Done, next');
+    }
+    await page.getByText(`Step ${steps} of ${steps}`).waitFor();
+    await enter('Glides');
+    await enter('Last step done');
+    await enter('Finish the session');
+    await page.getByRole('heading', { name: 'Pilot, done' }).waitFor();
+  });
+
+  it('books the next date and reaches the home card', async () => {
+    await enter('Next date');
+    await page.getByRole('heading', { name: /^The coat is due / }).waitFor();
+    await enter(/^Book /);
+    await page.getByRole('heading', { name: 'Booked' }).waitFor();
+    const visit = await downloadedVisit(page, () => enter('Calendar file'));
+    expect(visit.duration.toSeconds()).to.be.within(600, 36_000);
+    await enter('Home card');
+    await page.getByRole('heading', { name: 'Pilot at home' }).waitFor();
+  });
+});
