@@ -31,6 +31,13 @@ const boundary = (storey) => {
           ],
         },
       ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: `ImportExpression[source.value=/^(\\.\\.\\u002F)+(${forbidden.join('|')})\\u002F/]`,
+          message: `${storey} imports only from below, late imports too.`,
+        },
+      ],
     },
   };
 };

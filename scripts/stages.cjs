@@ -87,7 +87,7 @@ const LANES = [
     ...STOREYS.map((storey) => ['types', check(`types ${storey}`, bin('tsc'), ['-p', storey])]),
     ['format', check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])],
     ['lint', check('lint', bin('eslint'), ['--max-warnings', '0', '.'])],
-    ...['reference', 'server', 'faults'].map((stage) => [stage, mocha(stage)]),
+    ...['reference', 'server', 'cli', 'faults'].map((stage) => [stage, mocha(stage)]),
   ],
 ];
 

@@ -1,12 +1,12 @@
 /** The built interface on a server of its own with a demo salon, and a headless Chromium to look at it. */
 import { execFileSync } from 'node:child_process';
-import type { AddressInfo } from 'node:net';
 import { resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Stores } from '../../server/db/index.ts';
 import { fillDemo } from '../../server/demo/seed.ts';
+import { listen } from '../listen.ts';
 
 const FLAGS = [
   '--headless',
@@ -41,10 +41,7 @@ export async function openStage(): Promise<Stage> {
     log: { error: (e: unknown) => void complaints.push(JSON.stringify(e)) },
     webRoot: resolve('dist'),
   });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((listening) => server.once('listening', listening));
-  const { port } = server.address() as AddressInfo;
-  const base = `http://127.0.0.1:${port}`;
+  const { base, close } = await listen(app);
   const executablePath = execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
   const browser: Browser = await chromium.launch({ executablePath, args: FLAGS });
   return {
@@ -67,10 +64,7 @@ export async function openStage(): Promise<Stage> {
     },
     close: async () => {
       await browser.close();
-      await new Promise<void>((closed) => {
-        server.close(() => closed());
-        server.closeAllConnections();
-      });
+      await close();
       db.close();
       expect(complaints).to.deep.equal([]);
     },

@@ -1,8 +1,8 @@
 /** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still. */
-import type { AddressInfo } from 'node:net';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { fillDemo } from '../../server/demo/seed.ts';
+import { listen } from '../listen.ts';
 
 export const NOW = Date.parse('2031-04-09T09:00:00Z');
 
@@ -29,10 +29,8 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
   if (demo) fillDemo(kept, NOW);
   const errors: unknown[] = [];
   const app = createApp({ stores: kept, nowMs: () => NOW, log: { error: (e: unknown) => void errors.push(e) } });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  const { port } = server.address() as AddressInfo;
-  const base = `http://127.0.0.1:${port}/api`;
+  const listening = await listen(app);
+  const base = `${listening.base}/api`;
   const raw = async (method: string, path: string, init: RequestInit): Promise<Answer> => {
     const response = await fetch(base + path, { method, ...init });
     const text = await response.text();
@@ -51,14 +49,10 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
         path,
         body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } },
       ),
-    close: () =>
-      new Promise((resolve) => {
-        server.close(() => {
-          db.close();
-          resolve();
-        });
-        server.closeAllConnections();
-      }),
+    close: async () => {
+      await listening.close();
+      db.close();
+    },
   };
 }
 

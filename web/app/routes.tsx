@@ -27,7 +27,7 @@ function Broken() {
 
 const NotHere = () => (
   <div className="wt-note" role="alert">
-    <p>There is nothing at this address.</p>
+    <h1>There is nothing at this address</h1>
     <a href="/desk/dogs">Back to the dogs</a>
   </div>
 );

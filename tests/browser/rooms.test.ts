@@ -1,0 +1,168 @@
+/** Every room by the accessibility rules, day and night; thumbs at the table; stale edits, empty and failed states. */
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { openStage, type Stage } from './stage.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Violations of WCAG 2.2 A and AA and of best practice, as axe-core finds them. */
+async function violations(page: Page): Promise<readonly string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(`
+    axe.run(document).then(({ violations, passes }) => {
+      if (passes.length < 5) throw new Error('axe looked at nothing');
+      return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => v.id + ': ' + n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')));
+    })`);
+}
+
+/** Opens an address and waits until the room has what it asked for. */
+async function enter(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+  await page.waitForFunction(() => !document.querySelector('.wt-waiting') && document.fonts.status === 'loaded');
+}
+
+describe('the rooms', () => {
+  let stage: Stage;
+  let plan = '';
+  let session = '';
+  before(async () => {
+    stage = await openStage();
+    const check = stage.stores.checks.latestOf('demo-kelda');
+    plan = `/desk/dogs/demo-kelda/plan/${check?.id ?? ''}`;
+    const answer = await fetch(`${stage.base}/api/sessions`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id: 'rooms-session', checkId: check?.id, method: 'wet-first' }),
+    });
+    expect(answer.status).to.equal(201);
+    session = '/table/sessions/rooms-session';
+  });
+  after(() => stage.close());
+
+  const rooms = (): readonly (readonly [string, string])[] => [
+    ['Dogs', '/desk/dogs'],
+    ['a dog', '/desk/dogs/demo-kelda'],
+    ['a new dog', '/desk/dogs/new'],
+    ['the coat check', '/desk/dogs/demo-juniper/check'],
+    ['a plan', plan],
+    ['the next date', '/desk/dogs/demo-bollard/next'],
+    ['Ahead', '/desk/ahead'],
+    ['House rules', '/desk/house'],
+    ['the table', '/table'],
+    ['a session', session],
+    ['a record', '/table/sessions/demo-bollard-session-1'],
+    ['Home', '/home'],
+    ['a home card', '/home/demo-bollard'],
+    ['nothing', '/desk/attic'],
+  ];
+
+  for (const colorScheme of ['light', 'dark'] as const) {
+    it(`pass axe, ${colorScheme}`, async () => {
+      const page = await stage.page({ colorScheme, reducedMotion: 'reduce' });
+      const found: string[] = [];
+      for (const [name, path] of rooms()) {
+        await enter(page, path);
+        expect(await page.locator('h1').count(), name).to.equal(1);
+        for (const v of await violations(page)) found.push(`${name}: ${v}`);
+      }
+      expect(found).to.deep.equal([]);
+      await page.context().close();
+    });
+  }
+
+  it('show no text cut or overflowing the window, at desk, table and phone size', async () => {
+    for (const [width, height] of [
+      [1280, 800],
+      [1024, 768],
+      [390, 844],
+    ] as const) {
+      const page = await stage.page({ viewport: { width, height } });
+      for (const [name, path] of rooms()) {
+        await enter(page, path);
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(over, `${name} at ${width}`).to.be.at.most(0);
+      }
+      await page.context().close();
+    }
+  });
+
+  it('are worked by touch at the table: every target is 56 px or more, and a tap is an event', async () => {
+    const page = await stage.page({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+    await page.goto(session);
+    await page.getByRole('button', { name: 'Start', exact: true }).tap();
+    await page.getByRole('button', { name: 'Done, next' }).waitFor();
+    const small = await page.evaluate(() =>
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          'main a, main button, main summary, main input, header a, header button',
+        ),
+      ]
+        .map((el) => ({ said: el.textContent || el.id || el.tagName, box: el.getBoundingClientRect() }))
+        .filter(({ box }) => box.width > 0 && (box.height < 55.5 || box.width < 55.5))
+        .map(({ said, box }) => `${said} ${Math.round(box.width)} x ${Math.round(box.height)}`),
+    );
+    expect(small).to.deep.equal([]);
+    await page.getByRole('button', { name: 'Leave out' }).tap();
+    await page.getByText('Step 2 of').waitFor();
+    expect(stage.stores.sessions.events('rooms-session').map((e) => e.act.kind)).to.deep.equal([
+      'started',
+      'step',
+      'step-skipped',
+      'step',
+    ]);
+    await page.context().close();
+  });
+
+  it('offer both versions when somebody else saved the same dog', async () => {
+    const page = await stage.page();
+    await page.goto('/desk/dogs/demo-thrift/edit');
+    await page.getByLabel('Weight, kg').fill('12.6');
+    const { dog } = await (await fetch(`${stage.base}/api/dogs/demo-thrift`)).json();
+    const { id: _id, ...edit } = dog;
+    const other = await fetch(`${stage.base}/api/dogs/demo-thrift`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ ...edit, breed: 'Corgi mix' }),
+    });
+    expect(other.status).to.equal(200);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText('Breed: Pembroke corgi is now Corgi mix').waitFor();
+    expect(stage.stores.dogs.find('demo-thrift')?.weightKg).to.not.equal(12.6);
+    await page.getByRole('button', { name: 'Keep what I have here' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('heading', { name: 'Thrift' }).waitFor();
+    expect(stage.stores.dogs.find('demo-thrift')).to.include({ weightKg: 12.6, breed: 'Pembroke corgi', version: 3 });
+    await page.context().close();
+  });
+
+  it('refuse a new dog without a name beside the field, and take it in once it has one', async () => {
+    const page = await stage.page();
+    await page.goto('/desk/dogs/new');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.locator('.invalid-feedback', { hasText: 'name' }).first().waitFor();
+    await page.getByLabel('Name').fill('Quay');
+    await page.getByLabel('Owner').fill('Tilda Norrby');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('heading', { name: 'Quay' }).waitFor();
+    await page.getByText('Nobody has felt this coat yet.').waitFor();
+    await page.context().close();
+  });
+
+  it('say when nothing matches, when nothing is there, and when the salon does not answer', async () => {
+    const page = await stage.page();
+    await page.goto('/desk/dogs?find=zzz');
+    await page.getByText('No dog or owner is called “zzz”.').waitFor();
+    await page.goto('/desk/dogs/nobody');
+    await page.getByText('There is no dog "nobody".').waitFor();
+    await page.route('**/api/dogs', (route) => route.abort());
+    await page.goto('/desk/dogs');
+    await page.getByText('The salon’s computer does not answer.').waitFor();
+    await page.unroute('**/api/dogs');
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await page.getByRole('heading', { name: /^To see to/ }).waitFor();
+    await page.context().close();
+  });
+});
