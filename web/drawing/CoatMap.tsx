@@ -129,9 +129,11 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
           <clipPath id={`${key}-body`}>
             <path d={FIGURE.body} />
             <path d={FIGURE.nearEar} />
+            <path d={FIGURE.tufts.leaves} />
           </clipPath>
           <clipPath id={`${key}-tail`}>
             <path d={FIGURE.tail} />
+            <path d={FIGURE.tailTufts.leaves} />
           </clipPath>
           <linearGradient id={`${key}-coat`} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
             <stop offset="0" className="wt-coat-top" />

@@ -1,10 +1,11 @@
-/** How figures are said. */
-export const percent = (share: number): string => `${Math.round(share * 100)} %`;
-export const grams = (g: number): string => `${Math.round(g)} g`;
+/** How figures are said. A figure and its unit are never parted by the end of a line. */
+const NBSP = '\u00a0';
+export const percent = (share: number): string => `${Math.round(share * 100)}${NBSP}%`;
+export const grams = (g: number): string => `${Math.round(g)}${NBSP}g`;
 export const minutesText = (minutes: number): string =>
   minutes < 60
-    ? `${minutes} min`
-    : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
+    ? `${minutes}${NBSP}min`
+    : `${Math.floor(minutes / 60)}${NBSP}h${minutes % 60 ? `${NBSP}${String(minutes % 60).padStart(2, '0')}` : ''}`;
 export const money = (cents: number, currency: string): string =>
   new Intl.NumberFormat('en-GB', {
     style: 'currency',

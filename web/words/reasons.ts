@@ -47,7 +47,7 @@ export function conditionReason(r: ConditionReason): string {
     case 'skin':
       return `skin: ${skinWord(r.finding)}`;
     case 'tie':
-      return `tied: ${gradeWord(TIE_SCALE, r.grade)}`;
+      return `tie test: ${gradeWord(TIE_SCALE, r.grade)}`;
     case 'finger':
       return `finger: ${gradeWord(FINGER_SCALE, r.grade)}`;
     case 'comb':

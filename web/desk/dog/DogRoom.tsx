@@ -6,6 +6,7 @@ import { coatCheck } from '../../../contract/check.ts';
 import { zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
+import type { NeedReason } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
@@ -82,6 +83,12 @@ function Facts({ page: { dog, today } }: { page: DogPage }) {
   );
 }
 
+/** How the one reason is shown: a stop, something to see to, or calm. */
+function needTone(code: NeedReason['code']): string {
+  if (code === 'vet-first') return 'wt-note-stop';
+  return ['overdue', 'blow-unbooked', 'booked-late'].includes(code) ? '' : 'wt-note-good';
+}
+
 export function DogRoom() {
   const { dogId = '' } = useParams();
   const query = useDog(dogId);
@@ -106,7 +113,7 @@ export function DogRoom() {
               <MainAct page={page} />
             </div>
           </div>
-          <p className="wt-note wt-note-good">{needText(page.need.reason, page.today)}</p>
+          <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
           <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 25rem), 1fr))' }}>
             <section className="wt-sheet" aria-labelledby="coat">
               <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>

@@ -140,6 +140,12 @@ function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
   );
 }
 
+/** The recommended school first, then the open ones by merit, then those that are ruled out. */
+const inOrder = (plan: Plan): readonly MethodOutcome[] => {
+  const merit = (m: MethodOutcome): number => (m.kind === 'open' ? m.score : -1);
+  return [...plan.methods].sort((a, b) => merit(b) - merit(a));
+};
+
 function PlanShown({
   plan,
   checkId,
@@ -200,7 +206,7 @@ function PlanShown({
         </p>
       ))}
       <div className="wt-methods" role="group" aria-label="Methods">
-        {plan.methods.map((m) => (
+        {inOrder(plan).map((m) => (
           <MethodCard
             key={m.method}
             outcome={m}
