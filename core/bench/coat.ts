@@ -14,6 +14,7 @@ import {
   type CoatCheck,
   type ConditionKind,
   type Readings,
+  type SkinFinding,
   type TieGrade,
   type ZoneCondition,
 } from '../check/index.ts';
@@ -30,7 +31,19 @@ export interface CoatZone {
   pools: HairPools;
   condition: ConditionKind;
   tie: TieGrade;
+  /** All of the zone that rules and fits look at, as a key; the dog and the house are the same within a plan. */
+  likeness: string;
   skinLoad: number;
+}
+
+const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, skin: SkinFinding): string =>
+  `${region.region} ${condition} ${tie} ${skin}`;
+
+/** The tie has been worked out: what is left is the coat that stood around it. */
+export function settleTie(z: CoatZone, packs: boolean): void {
+  z.tie = 'none';
+  z.condition = z.readings.finger >= 3 && packs ? 'packed' : 'loose';
+  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings.skin);
 }
 
 export interface Coat {
@@ -63,11 +76,15 @@ export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly Zon
       pools,
       condition: c.kind,
       tie: c.readings.tie,
+      likeness: likenessOf(row, c.kind, c.readings.tie, c.readings.skin),
       skinLoad: 0,
     };
   });
   return { surfaceM2, coatClass, zones, startG: zones.reduce((total, z) => total + z.startG, 0) };
 }
+
+/** The same coat once more, to be worked another way. */
+export const copyOf = (coat: Coat): Coat => ({ ...coat, zones: coat.zones.map((z) => ({ ...z })) });
 
 /** What a zone's skin bears in one visit, 1 = a sound torso. */
 export const skinTolerance = (z: CoatZone): number =>
@@ -81,7 +98,7 @@ export const packedSurfaceShare = (coat: Coat): number =>
   coat.zones.filter((z) => z.condition === 'packed').reduce((total, z) => total + z.areaM2, 0) / coat.surfaceM2;
 
 /** What the rules look at in a zone. */
-export const ruleContext = (z: CoatZone, wetness: Wetness, dog: Dog, house: HouseRules): Omit<RuleContext, 'tool'> => ({
+export const ruleContext = (z: CoatZone, wetness: Wetness, dog: Dog, house: HouseRules): RuleContext => ({
   region: z.region.region,
   wetness,
   coatClass: dog.coatClass,

@@ -1,9 +1,9 @@
 /** Decides the plan: every school tried on this dog, the one recommended, and what speaks against the others. */
 import { clamp, sum } from '../quantity/index.ts';
-import { bodySurfaceM2, coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
+import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BLADES, type HouseRules, type Tool } from '../kit/index.ts';
-import { looseUndercoatG, skinTolerance } from './coat.ts';
+import { coatAsFound, skinTolerance } from './coat.ts';
 import { METHODS, type Method } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, Plan, PlanNote } from './plan.ts';
 import { priceCents } from './price.ts';
@@ -109,17 +109,18 @@ export function planVisit(request: PlanRequest): Plan {
   const coat = coatRow(dog.coatClass);
   const conditions = zoneConditions(check, coat);
   const stops = stopsOf(check, dog.traits);
-  const looseG = looseUndercoatG(dog, check, conditions);
+  const found = coatAsFound(dog, check, conditions);
+  const looseG = found.startG;
   const base = {
     stops,
     conditions,
-    surfaceM2: bodySurfaceM2(check.weightKg),
+    surfaceM2: found.surfaceM2,
     looseG: { likely: looseG, low: looseG * LOOSE_BAND.low, high: looseG * LOOSE_BAND.high },
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
   const job = { ...request, seen: noLookups() };
-  const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, conditions) }));
+  const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, found) }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),
   );

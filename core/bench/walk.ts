@@ -6,7 +6,7 @@
  */
 import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import type { Dog } from '../dog/index.ts';
-import type { CoatCheck, TieGrade, ZoneCondition } from '../check/index.ts';
+import type { TieGrade } from '../check/index.ts';
 import {
   BLADES,
   cautionsFor,
@@ -20,10 +20,11 @@ import {
   type Wetness,
 } from '../kit/index.ts';
 import {
-  coatAsFound,
+  copyOf,
   looseNowG,
   packedSurfaceShare,
   ruleContext,
+  settleTie,
   skinTolerance,
   type Coat,
   type CoatZone,
@@ -64,9 +65,6 @@ export interface Lookups {
 }
 export const noLookups = (): Lookups => ({ fits: new Map(), cautions: new Map() });
 
-/** All of a zone that the tables look at besides the dog and the house, which stay the same within a plan. */
-const likeness = (z: CoatZone): string => `${z.region.region} ${z.condition} ${z.tie} ${z.readings.skin}`;
-
 /** The value of a key, made and kept the first time. */
 function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
   const there = map.get(key);
@@ -96,7 +94,7 @@ const MOST_CAUTIONS = 3;
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
 function fitsIn(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
   const ofPhase = kept(job.seen.fits, phase, () => new Map<string, Fits>());
-  return { zone: z, ...kept(ofPhase, likeness(z), () => fitAll(z, phase, tools, job)) };
+  return { zone: z, ...kept(ofPhase, z.likeness, () => fitAll(z, phase, tools, job)) };
 }
 
 function fitAll(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): Fits {
@@ -197,8 +195,8 @@ function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] 
 function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
   const ids = new Set<string>();
   for (const z of zones) {
-    const here = kept(job.seen.cautions, `${tool.kind} ${wetness} ${likeness(z)}`, () =>
-      cautionsFor({ ...ruleContext(z, wetness, job.dog, job.house), tool: tool.kind }).map((found) => found.id),
+    const here = kept(job.seen.cautions, `${tool.kind} ${wetness} ${z.likeness}`, () =>
+      cautionsFor(tool.kind, ruleContext(z, wetness, job.dog, job.house)).map((found) => found.id),
     );
     for (const id of here) ids.add(id);
   }
@@ -243,6 +241,13 @@ function wholeMinutes(phase: Phase, tool: Tool, coat: Coat, areaM2: number): num
   }
 }
 
+interface ZoneWork {
+  readonly zone: CoatZone;
+  readonly reach: number;
+  readonly passes: number;
+  readonly minutes: number;
+}
+
 /** Works the zones of one step and returns it; undefined when nothing is worth doing. */
 function workStep(
   a: Assignment,
@@ -254,27 +259,22 @@ function workStep(
   const take = toolRow(a.tool.kind).take[phase.wetness];
   const before = looseNowG(coat);
   const areaM2 = sum(a.zones.map((w) => w.zone.areaM2));
-  let work: { zone: CoatZone; reach: number; passes: number; minutes: number; effect: number }[];
+  let work: ZoneWork[];
   if (phase.work === 'hands') {
     work = a.zones
-      .map(({ zone, reach }) => {
+      .map(({ zone, reach }): ZoneWork => {
         const passes = handPasses(zone, phase, a.tool);
-        return {
-          zone,
-          reach,
-          passes,
-          minutes: handMinutes(a.tool.kind, zone.areaM2, zone.guardMm, passes, phase.wetness),
-          effect: 0,
-        };
+        const minutes = handMinutes(a.tool.kind, zone.areaM2, zone.guardMm, passes, phase.wetness);
+        return { zone, reach, passes, minutes };
       })
       .filter((w) => w.passes >= LEAST_PASSES);
     if (BLADES.includes(a.tool.kind)) work = capBlade(work, bladeLeft);
-    work = work.map((w) => ({ ...w, effect: effectOfPasses(w.passes) }));
-  } else if (phase.work === 'ties') {
-    work = a.zones.map((w) => ({ ...w, passes: 1, minutes: tieMinutes(a.tool.kind, w.zone.tie), effect: 1 }));
   } else {
-    const minutes = wholeMinutes(phase, a.tool, coat, areaM2);
-    work = a.zones.map((w) => ({ ...w, passes: 1, minutes: (minutes * w.zone.areaM2) / areaM2, effect: 1 }));
+    const whole = phase.work === 'ties' ? undefined : wholeMinutes(phase, a.tool, coat, areaM2) / areaM2;
+    work = a.zones.map(({ zone, reach }): ZoneWork => {
+      const minutes = whole === undefined ? tieMinutes(a.tool.kind, zone.tie) : whole * zone.areaM2;
+      return { zone, reach, passes: 1, minutes };
+    });
   }
   if (work.length === 0) return undefined;
   const cautions = stepCautions(
@@ -286,10 +286,12 @@ function workStep(
   for (const w of work) {
     // Water and air wet the whole zone whatever the hair; only hands lose by pins that are too short.
     if (phase.work === 'hands') w.zone.skinLoad += loadPerPass(w.zone, phase.wetness, a.tool) * w.passes;
-    if (take) w.zone.pools = workPools(w.zone.pools, take, w.reach, w.effect);
+    if (take) {
+      const effect = phase.work === 'hands' ? effectOfPasses(w.passes) : 1;
+      w.zone.pools = workPools(w.zone.pools, take, w.reach, effect);
+    }
     if (phase.work === 'ties') {
-      w.zone.tie = 'none';
-      w.zone.condition = w.zone.readings.finger >= 3 && coat.coatClass.packs ? 'packed' : 'loose';
+      settleTie(w.zone, coat.coatClass.packs);
     }
   }
   const after = looseNowG(coat);
@@ -309,7 +311,7 @@ function workStep(
 }
 
 /** Shortens blade work to the whole minutes the house allows in a session. */
-function capBlade<W extends { passes: number; minutes: number }>(work: readonly W[], left: { minutes: number }): W[] {
+function capBlade(work: readonly ZoneWork[], left: { minutes: number }): ZoneWork[] {
   const asked = sum(work.map((w) => w.minutes));
   const share = asked === 0 ? 0 : clamp(left.minutes / asked, 0, 1);
   left.minutes -= wholeUp(asked * share);
@@ -319,14 +321,10 @@ function capBlade<W extends { passes: number; minutes: number }>(work: readonly 
 }
 
 /**
- * Steps of a method on this dog, or what rules the method out. kit: the salon's pieces.
+ * Steps of a method on this dog, or what rules the method out. found: the coat before any work; it is not changed.
  * Zones that stop are in no step. Blade work is under house.bladeMinutes in all.
  */
-export function walkMethod(
-  method: Method,
-  job: Job & { readonly check: CoatCheck },
-  conditions: readonly ZoneCondition[],
-): Result<Walk, MethodRuling> {
+export function walkMethod(method: Method, job: Job, found: Coat): Result<Walk, MethodRuling> {
   const { dog, kit } = job;
   if (!method.classes.includes(dog.coatClass)) return err({ code: 'not-for-class' });
   if (dog.outdoorShare < method.fromOutdoorShare) return err({ code: 'for-outdoor-dogs' });
@@ -335,7 +333,7 @@ export function walkMethod(
   const bathes = method.phases.some((p) => p.work === 'bath');
   if (bathes && !hasForce && !kit.some((t) => t.kind === 'stand-dryer')) return err({ code: 'needs-dryer' });
 
-  const coat = coatAsFound(dog, job.check, conditions);
+  const coat = copyOf(found);
   const steps: PlanStep[] = [];
   const blade = { minutes: job.house.bladeMinutes };
   for (const phase of method.phases) {

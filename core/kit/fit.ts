@@ -34,8 +34,8 @@ export function reachOf(tool: Pick<Tool, 'kind' | 'pinMm'>, guardMm: number): nu
 }
 
 /** Fit of one tool in one context, or the rule or state that rules it out. */
-export function fitTool(tool: Tool, context: Omit<RuleContext, 'tool'>): FitResult {
-  const rule = forbiddenBy({ ...context, tool: tool.kind });
+export function fitTool(tool: Tool, context: RuleContext): FitResult {
+  const rule = forbiddenBy(tool.kind, context);
   if (rule) return { kind: 'forbidden', tool, rule };
   const row = toolRow(tool.kind);
   const take = row.take[context.wetness];

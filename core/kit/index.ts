@@ -21,7 +21,6 @@ export {
   type RuleWhen,
   type RuleContext,
   type Severity,
-  ruleApplies,
   forbiddenBy,
   cautionsFor,
   rule,

@@ -35,9 +35,8 @@ export interface Rule {
   readonly source: Source;
 }
 
-/** Everything a rule may look at for one tool in one zone. */
+/** Everything a rule may look at in one zone, besides the tool. */
 export interface RuleContext {
-  readonly tool: ToolKind;
   readonly region: Region;
   readonly wetness: Wetness;
   readonly coatClass: CoatClass;
@@ -379,10 +378,9 @@ export const RULES: readonly Rule[] = [
   ),
 ];
 
-/** Does a row match a context. */
-export function ruleApplies(when: RuleWhen, c: RuleContext): boolean {
+/** Does a row match a context; its tools were matched by the lists below. */
+function applies(when: RuleWhen, c: RuleContext): boolean {
   return (
-    (!when.tools || when.tools.includes(c.tool)) &&
     (!when.regions || when.regions.includes(c.region)) &&
     (!when.wetness || when.wetness.includes(c.wetness)) &&
     (!when.classes || when.classes.includes(c.coatClass)) &&
@@ -413,12 +411,12 @@ const candidates = (index: ReadonlyMap<ToolKind | undefined, readonly Rule[]>, t
   index.get(tool) ?? index.get(undefined) ?? [];
 
 /** The first rule that forbids this tool here, if any. */
-export const forbiddenBy = (c: RuleContext): Rule | undefined =>
-  candidates(FORBIDDING, c.tool).find((rule) => ruleApplies(rule.when, c));
+export const forbiddenBy = (tool: ToolKind, here: RuleContext): Rule | undefined =>
+  candidates(FORBIDDING, tool).find((rule) => applies(rule.when, here));
 
 /** All cautions that belong beside this tool here. */
-export const cautionsFor = (c: RuleContext): readonly Rule[] =>
-  candidates(WARNING, c.tool).filter((rule) => ruleApplies(rule.when, c));
+export const cautionsFor = (tool: ToolKind, here: RuleContext): readonly Rule[] =>
+  candidates(WARNING, tool).filter((rule) => applies(rule.when, here));
 
 const BY_ID = new Map(RULES.map((rule) => [rule.id, rule]));
 

@@ -1,12 +1,15 @@
-/** The built interface on a server of its own with a demo salon, and a headless Chromium to look at it. */
+/** The built interface on a server with a demo salon, and a headless Chromium to look at it. */
 import { execFileSync } from 'node:child_process';
-import { resolve } from 'node:path';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { expect } from 'chai';
-import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Stores } from '../../server/db/index.ts';
 import { fillDemo } from '../../server/demo/seed.ts';
 import { listen } from '../listen.ts';
+import { DEMO, up } from '../process.ts';
 
 const FLAGS = [
   '--headless',
@@ -19,39 +22,27 @@ const FLAGS = [
   '--disable-sync',
 ];
 
-export interface Stage {
+export interface Visit {
   readonly base: string;
-  readonly stores: Stores;
-  /** A page in a context of its own: no storage is shared. Faults on it fail the test that closes it. */
+  /** A page in a context of its own: no storage is shared. */
   page: (options?: BrowserContextOptions) => Promise<Page>;
-  /** What pages complained of since the stage was opened. */
-  readonly complaints: readonly string[];
+  /** Ends browser and server; fails when a page or the server complained, or a page asked beyond its server. */
   close: () => Promise<void>;
 }
+export interface Stage extends Visit {
+  readonly stores: Stores;
+}
 
-/** Opens the stage: real clock, database in memory. */
-export async function openStage(): Promise<Stage> {
-  const db = openDb(':memory:');
-  const kept = stores(db);
-  fillDemo(kept, Date.now());
-  const complaints: string[] = [];
-  const app = createApp({
-    stores: kept,
-    nowMs: Date.now,
-    log: { error: (e: unknown) => void complaints.push(JSON.stringify(e)) },
-    webRoot: resolve('dist'),
-  });
-  const { base, close } = await listen(app);
+/** A headless Chromium on a running house. */
+async function visit(base: string, complaints: string[], leave: () => Promise<void>): Promise<Visit> {
   const executablePath = execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
-  const browser: Browser = await chromium.launch({ executablePath, args: FLAGS });
+  const browser = await chromium.launch({ executablePath, args: FLAGS });
   return {
     base,
-    stores: kept,
-    complaints,
     page: async (options = {}) => {
       const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options });
       const page = await context.newPage();
-      page.setDefaultTimeout(10_000);
+      page.setDefaultTimeout(15_000);
       page.on('pageerror', (e) => complaints.push(`${page.url()}: ${e.message}`));
       page.on('request', (r) => {
         if (!r.url().startsWith(base) && !/^(data|blob):/.test(r.url())) complaints.push(`asked ${r.url()}`);
@@ -64,11 +55,34 @@ export async function openStage(): Promise<Stage> {
     },
     close: async () => {
       await browser.close();
-      await close();
-      db.close();
+      await leave();
       expect(complaints).to.deep.equal([]);
     },
   };
+}
+
+/** A server in this process: real clock, demo salon in memory, its stores at hand. */
+export async function openStage(): Promise<Stage> {
+  const db = openDb(':memory:');
+  const kept = stores(db);
+  fillDemo(kept, Date.now());
+  const complaints: string[] = [];
+  const log = { error: (e: unknown) => void complaints.push(JSON.stringify(e)) };
+  const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, webRoot: resolve('dist') }));
+  const leave = async (): Promise<void> => {
+    await listening.close();
+    db.close();
+  };
+  return { ...(await visit(listening.base, complaints, leave)), stores: kept };
+}
+
+/** The demo command itself, in a folder of its own; Ctrl-C ends it, cleanly. */
+export async function openDemo(): Promise<Visit> {
+  const demo = await up(DEMO, mkdtempSync(join(tmpdir(), 'woolly-tide-demo-')));
+  return visit(demo.base, [], async () => {
+    demo.child.kill('SIGINT');
+    expect((await demo.ended).code).to.equal(0);
+  });
 }
 
 /** Moves the focus with Tab alone to the control of this name; fails when it does not come round. */

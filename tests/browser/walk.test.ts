@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
 import type { Page } from 'playwright-core';
-import { openStage, tabTo, type Stage } from './stage.ts';
+import { openDemo, openStage, tabTo, type Stage, type Visit } from './stage.ts';
 
 /** The step's clock ticks; everything else on a page must be the same after a reload. */
 const shown = async (page: Page): Promise<string> =>
@@ -91,9 +91,10 @@ describe('the walk by mouse', () => {
     await page.getByText('dotted: the recommended stair').waitFor();
     await reloadLosesNothing(page);
     await methods.getByRole('button', { name: /Recommended/ }).click();
+    await page.getByRole('heading', { name: /^Smooth, / }).waitFor();
     await page.getByText('Why this tool, which zones').first().click();
     await page
-      .getByText(/It fits \d+ % and reaches \d+ % of the way/)
+      .getByText(/It fits \d+\s% and reaches \d+\s% of the way/)
       .first()
       .waitFor();
     for (const why of await page.locator('.wt-steps details').all()) {
@@ -115,7 +116,7 @@ describe('the walk by mouse', () => {
     await page.getByText('Done another way?').click();
     await page.getByLabel('Minutes', { exact: true }).fill('9');
     await page.getByRole('button', { name: 'Write down', exact: true }).click();
-    await page.getByText(/^Done with rubber, 9 min/).waitFor();
+    await page.getByText(/^Done with rubber, 9\smin/).waitFor();
     const crumb = page.locator('.wt-crumb');
     const [, steps] = (await crumb.innerText()).match(/Step 1 of (\d+)/) ?? [];
     for (let i = 1; i < Number(steps); i++) {
@@ -134,7 +135,7 @@ describe('the walk by mouse', () => {
     await page.getByRole('button', { name: 'Last step done' }).click();
     await page.getByRole('button', { name: 'Finish the session' }).click();
     await page.getByRole('heading', { name: 'Barley, done' }).waitFor();
-    await page.getByText(/^22 g weighed of about \d+ g planned/).waitFor();
+    await page.getByText(/^22\sg weighed of about \d+\sg planned/).waitFor();
     await page.getByText('The comb did not fall through at').waitFor();
     await reloadLosesNothing(page);
     const events = stage.stores.sessions.recent(40).flatMap((s) => stage.stores.sessions.events(s.id));
@@ -181,8 +182,8 @@ describe('the walk by mouse', () => {
   });
 });
 
-describe('the walk by keyboard alone', () => {
-  let stage: Stage;
+describe('the walk by keyboard alone, on the demo command', () => {
+  let demo: Visit;
   let page: Page;
   const press = (key: string) => page.keyboard.press(key);
   const enter = async (name: string | RegExp): Promise<void> => {
@@ -190,14 +191,14 @@ describe('the walk by keyboard alone', () => {
     await press('Enter');
   };
   before(async () => {
-    stage = await openStage();
-    page = await stage.page();
+    demo = await openDemo();
+    page = await demo.page();
     // Only keys: a pointer event anywhere is a fault of the test.
     await page.addInitScript(() =>
       addEventListener('pointerdown', () => console.error('a pointer was used in the keyboard walk'), true),
     );
   });
-  after(() => stage.close());
+  after(() => demo.close());
 
   it('goes from Dogs to a saved coat check', async () => {
     await page.goto('/desk/dogs');

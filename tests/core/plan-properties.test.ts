@@ -110,8 +110,7 @@ describe('plans of random cases', () => {
               const c = plan.conditions.find((x) => x.zone === id);
               if (!c || c.kind === 'tied') continue; // a tie is settled before the step; the coat is not as found
               steps++;
-              const hit = forbiddenBy({
-                tool: s.tool.kind,
+              const hit = forbiddenBy(s.tool.kind, {
                 region: zone(id).region,
                 wetness: s.wetness,
                 coatClass: request.dog.coatClass,

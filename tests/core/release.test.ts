@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { effectOfPasses, poolsFromReadings, poolsTotalG, skinLoadPerPass, workPools } from '../../core/bench/index.ts';
 import { coatRow, regionRow } from '../../core/dog/index.ts';
-import { forbiddenBy, RULES, fitTool, reachOf, TOOLS, type RuleContext } from '../../core/kit/index.ts';
+import { forbiddenBy, RULES, fitTool, reachOf, TOOLS, type RuleContext, type ToolKind } from '../../core/kit/index.ts';
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const gram = fc.double({ min: 0, max: 500, noNaN: true });
@@ -61,7 +61,7 @@ describe('the release of hair', () => {
 });
 
 describe('rules', () => {
-  const base: RuleContext = {
+  const base: RuleContext & { readonly tool: ToolKind } = {
     tool: 'blade-comb',
     region: 'back',
     wetness: 'dry',
@@ -73,7 +73,7 @@ describe('rules', () => {
     guardMm: 25,
     houseBlade: 'smooth-doubles',
   };
-  const cases: readonly [string, Partial<RuleContext>, string | undefined][] = [
+  const cases: readonly [string, Partial<typeof base>, string | undefined][] = [
     ['a blade on a dry smooth back', {}, undefined],
     ['damp', { wetness: 'damp' }, 'blade-dry-only'],
     ['tail', { region: 'tail' }, 'blade-torso-only'],
@@ -97,7 +97,8 @@ describe('rules', () => {
     ['clipper on a knot', { tool: 'clipper', condition: 'tied', tie: 'knot' }, 'clip-pelts-only'],
   ];
   for (const [what, change, id] of cases) {
-    it(`${what}: ${id ?? 'allowed'}`, () => expect(forbiddenBy({ ...base, ...change })?.id).to.equal(id));
+    it(`${what}: ${id ?? 'allowed'}`, () =>
+      expect(forbiddenBy(change.tool ?? base.tool, { ...base, ...change })?.id).to.equal(id));
   }
   it('have unique ids, a reason each, and name only what exists', () => {
     expect(new Set(RULES.map((r) => r.id)).size).to.equal(RULES.length);

@@ -1,51 +1,12 @@
 /** The demo as a process: it comes up, closes, is killed, meets bad options and strange files. */
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
-
-interface Running {
-  readonly child: ChildProcess;
-  readonly base: string;
-  /** Exit code and everything said, once it has ended. */
-  readonly ended: Promise<{ code: number | null; said: string }>;
-}
-
-const started: ChildProcess[] = [];
-
-/** Starts the server as the demo command does, past the build. */
-function start(...args: string[]): { child: ChildProcess; ended: Running['ended']; said: () => string } {
-  const child = spawn(process.execPath, ['--import=tsx', 'server/main.ts', ...args], {
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  started.push(child);
-  let said = '';
-  child.stdout.on('data', (d) => (said += String(d)));
-  child.stderr.on('data', (d) => (said += String(d)));
-  const ended = new Promise<{ code: number | null; said: string }>((resolve) =>
-    child.on('close', (code) => resolve({ code, said })),
-  );
-  return { child, ended, said: () => said };
-}
-
-async function up(data: string, ...args: string[]): Promise<Running> {
-  const { child, ended, said } = start('--port', '0', '--data', data, ...args);
-  const early = ended.then((end) => {
-    throw new Error(`ended with ${end.code}: ${end.said}`);
-  });
-  early.catch(() => undefined);
-  const address = new Promise<string>((resolve) => {
-    const look = (): void => {
-      const [, base] = said().match(/Woolly Tide is up: (http:\/\/localhost:\d+)\//) ?? [];
-      if (base) resolve(base.replace('localhost', '127.0.0.1'));
-    };
-    child.stdout?.on('data', look);
-  });
-  return { child, ended, base: await Promise.race([address, early]) };
-}
+import { killAll, SERVER, start, up } from '../process.ts';
 
 const emptyDir = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-data-'));
 const send = (method: string, url: string, body: unknown) =>
@@ -66,31 +27,29 @@ const DOG = {
 };
 
 describe('the demo as a process', () => {
-  afterEach(() => {
-    for (const child of started.splice(0)) if (child.exitCode === null) child.kill('SIGKILL');
-  });
+  afterEach(killAll);
 
   it('closes cleanly on Ctrl-C, keeps what was saved, and fills only an empty file', async () => {
     const data = emptyDir();
-    const first = await up(data);
+    const first = await up(SERVER, data);
     expect((await send('POST', `${first.base}/api/dogs`, DOG)).status).to.equal(201);
     first.child.kill('SIGINT');
     const end = await first.ended;
     expect(end.code).to.equal(0);
     expect(end.said).to.contain('Woolly Tide is closed.');
-    const second = await up(data);
+    const second = await up(SERVER, data);
     const { dogs } = await (await fetch(`${second.base}/api/dogs`)).json();
     expect(dogs.filter((d: { name: string }) => d.name === 'Drummer')).to.have.length(1);
     second.child.kill('SIGTERM');
     expect((await second.ended).code).to.equal(0);
-    const third = await up(data, '--fresh');
+    const third = await up(SERVER, data, '--fresh');
     const fresh = await (await fetch(`${third.base}/api/dogs`)).json();
     expect(fresh.dogs.length).to.equal(dogs.length - 1);
   });
 
   it('is killed in the middle of writing: every acknowledged dog is there afterwards, and the file is sound', async () => {
     const data = emptyDir();
-    const victim = await up(data);
+    const victim = await up(SERVER, data);
     const kept: string[] = [];
     let dead = false;
     const writers = Array.from({ length: 4 }, async (_, w) => {
@@ -107,7 +66,7 @@ describe('the demo as a process', () => {
     await Promise.all(writers);
     await victim.ended;
     expect(kept.length).to.be.at.least(60);
-    const after = await up(data);
+    const after = await up(SERVER, data);
     const { dogs } = await (await fetch(`${after.base}/api/dogs`)).json();
     const names = new Set(dogs.map((d: { name: string }) => d.name));
     expect(kept.filter((n) => !names.has(n))).to.deep.equal([]);
@@ -124,7 +83,7 @@ describe('the demo as a process', () => {
     await new Promise((listening) => taken.once('listening', listening));
     const address = taken.address();
     const port = typeof address === 'object' && address ? address.port : 0;
-    const { ended } = start('--port', String(port), '--data', emptyDir());
+    const { ended } = start(SERVER, '--port', String(port), '--data', emptyDir());
     const end = await ended;
     taken.close();
     expect(end.code).to.equal(1);
@@ -138,7 +97,7 @@ describe('the demo as a process', () => {
     [['stray'], /Known options/],
   ] as const) {
     it(`refuses ${args.join(' ')} in one sentence`, async () => {
-      const end = await start(...args).ended;
+      const end = await start(SERVER, ...args).ended;
       expect(end.code).to.equal(2);
       expect(end.said).to.match(says);
       expect(end.said.trim().split('\n')).to.have.length(1);
@@ -159,7 +118,7 @@ describe('the demo as a process', () => {
       [torn, /Could not start: file is not a database/],
       [file, /Could not start: .*a-file/],
     ] as const) {
-      const end = await start('--port', '0', '--data', data).ended;
+      const end = await start(SERVER, '--port', '0', '--data', data).ended;
       expect(end.code, String(says)).to.equal(1);
       expect(end.said).to.match(says);
       expect(end.said.trim().split('\n')).to.have.length(1);
