@@ -1,4 +1,5 @@
 /** Desk → Dogs: those who most need a visit first, each with its one reason. */
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
@@ -40,7 +41,12 @@ function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: 
 export function DogsRoom() {
   const query = useDogs();
   const [params, setParams] = useSearchParams();
-  const search = params.get('find') ?? '';
+  // Typed here, told to the address: the address follows a moment later and must not take letters back.
+  const [search, setSearch] = useState(params.get('find') ?? '');
+  const find = (text: string): void => {
+    setSearch(text);
+    setParams(text === '' ? {} : { find: text }, { replace: true });
+  };
   return (
     <>
       <div className="wt-title">
@@ -53,7 +59,7 @@ export function DogsRoom() {
             aria-label="Find a dog or owner"
             placeholder="Find a dog or owner"
             value={search}
-            onChange={(e) => setParams(e.target.value === '' ? {} : { find: e.target.value }, { replace: true })}
+            onChange={(e) => find(e.target.value)}
           />
           <Link className="btn btn-outline-primary text-nowrap" to="/desk/dogs/new">
             New dog
