@@ -29,18 +29,55 @@ function read(file) {
   return fs.existsSync(file) ? fs.readFileSync(file, 'utf8') : '';
 }
 
-/* Runs npm ci when node_modules does not come from this lock file. */
-function installPackages() {
+var NOT_INSTALLED = 'The packages could not be installed. The lines above say why; a C++ tool chain (g++, make, python3) and the npm registry are needed.';
+/* The native build takes both cores where there are two. */
+var BUILD_ENV = Object.assign({}, process.env, { JOBS: 'max' });
+
+function lockDigest() {
+  return digest([path.join(ROOT, 'package-lock.json')]);
+}
+
+/* Unpacks the packages of the lock file, when node_modules is not from it; compiles nothing. */
+function unpackPackages() {
   var stamp = path.join(ROOT, 'node_modules', '.woolly-tide-stamp');
-  var want = digest([path.join(ROOT, 'package-lock.json')]) + ' ' + process.versions.modules;
+  var want = lockDigest();
   if (read(stamp) === want) return;
-  console.log('Installing packages (once; about three minutes, most of it the database engine) ...');
-  var done = child.spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: 'inherit' });
+  console.log('Installing packages (once) ...');
+  var done = child.spawnSync('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: 'inherit' });
   if (done.status !== 0) {
-    console.error('The packages could not be installed. The lines above say why; a C++ tool chain (g++, make, python3) and the npm registry are needed.');
+    console.error(NOT_INSTALLED);
     process.exit(1);
   }
   fs.writeFileSync(stamp, want);
+}
+
+/* The build of the database engine that is still to be done for this Node, or undefined when it is there. */
+function nativeBuild() {
+  var stamp = path.join(ROOT, 'node_modules', '.woolly-tide-native');
+  var want = lockDigest() + ' ' + process.versions.modules;
+  if (read(stamp) === want) return undefined;
+  return {
+    command: 'npm',
+    args: ['rebuild', 'better-sqlite3', '--loglevel=error'],
+    options: { cwd: ROOT, env: BUILD_ENV },
+    done: function () {
+      fs.writeFileSync(stamp, want);
+    },
+  };
+}
+
+/* All that is needed to run: packages, and the database engine compiled for this Node. */
+function installPackages() {
+  unpackPackages();
+  var build = nativeBuild();
+  if (!build) return;
+  console.log('Building the database engine (once; about two minutes) ...');
+  var done = child.spawnSync(build.command, build.args, Object.assign({ stdio: 'inherit' }, build.options));
+  if (done.status !== 0) {
+    console.error(NOT_INSTALLED);
+    process.exit(1);
+  }
+  build.done();
 }
 
 function filesUnder(dir) {
@@ -65,4 +102,4 @@ function buildWeb() {
   fs.writeFileSync(stamp, want);
 }
 
-module.exports = { ROOT: ROOT, checkNode: checkNode, installPackages: installPackages, buildWeb: buildWeb };
+module.exports = { ROOT: ROOT, checkNode: checkNode, unpackPackages: unpackPackages, nativeBuild: nativeBuild, installPackages: installPackages, buildWeb: buildWeb, NOT_INSTALLED: NOT_INSTALLED };

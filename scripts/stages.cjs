@@ -1,4 +1,5 @@
-/* What npm test runs, and how it counts. Two lanes side by side, one a core, then the browser alone. */
+/* What npm test runs, and how it counts. Lanes run side by side; on a fresh machine the database engine is compiled
+   and Chromium fetched while what needs neither is tested. The browser comes last, alone. */
 'use strict';
 const child = require('child_process');
 const fs = require('fs');
@@ -54,33 +55,32 @@ const mocha = (stage) => async () => {
   if (!ok) console.log(text);
 };
 
+/* Compiles the database engine when that is still to be done; false when it cannot be. */
+async function makeNative() {
+  const build = setup.nativeBuild();
+  if (!build) return true;
+  const { code, text, seconds } = await run(build.command, build.args, build.options.env);
+  if (code === 0) build.done();
+  console.log(`${code === 0 ? 'ok   ' : 'FAIL '}database engine built  ${seconds} s`);
+  if (code !== 0) console.log(`${text}\n${setup.NOT_INSTALLED}`);
+  return code === 0;
+}
+
 const hasChromium = () => child.spawnSync('sh', ['-c', 'command -v chromium']).status === 0;
 
 /* Chromium for the browser tests: from Debian's packages, by apt-get where this user may. */
-function installChromium() {
+async function makeChromium() {
   if (hasChromium()) return true;
   const command = 'apt-get update && apt-get install -y --no-install-recommends chromium';
   if (process.getuid && process.getuid() === 0) {
     console.log('Installing Chromium from the Debian packages ...');
-    child.spawnSync('sh', ['-c', `(${command}) > /tmp/woolly-tide-chromium.log 2>&1`], {
-      stdio: 'inherit',
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
+    const { text } = await run('sh', ['-c', command], { DEBIAN_FRONTEND: 'noninteractive' });
     if (hasChromium()) return true;
-    console.log('apt-get did not bring Chromium; /tmp/woolly-tide-chromium.log says why.');
+    console.log(`apt-get did not bring Chromium:\n${text.slice(-2000)}`);
   }
   console.log(`FAIL browser: there is no chromium on the PATH. Install it with:  sudo sh -c "${command}"`);
   return false;
 }
-
-const browser = async () => {
-  if (!installChromium()) {
-    total.failed++;
-    return;
-  }
-  setup.buildWeb();
-  await mocha('browser')();
-};
 
 const LANES = [
   [['core', mocha('core')]],
@@ -88,19 +88,29 @@ const LANES = [
     ...PROGRAMS.map((program) => ['types', check(`types ${program}`, bin('tsc'), ['-p', program])]),
     ['format', check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])],
     ['lint', check('lint', bin('eslint'), ['--max-warnings', '0', '.'])],
-    ...['reference', 'server', 'cli', 'faults'].map((stage) => [stage, mocha(stage)]),
+    ...['reference', 'cli'].map((stage) => [stage, mocha(stage)]),
   ],
 ];
+/* These open a database. */
+const ON_DATABASE = ['server', 'faults'];
 
 /* Runs the wanted stages (all when none is named) and ends the process with the count. */
 async function runStages(wanted) {
   const wants = (name) => wanted.length === 0 || wanted.includes(name);
+  const needsDatabase = [...ON_DATABASE, 'browser'].some(wants);
+  const made = Promise.all([needsDatabase ? makeNative() : true, wants('browser') ? makeChromium() : true]);
   await Promise.all(
     LANES.map(async (lane) => {
       for (const [name, stage] of lane) if (wants(name)) await stage();
     }),
   );
-  if (wants('browser')) await browser();
+  const [native, chromium] = await made;
+  if (native) for (const name of ON_DATABASE) if (wants(name)) await mocha(name)();
+  if (native && chromium && wants('browser')) {
+    setup.buildWeb();
+    await mocha('browser')();
+  }
+  if (!native || !chromium) total.failed++;
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
   process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
 }

@@ -3,6 +3,6 @@
 'use strict';
 var setup = require('./setup.cjs');
 setup.checkNode();
-setup.installPackages();
+setup.unpackPackages();
 process.chdir(setup.ROOT);
 require('./stages.cjs').runStages(process.argv.slice(2));
