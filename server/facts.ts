@@ -73,6 +73,26 @@ export function lastFinished(kept: Kept, dogId: string): StoredSession | undefin
   return kept.stores.sessions.ofDog(dogId).find((s) => recordOf(kept, s).state === 'finished');
 }
 
+/** All that is known and concluded of one dog today. */
+export function dogToday(kept: Kept, dog: DogRecord) {
+  const salon = salonOf(kept);
+  const today = todayOf(kept, salon);
+  const check = kept.stores.checks.latestOf(dog.id);
+  const session = lastFinished(kept, dog.id);
+  const bookings = kept.stores.bookings.ofDogFrom(dog.id, salonInstant(today, 0, salon.timeZone));
+  const first = bookings[0];
+  const booked = first && salonDay(Date.parse(first.startsAt), salon.timeZone);
+  return {
+    salon,
+    today,
+    check,
+    session,
+    bookings,
+    booked,
+    ...outlookOf(kept, salon, today, dog, check, session, booked),
+  };
+}
+
 /** First booking of each dog from today on, by dog. */
 export function bookedDays(kept: Kept, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
   const from = salonInstant(today, 0, salon.timeZone);

@@ -15,7 +15,7 @@ import { busiest, freeStarts, type Span } from '../../core/book/index.ts';
 import { addDays, isoWeekday, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { endpoint } from '../endpoint.ts';
-import { bookedDays, coreDog, lastFinished, outlookOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { coreDog, dogToday, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import Joi from 'joi';
@@ -84,18 +84,7 @@ export function bookingRoutes(kept: Kept): Router {
     '/dogs/:id/next',
     endpoint(({ params: { id = '' } }) => {
       const dog = found(stores.dogs.find(id), 'dog', id);
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
-      const check = stores.checks.latestOf(id);
-      const { next } = outlookOf(
-        kept,
-        salon,
-        today,
-        dog,
-        check,
-        lastFinished(kept, id),
-        bookedDays(kept, salon, today).get(id),
-      );
+      const { salon, today, check, bookings, next } = dogToday(kept, dog);
       if (!check || !next) {
         throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
       }
@@ -116,7 +105,7 @@ export function bookingRoutes(kept: Kept): Router {
         priceCents: priceCents(minutes, salon.house.rates),
         currency: salon.house.rates.currency,
         slots: offers(from, minutes, salon),
-        booked: stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone)),
+        booked: bookings,
       };
       return { json: page };
     }),

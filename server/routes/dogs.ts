@@ -3,9 +3,8 @@ import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { dogDraftSchema, dogEditSchema, type DogListItem, type DogPage } from '../../contract/dog.ts';
 import { endpoint } from '../endpoint.ts';
-import { bookedDays, lastFinished, outlookOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { bookedDays, dogToday, outlookOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, parsed, stale } from '../problem.ts';
-import { salonInstant } from '../salon-time.ts';
 import { formatDay, day } from '../../core/quantity/index.ts';
 
 export function dogRoutes(kept: Kept): Router {
@@ -53,18 +52,7 @@ export function dogRoutes(kept: Kept): Router {
     '/dogs/:id',
     endpoint(({ params: { id = '' } }) => {
       const dog = found(stores.dogs.find(id), 'dog', id);
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
-      const bookings = stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone));
-      const { need, next } = outlookOf(
-        kept,
-        salon,
-        today,
-        dog,
-        stores.checks.latestOf(id),
-        lastFinished(kept, id),
-        bookedDays(kept, salon, today).get(id),
-      );
+      const { today, bookings, need, next } = dogToday(kept, dog);
       const page: DogPage = {
         dog,
         today,

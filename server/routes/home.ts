@@ -7,9 +7,8 @@ import { coatRow } from '../../core/dog/index.ts';
 import { homeCard } from '../../core/home/index.ts';
 import { formatDay } from '../../core/quantity/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { bookedDays, lastFinished, outlookOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { dogToday, recordOf, type Kept } from '../facts.ts';
 import { found } from '../problem.ts';
-import { salonInstant } from '../salon-time.ts';
 
 export function homeRoutes(kept: Kept): Router {
   const { stores } = kept;
@@ -18,12 +17,7 @@ export function homeRoutes(kept: Kept): Router {
     '/dogs/:id/home-card',
     endpoint(({ params: { id = '' } }) => {
       const dog = found(stores.dogs.find(id), 'dog', id);
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
-      const check = stores.checks.latestOf(id);
-      const session = lastFinished(kept, id);
-      const bookedDay = bookedDays(kept, salon, today).get(id);
-      const { next, tide } = outlookOf(kept, salon, today, dog, check, session, bookedDay);
+      const { salon, today, check, session, bookings, booked, next, tide } = dogToday(kept, dog);
       const page: HomeCardPage = {
         dogId: id,
         dogName: dog.name,
@@ -35,9 +29,9 @@ export function homeRoutes(kept: Kept): Router {
           // A comb proof from before the newest check is out of date: the check has spoken since.
           comb: session && check && session.checkId === check.id ? recordOf(kept, session).comb : {},
           tide,
-          nextVisit: bookedDay ?? next?.day,
+          nextVisit: booked ?? next?.day,
         }),
-        bookedAt: stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone))[0]?.startsAt ?? null,
+        bookedAt: bookings[0]?.startsAt ?? null,
         timeZone: salon.timeZone,
       };
       return { json: page };
