@@ -30,9 +30,6 @@ function read(file) {
 }
 
 var NOT_INSTALLED = 'The packages could not be installed. The lines above say why; a C++ tool chain (g++, make, python3) and the npm registry are needed.';
-/* The native build takes both cores where there are two. */
-var BUILD_ENV = Object.assign({}, process.env, { JOBS: 'max' });
-
 function lockDigest() {
   return digest([path.join(ROOT, 'package-lock.json')]);
 }
@@ -59,7 +56,7 @@ function nativeBuild() {
   return {
     command: 'npm',
     args: ['rebuild', 'better-sqlite3', '--loglevel=error'],
-    options: { cwd: ROOT, env: BUILD_ENV },
+    options: { cwd: ROOT },
     done: function () {
       fs.writeFileSync(stamp, want);
     },
@@ -72,7 +69,7 @@ function installPackages() {
   var build = nativeBuild();
   if (!build) return;
   console.log('Building the database engine (once; about two minutes) ...');
-  var done = child.spawnSync(build.command, build.args, Object.assign({ stdio: 'inherit' }, build.options));
+  var done = child.spawnSync(build.command, build.args, Object.assign({ stdio: 'inherit', env: Object.assign({}, process.env, { JOBS: 'max' }) }, build.options));
   if (done.status !== 0) {
     console.error(NOT_INSTALLED);
     process.exit(1);
