@@ -6,7 +6,7 @@
  */
 import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import type { Dog } from '../dog/index.ts';
-import type { TieGrade } from '../check/index.ts';
+import type { ConditionKind, TieGrade } from '../check/index.ts';
 import {
   BLADES,
   cautionsFor,
@@ -204,10 +204,15 @@ function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, 
   return [...ids].sort((a, b) => narrowness(b) - narrowness(a) || a.localeCompare(b)).slice(0, MOST_CAUTIONS);
 }
 
+/** Passes that a condition asks for. A dense live coat has depth to go through but little to give. */
+function passesAsked(condition: ConditionKind, passes: Phase['passes']): number {
+  if (condition === 'dense') return (passes.clear + passes.loose) / 2;
+  return condition === 'packed' ? passes.packed : condition === 'clear' ? passes.clear : passes.loose;
+}
+
 /** Passes by hand in a zone: what the condition asks, as far as the skin bears it. */
 function handPasses(z: CoatZone, phase: Phase, tool: Tool): number {
-  const asked =
-    z.condition === 'packed' ? phase.passes.packed : z.condition === 'clear' ? phase.passes.clear : phase.passes.loose;
+  const asked = passesAsked(z.condition, phase.passes);
   const perPass = loadPerPass(z, phase.wetness, tool);
   const bearable = skinTolerance(z) * (phase.id === 'comb' || phase.id === 'finish' ? 1 : 1 - KEPT_FOR_PROOF);
   const borne = perPass === 0 ? asked : Math.max(0, (bearable - z.skinLoad) / perPass);

@@ -1,7 +1,8 @@
 /**
- * Decides the condition of each zone from the touch tests: clear, loose, packed, tied or stop.
+ * Decides the condition of each zone from the touch tests: clear, dense, loose, packed, knotted, matted, pelted or stop.
  *
- * Packed and tied are told apart by the tie test alone: packed hair is dense and loose, but no lock is tied.
+ * Packed and matted are told apart by the tie test alone: packed hair is dense and loose, but no lock is tied.
+ * Dense hair is a full live undercoat: fingers meet depth, but nothing comes at a pull and the comb glides.
  * A stop beats everything. A zone nobody felt borrows from its mirror, then from the rest of the dog, and says so.
  */
 import { sum } from '../quantity/index.ts';
@@ -10,7 +11,12 @@ import type { CoatCheck } from './check.ts';
 import { STOPPING_SKIN } from './stops.ts';
 import type { CombGrade, FingerGrade, SkinFinding, TieGrade, TugGrade, ZoneFindings } from './scales.ts';
 
-export type ConditionKind = 'clear' | 'loose' | 'packed' | 'tied' | 'stop';
+/** From easiest to hardest; a stop stands outside the order of work. */
+export const CONDITION_KINDS = ['clear', 'dense', 'loose', 'packed', 'knotted', 'matted', 'pelted', 'stop'] as const;
+export type ConditionKind = (typeof CONDITION_KINDS)[number];
+/** Conditions in which hair is tied to hair: decided about before any water, air, rake or slicker. */
+export const TIED: readonly ConditionKind[] = ['knotted', 'matted', 'pelted'];
+const BY_TIE = { knot: 'knotted', mat: 'matted', pelt: 'pelted' } as const;
 
 /** The test that decided, with its reading: worded by the interface. */
 export type ConditionReason =
@@ -81,7 +87,7 @@ function completed(found: ZoneFindings, base: Pick<Readings, 'finger' | 'tug' | 
 
 function judge(r: Readings, packs: boolean): { kind: ConditionKind; reasons: ConditionReason[] } {
   if (STOPPING_SKIN.has(r.skin)) return { kind: 'stop', reasons: [{ code: 'skin', finding: r.skin }] };
-  if (r.tie !== 'none') return { kind: 'tied', reasons: [{ code: 'tie', grade: r.tie }] };
+  if (r.tie !== 'none') return { kind: BY_TIE[r.tie], reasons: [{ code: 'tie', grade: r.tie }] };
   const byFinger: ConditionReason = { code: 'finger', grade: r.finger };
   const byComb: ConditionReason = { code: 'comb', grade: r.comb };
   if (packs && (r.finger === 4 || (r.finger === 3 && r.comb !== 'glides'))) {
@@ -89,7 +95,10 @@ function judge(r: Readings, packs: boolean): { kind: ConditionKind; reasons: Con
   }
   if (packs && r.finger === 2 && r.comb === 'stops') return { kind: 'packed', reasons: [byComb, byFinger] };
   if (r.tug >= 2) return { kind: 'loose', reasons: [{ code: 'tug', grade: r.tug }, byFinger] };
-  if (r.finger >= 2) return { kind: 'loose', reasons: [byFinger] };
+  if (r.finger >= 2 && r.comb === 'glides') {
+    return { kind: 'dense', reasons: [byFinger, { code: 'tug', grade: r.tug }, byComb] };
+  }
+  if (r.finger >= 2) return { kind: 'loose', reasons: [byFinger, byComb] };
   if (r.comb !== 'glides') return { kind: 'loose', reasons: [byComb] };
   return { kind: 'clear', reasons: [byFinger, byComb] };
 }
@@ -118,7 +127,28 @@ export function zoneConditions(check: CoatCheck, coat: Pick<CoatClassRow, 'packs
 
 /** Share of the body surface in each condition. */
 export function conditionShares(conditions: readonly ZoneCondition[]): Readonly<Record<ConditionKind, number>> {
-  const shares = { clear: 0, loose: 0, packed: 0, tied: 0, stop: 0 };
+  const shares = { clear: 0, dense: 0, loose: 0, packed: 0, knotted: 0, matted: 0, pelted: 0, stop: 0 };
   for (const c of conditions) shares[c.kind] += zone(c.zone).surfaceShare;
   return shares;
+}
+
+/** A condition names the whole dog when it holds on at least this share of the surface, tied hair from less. Guess. */
+const NAMES_THE_DOG = 0.2;
+const TIES_NAME_THE_DOG = 0.08;
+
+export interface WholeCondition {
+  readonly kind: Exclude<ConditionKind, 'stop'>;
+  /** Share of the surface that is so, or harder to work. */
+  readonly share: number;
+}
+
+/** What the coat is like as a whole: the hardest condition that holds, or is passed, on enough of the surface. */
+export function wholeCondition(conditions: readonly ZoneCondition[]): WholeCondition {
+  const shares = conditionShares(conditions);
+  let share = 0;
+  for (const kind of ['pelted', 'matted', 'knotted', 'packed', 'loose', 'dense'] as const) {
+    share += shares[kind];
+    if (share >= (TIED.includes(kind) ? TIES_NAME_THE_DOG : NAMES_THE_DOG)) return { kind, share };
+  }
+  return { kind: 'clear', share: 1 - shares.stop };
 }

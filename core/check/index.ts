@@ -30,10 +30,15 @@ export {
 export { GUARD_PLACES, type GuardPlace, type GuardLengths, type CoatCheck, guardLengthMm } from './check.ts';
 export { STOPPING_SKIN, type Stops, type DogStop, type ZoneStop, stopsOf } from './stops.ts';
 export {
+  CONDITION_KINDS,
+  TIED,
   type ConditionKind,
+  type WholeCondition,
   type ConditionReason,
   type Readings,
   type ZoneCondition,
   zoneConditions,
   conditionShares,
+  wholeCondition,
 } from './condition.ts';
+export { ZONE_QUESTIONS, type ZoneQuestion, type Contradiction, contradictions } from './contradictions.ts';

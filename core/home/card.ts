@@ -1,7 +1,7 @@
 /** Decides the owner's card: which brush, how long, which zones, how often, what not to do, when to come. */
 import type { Day } from '../quantity/index.ts';
 import { coatRow, REGIONS, type CoatClass, type Dog, type Region } from '../dog/index.ts';
-import type { CombGrade, ZoneCondition } from '../check/index.ts';
+import { TIED, type CombGrade, type ZoneCondition } from '../check/index.ts';
 import { zone, type ZoneId } from '../dog/index.ts';
 import { toolRow, type ToolKind } from '../kit/index.ts';
 import type { TideName } from '../tide/index.ts';
@@ -82,7 +82,7 @@ export function homeCard({ dog, conditions, comb, tide, nextVisit }: HomeCardReq
     ),
   );
   const packed = new Set(
-    conditions.filter((c) => c.kind === 'packed' || c.kind === 'tied').map((c) => zone(c.zone).region),
+    conditions.filter((c) => c.kind === 'packed' || TIED.includes(c.kind)).map((c) => zone(c.zone).region),
   );
   const ranked: HomeCard['first'] = [
     ...[...dragged].map((region) => ({ region, why: 'dragged' as const })),

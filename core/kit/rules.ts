@@ -6,7 +6,7 @@
  */
 import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';
 import type { CoatClass, DogTrait, Region } from '../dog/index.ts';
-import type { ConditionKind, SkinFinding, TieGrade } from '../check/index.ts';
+import { TIED, type ConditionKind, type SkinFinding, type TieGrade } from '../check/index.ts';
 import { BLADES, RAKES, SLICKERS, type ToolKind, type Wetness } from './tools.ts';
 import type { HouseRules } from './house.ts';
 
@@ -200,12 +200,12 @@ export const RULES: readonly Rule[] = [
     'Water shrinks a tied mat tight to the skin.',
     {
       tools: WATER,
-      conditions: ['tied'],
+      conditions: TIED,
     },
   ),
   r('no-dryer-tied', 'never', 'No force dryer on a tied mat.', 'Air whips it tighter.', {
     tools: ['force-dryer'],
-    conditions: ['tied'],
+    conditions: TIED,
   }),
   r('dryer-not-head', 'never', 'No force dryer on face or ears.', 'Noise and air in ears and eyes.', {
     tools: ['force-dryer'],
@@ -224,7 +224,7 @@ export const RULES: readonly Rule[] = [
   ),
   r('cut-only-tied', 'never', 'Splitter, shears and clipper are for tied hair only.', 'They cut live hair.', {
     tools: ['mat-splitter', 'thinning-shears', 'clipper'],
-    conditions: ['clear', 'loose', 'packed'],
+    conditions: ['clear', 'dense', 'loose', 'packed'],
   }),
   r('show-never-cut', 'never', 'A show coat is never cut or thinned.', 'Years of growth.', {
     tools: ['mat-splitter', 'thinning-shears', 'clipper'],
@@ -245,7 +245,7 @@ export const RULES: readonly Rule[] = [
     'A rake or slicker pulls on the skin.',
     {
       tools: [...RAKES, ...SLICKERS, 'rubber'],
-      conditions: ['tied'],
+      conditions: TIED,
     },
   ),
 
@@ -303,7 +303,7 @@ export const RULES: readonly Rule[] = [
     'A pull is felt at the root.',
     {
       tools: ['comb'],
-      conditions: ['tied'],
+      conditions: TIED,
     },
   ),
   r(

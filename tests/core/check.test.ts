@@ -2,10 +2,14 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   guardLengthMm,
+  contradictions,
   stopsOf,
+  TIED,
+  wholeCondition,
   zoneConditions,
   type CoatCheck,
   type ConditionKind,
+  type ZoneQuestion,
   type SkinFinding,
   type ZoneCondition,
   type ZoneFindings,
@@ -18,6 +22,7 @@ import {
   REGIONS,
   ZONE_IDS,
   ZONES,
+  type CoatClass,
   type ZoneId,
 } from '../../core/dog/index.ts';
 import { sum } from '../../core/quantity/index.ts';
@@ -59,8 +64,11 @@ describe('condition of a zone', () => {
     [{ finger: 3, tug: 2, comb: 'glides' }, 'loose', 'deep but open'],
     [{ finger: 2, tug: 2, comb: 'stops' }, 'packed', 'comb stops at a push'],
     [{ finger: 4, tug: 0, comb: 'stops' }, 'packed', 'a plate'],
-    [{ finger: 4, tie: 'mat' }, 'tied', 'a tie is not a pack'],
-    [{ finger: 1, tie: 'knot' }, 'tied', 'a loose knot'],
+    [{ finger: 4, tie: 'mat' }, 'matted', 'a tie is not a pack'],
+    [{ finger: 4, tie: 'pelt' }, 'pelted', 'felted to the skin'],
+    [{ finger: 3, tug: 0, comb: 'glides' }, 'dense', 'depth, but nothing comes and the comb glides'],
+    [{ finger: 2, tug: 1, comb: 'glides' }, 'dense', 'a push, few hairs, an easy comb'],
+    [{ finger: 1, tie: 'knot' }, 'knotted', 'a loose knot'],
     [{ tie: 'pelt', skin: 'hot-spot' }, 'stop', 'a stop beats a tie'],
     [{ finger: 1, skin: 'dander' }, 'clear', 'flakes do not stop'],
   ];
@@ -99,7 +107,7 @@ describe('condition of a zone', () => {
 
   it('never borrows a tie or a sore', () => {
     const check = only({ 'hip.left': { finger: 2, tie: 'mat', skin: 'hot-spot' } });
-    expect(at(check, 'hip.right').kind).to.not.be.oneOf(['tied', 'stop']);
+    expect(at(check, 'hip.right').kind).to.not.be.oneOf([...TIED, 'stop']);
   });
 
   it('mirrored findings give mirrored conditions', () => {
@@ -144,5 +152,72 @@ describe('guard hair', () => {
     expect(guardLengthMm({ back: 40 }, 'ruff', 50)).to.equal(40);
     expect(guardLengthMm({}, 'back', 50)).to.equal(50);
     expect(guardLengthMm({ back: 40 }, 'face', 50)).to.be.lessThan(20);
+  });
+});
+
+describe('findings that do not go together', () => {
+  const ask = (
+    zones: Partial<Record<ZoneId, ZoneFindings>>,
+    coatClass: CoatClass = 'medium-double',
+    more: Parameters<typeof contradictions>[2] = {},
+  ) => contradictions({ ...only(zones), guardMm: { back: 50 } }, coatClass, more);
+
+  const rows: readonly [ZoneFindings, ZoneQuestion | undefined][] = [
+    [{ finger: 4, comb: 'glides', tug: 2 }, 'plate-glides'],
+    [{ finger: 4, comb: 'stops', tug: 2 }, undefined],
+    [{ finger: 4, tug: 0, comb: 'stops' }, 'plate-gives-nothing'],
+    [{ finger: 4, tug: 0, comb: 'stops', tie: 'mat' }, undefined],
+    [{ finger: 0, comb: 'stops' }, 'skin-but-stops'],
+    [{ finger: 0, comb: 'stops', tie: 'knot' }, undefined],
+    [{ finger: 3, comb: 'glides', tie: 'mat' }, 'tie-but-glides'],
+    [{ finger: 3, comb: 'glides', tie: 'knot' }, undefined],
+    [{ finger: 1, tie: 'pelt', comb: 'stops' }, 'pelt-but-skin'],
+    [{ finger: 0, tug: 3 }, 'skin-but-handful'],
+    [{ finger: 1, tug: 3 }, undefined],
+  ];
+  for (const [findings, code] of rows) {
+    it(`${JSON.stringify(findings)}: ${code ?? 'nothing to ask'}`, () =>
+      expect(ask({ back: findings })).to.deep.equal(code ? [{ code, zone: 'back' }] : []));
+  }
+
+  it('a plate on a coat without undercoat, sides far apart, a jump in weight, hair of another class', () => {
+    expect(ask({ back: { finger: 4, tug: 2, comb: 'stops' } }, 'fleece')).to.deep.equal([
+      { code: 'no-undercoat-but-plate', zone: 'back' },
+    ]);
+    expect(ask({ 'hip.left': { finger: 4, tug: 2 }, 'hip.right': { finger: 1 } })).to.deep.equal([
+      { code: 'sides-differ', zone: 'hip.left', grades: 3 },
+    ]);
+    expect(ask({}, 'medium-double', { lastKg: 16 })).to.deep.equal([{ code: 'weight-jump', kg: 20, lastKg: 16 }]);
+    expect(ask({}, 'medium-double', { lastKg: 18 })).to.deep.equal([]);
+    expect(ask({}, 'smooth-double')).to.deep.equal([{ code: 'length-not-of-class', mm: 50, low: 15, high: 35 }]);
+    expect(ask({}, 'smooth-double', { clipped: true })).to.deep.equal([]);
+  });
+
+  it('changes no reading: the condition is the same whether or not it is asked about', () => {
+    const check = only({ back: { finger: 4, comb: 'glides', tug: 2 } });
+    expect(contradictions(check, 'medium-double')).to.have.length(1);
+    expect(at(check, 'back').kind).to.equal('packed');
+  });
+});
+
+describe('the coat as a whole', () => {
+  const whole = (all: ZoneFindings, exceptions: Partial<Record<ZoneId, ZoneFindings>> = {}) =>
+    wholeCondition(zoneConditions(checkOf(20, 50, all, exceptions), MEDIUM));
+  const PACKED: ZoneFindings = { finger: 3, tug: 2, comb: 'stops' };
+  const EASY: ZoneFindings = { finger: 1, tug: 1, comb: 'glides' };
+
+  it('is named by the hardest condition on enough of it', () => {
+    expect(whole(EASY)).to.deep.include({ kind: 'clear' });
+    expect(whole(PACKED)).to.deep.include({ kind: 'packed' });
+    expect(whole(EASY, { tail: PACKED })).to.deep.include({ kind: 'clear' });
+    expect(whole(EASY, { 'ruff.left': PACKED, 'ruff.right': PACKED, back: PACKED }).kind).to.equal('packed');
+    expect(whole(EASY, { 'ruff.left': { tie: 'mat' }, 'ruff.right': { tie: 'mat' } }).kind).to.equal('matted');
+  });
+
+  it('counts harder zones towards an easier name', () => {
+    // A pelt and some knots, each too small to name the dog, make a knotted dog together.
+    const found = whole(EASY, { throat: { tie: 'pelt' }, 'shoulder.left': { tie: 'knot' }, tail: { tie: 'mat' } });
+    expect(found.kind).to.equal('knotted');
+    expect(found.share).to.be.closeTo(0.1, 1e-9);
   });
 });

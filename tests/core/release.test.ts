@@ -86,7 +86,7 @@ describe('rules', () => {
     ['a stopped zone', { condition: 'stop' }, 'stop-zone'],
     ['rake on the face', { tool: 'rake', region: 'face' }, 'face-comb-only'],
     ['rake in soap', { tool: 'rake', wetness: 'soapy' }, 'rake-not-sopping'],
-    ['bath over a tie', { tool: 'hand-bath', wetness: 'soapy', condition: 'tied', tie: 'mat' }, 'no-bath-tied'],
+    ['bath over a tie', { tool: 'hand-bath', wetness: 'soapy', condition: 'matted', tie: 'mat' }, 'no-bath-tied'],
     ['dryer at the ears', { tool: 'force-dryer', region: 'ears' }, 'dryer-not-head'],
     [
       'dryer at the ruff of a head-shy dog',
@@ -94,7 +94,7 @@ describe('rules', () => {
       'dryer-head-shy',
     ],
     ['comb on a show coat', { tool: 'comb', traits: ['show-coat'] }, undefined],
-    ['clipper on a knot', { tool: 'clipper', condition: 'tied', tie: 'knot' }, 'clip-pelts-only'],
+    ['clipper on a knot', { tool: 'clipper', condition: 'knotted', tie: 'knot' }, 'clip-pelts-only'],
   ];
   for (const [what, change, id] of cases) {
     it(`${what}: ${id ?? 'allowed'}`, () =>

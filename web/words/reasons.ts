@@ -30,9 +30,12 @@ import { capital, grams, listText, minutesText, percent } from './figures.ts';
 
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
   clear: 'clear',
+  dense: 'dense, live',
   loose: 'loose',
   packed: 'packed',
-  tied: 'tied',
+  knotted: 'knotted',
+  matted: 'matted',
+  pelted: 'pelted',
   stop: 'stop',
 };
 

@@ -9,6 +9,7 @@ import {
   INSPECTION,
   INSPECTION_ANSWERS,
   stopsOf,
+  TIED,
   zoneConditions,
   type InspectionAnswer,
 } from '../../../core/check/index.ts';
@@ -120,7 +121,8 @@ function Feeling({ page }: { page: DogPage }) {
   const conditions = zoneConditions(coatCheck(draft), coatRow(dog.coatClass));
   const looks: Looks = {};
   for (const c of conditions) {
-    looks[c.zone] = c.assumed && c.kind !== 'stop' && c.kind !== 'tied' ? { says: 'not felt yet' } : conditionLook(c);
+    looks[c.zone] =
+      c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind) ? { says: 'not felt yet' } : conditionLook(c);
   }
   const stops = stopsOf(coatCheck(draft), dog.traits);
   const felt = ZONE_IDS.filter((id) => draft.zones[id] !== undefined).length;
