@@ -9,6 +9,7 @@ import {
   SKIN_FINDINGS,
   TIE_GRADES,
   TUG_GRADES,
+  type Air,
   type CoatCheck,
   type GuardLengths,
   type Inspection,
@@ -26,6 +27,7 @@ export interface CheckDraft {
   readonly guardMm: GuardLengths;
   readonly zones: Partial<Readonly<Record<ZoneId, ZoneFindings>>>;
   readonly inspection: Inspection;
+  readonly air?: Air;
   readonly note: string;
 }
 export interface CheckEdit extends Omit<CheckDraft, 'id'> {
@@ -53,6 +55,10 @@ export const checkFacts = {
   guardMm: keyed(GUARD_PLACES, Joi.number().min(1).max(300)).required(),
   zones: keyed(ZONE_IDS, zoneFindings).required(),
   inspection: keyed(INSPECTION_ITEMS, Joi.string().valid(...INSPECTION_ANSWERS)).required(),
+  air: Joi.object({
+    temperatureC: Joi.number().min(-40).max(60),
+    humidityPct: Joi.number().min(0).max(100),
+  }),
   note: Joi.string().max(4000).allow('').required(),
 };
 
@@ -70,6 +76,6 @@ export const checkEditSchema: Joi.ObjectSchema<CheckEdit> = Joi.object<CheckEdit
 export function coatCheck(message: Omit<CheckDraft, 'id'>): CoatCheck {
   const day = parseDay(message.day);
   if (day === undefined) throw new RangeError(`check day is not a date: ${message.day}`);
-  const { weightKg, guardMm, zones, inspection, note } = message;
-  return { day, weightKg, guardMm, zones, inspection, note };
+  const { weightKg, guardMm, zones, inspection, note, air } = message;
+  return { day, weightKg, guardMm, zones, inspection, note, air };
 }

@@ -1,6 +1,15 @@
 /** Dogs and their owners: what is sent and stored about who comes to the salon. */
 import Joi from 'joi';
-import { COAT_CLASSES, DOG_TRAITS, SEXES, type CoatClass, type DogTrait, type Sex } from '../core/dog/index.ts';
+import {
+  BODY_SHAPES,
+  COAT_CLASSES,
+  DOG_TRAITS,
+  SEXES,
+  type BodyShape,
+  type CoatClass,
+  type DogTrait,
+  type Sex,
+} from '../core/dog/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
 import { daySchema, lineSchema, versionSchema } from './common.ts';
 
@@ -12,7 +21,10 @@ export interface DogDraft {
   /** Plain date, or null when nobody knows. */
   readonly born: string | null;
   readonly coatClass: CoatClass;
+  readonly shape: BodyShape;
   readonly weightKg: number;
+  /** Last season or litter of an intact bitch, or null. */
+  readonly lastSeason: string | null;
   readonly traits: readonly DogTrait[];
   readonly outdoorShare: number;
   readonly standingMinutes: number | null;
@@ -69,7 +81,11 @@ const fields = {
   coatClass: Joi.string()
     .valid(...COAT_CLASSES)
     .required(),
+  shape: Joi.string()
+    .valid(...BODY_SHAPES)
+    .required(),
   weightKg: Joi.number().min(0.5).max(120).required(),
+  lastSeason: daySchema.allow(null).required(),
   traits: Joi.array()
     .items(Joi.string().valid(...DOG_TRAITS))
     .unique()

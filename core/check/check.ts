@@ -17,6 +17,14 @@ export interface CoatCheck {
   readonly zones: Partial<Readonly<Record<ZoneId, ZoneFindings>>>;
   readonly inspection: Inspection;
   readonly note: string;
+  /** The air of the day, where somebody read it. */
+  readonly air?: Air | undefined;
+}
+
+export interface Air {
+  readonly temperatureC?: number | undefined;
+  /** Relative humidity, 0..100. */
+  readonly humidityPct?: number | undefined;
 }
 
 /** Hair length against the measured place, for regions that nobody measures. Guess. */

@@ -34,7 +34,7 @@ export interface Stops {
   readonly zones: readonly ZoneStop[];
 }
 
-const FRAIL: readonly DogTrait[] = ['senior', 'sore-joints', 'puppy-coat'];
+const FRAIL: readonly DogTrait[] = ['senior', 'sore-joints', 'heart-trouble', 'puppy-coat'];
 
 /** All stops of a check for a dog with these traits. */
 export function stopsOf(check: CoatCheck, traits: readonly DogTrait[]): Stops {

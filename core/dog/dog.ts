@@ -7,12 +7,17 @@ export const DOG_TRAITS = [
   'puppy-coat',
   'senior',
   'neutered',
+  'intact',
   'previously-clipped',
   'show-coat',
   'head-shy',
   'dryer-shy',
   'short-nosed',
   'sore-joints',
+  'skin-trouble',
+  'heart-trouble',
+  'medicines',
+  'nervous',
   'bites',
 ] as const;
 export type DogTrait = (typeof DOG_TRAITS)[number];
@@ -21,12 +26,17 @@ export const TRAIT_WORDS: Readonly<Record<DogTrait, string>> = {
   'puppy-coat': 'puppy coat',
   senior: 'senior',
   neutered: 'neutered',
+  intact: 'intact',
   'previously-clipped': 'clipped before',
   'show-coat': 'show coat',
   'head-shy': 'head-shy',
   'dryer-shy': 'dryer-shy',
   'short-nosed': 'short-nosed',
   'sore-joints': 'sore joints',
+  'skin-trouble': 'skin trouble',
+  'heart-trouble': 'heart trouble',
+  medicines: 'on medicines',
+  nervous: 'nervous',
   bites: 'may bite',
 };
 
@@ -52,7 +62,7 @@ export interface Dog {
 /** Usual standing time in minutes when nobody has noted one. Guess. */
 export function usualStandingMinutes(dog: Pick<Dog, 'traits' | 'standingMinutes'>): number {
   if (dog.standingMinutes !== undefined) return dog.standingMinutes;
-  if (dog.traits.includes('sore-joints')) return 60;
+  if (dog.traits.includes('sore-joints') || dog.traits.includes('heart-trouble')) return 60;
   if (dog.traits.includes('puppy-coat')) return 45;
   return dog.traits.includes('senior') ? 90 : 150;
 }

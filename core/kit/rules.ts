@@ -332,6 +332,27 @@ export const RULES: readonly Rule[] = [
       skins: ['dander', 'pink'],
     },
   ),
+  r(
+    'blade-not-skin-trouble',
+    'never',
+    'No blade on a dog with skin trouble.',
+    'Skin that is easily inflamed weeps under an edge.',
+    { tools: BLADES, traits: ['skin-trouble'] },
+  ),
+  r(
+    'warn-skin-trouble',
+    'warn',
+    'Skin trouble: only the shampoo the vet has named, if any; rinse longest here.',
+    'A new product can set it off.',
+    { tools: WATER, traits: ['skin-trouble'] },
+  ),
+  r(
+    'warn-medicines',
+    'warn',
+    'On medicines: nothing new on the skin before the vet has agreed.',
+    'Some products and medicines do not go together.',
+    { tools: WATER, traits: ['medicines'] },
+  ),
   r('warn-towel', 'warn', 'Press and lift, do not rub.', 'Rubbing ties long coat.', {
     tools: ['towel'],
     guardOverMm: 40,
@@ -343,7 +364,7 @@ export const RULES: readonly Rule[] = [
     'Heat is dangerous for this dog.',
     {
       tools: ['force-dryer', 'stand-dryer'],
-      traits: ['short-nosed', 'senior'],
+      traits: ['short-nosed', 'senior', 'heart-trouble'],
     },
   ),
   r(
@@ -353,7 +374,7 @@ export const RULES: readonly Rule[] = [
     'A bad ride costs weeks.',
     {
       tools: ['force-dryer'],
-      traits: ['dryer-shy', 'puppy-coat'],
+      traits: ['dryer-shy', 'puppy-coat', 'nervous'],
     },
   ),
   r(

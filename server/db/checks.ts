@@ -13,6 +13,8 @@ interface Row {
   readonly guard_mm: string;
   readonly inspection: string;
   readonly note: string;
+  readonly temperature_c: number | null;
+  readonly humidity_pct: number | null;
   readonly version: number;
 }
 interface ZoneRow {
@@ -36,6 +38,17 @@ function findings(r: ZoneRow): ZoneFindings {
   };
 }
 
+/** The air of the day, absent when nobody read it. */
+function air(r: Row): Pick<CheckRecord, 'air'> {
+  if (r.temperature_c === null && r.humidity_pct === null) return {};
+  return {
+    air: {
+      ...(r.temperature_c !== null && { temperatureC: r.temperature_c }),
+      ...(r.humidity_pct !== null && { humidityPct: r.humidity_pct }),
+    },
+  };
+}
+
 /** Prepared statements over checks. */
 export function checkStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE id = ?');
@@ -46,12 +59,12 @@ export function checkStore(db: Db) {
      WHERE n = 1`,
   );
   const insert = db.prepare<Omit<Row, 'version'>>(
-    `INSERT INTO coat_check (id, dog_id, day, weight_kg, guard_mm, inspection, note)
-     VALUES (@id, @dog_id, @day, @weight_kg, @guard_mm, @inspection, @note)`,
+    `INSERT INTO coat_check (id, dog_id, day, weight_kg, guard_mm, inspection, note, temperature_c, humidity_pct)
+     VALUES (@id, @dog_id, @day, @weight_kg, @guard_mm, @inspection, @note, @temperature_c, @humidity_pct)`,
   );
   const update = db.prepare<Omit<Row, 'dog_id'>>(
     `UPDATE coat_check SET day = @day, weight_kg = @weight_kg, guard_mm = @guard_mm, inspection = @inspection,
-       note = @note, version = version + 1 WHERE id = @id AND version = @version`,
+       note = @note, temperature_c = @temperature_c, humidity_pct = @humidity_pct, version = version + 1 WHERE id = @id AND version = @version`,
   );
   const clearZones = db.prepare<[string]>('DELETE FROM check_zone WHERE check_id = ?');
   const insertZone = db.prepare<ZoneRow>(
@@ -70,18 +83,19 @@ export function checkStore(db: Db) {
       guardMm: JSON.parse(r.guard_mm),
       zones,
       inspection: JSON.parse(r.inspection),
+      ...air(r),
       note: r.note,
       version: r.version,
     };
   };
-  const base = (
-    c: Omit<CheckEdit, 'version'>,
-  ): Pick<Row, 'day' | 'weight_kg' | 'guard_mm' | 'inspection' | 'note'> => ({
+  const base = (c: Omit<CheckEdit, 'version'>): Omit<Row, 'id' | 'dog_id' | 'version'> => ({
     day: dayOf(c.day),
     weight_kg: c.weightKg,
     guard_mm: JSON.stringify(c.guardMm),
     inspection: JSON.stringify(c.inspection),
     note: c.note,
+    temperature_c: c.air?.temperatureC ?? null,
+    humidity_pct: c.air?.humidityPct ?? null,
   });
   const writeZones = (checkId: string, zones: CheckDraft['zones']): void => {
     for (const [zone, f] of Object.entries(zones)) {

@@ -10,7 +10,9 @@ interface Row {
   readonly sex: DogRecord['sex'];
   readonly born_day: number | null;
   readonly coat_class: DogRecord['coatClass'];
+  readonly shape: DogDraft['shape'];
   readonly weight_kg: number;
+  readonly last_season_day: number | null;
   readonly traits: string;
   readonly outdoor_share: number;
   readonly standing_minutes: number | null;
@@ -21,14 +23,19 @@ interface Row {
   readonly version: number;
 }
 
+const dateOrNull = (value: number | null): string | null => (value === null ? null : formatDay(day(value)));
+const dayOrNull = (text: string | null): number | null => (text === null ? null : (parseDay(text) ?? null));
+
 const record = (r: Row): DogRecord => ({
   id: r.id,
   name: r.name,
   breed: r.breed,
   sex: r.sex,
-  born: r.born_day === null ? null : formatDay(day(r.born_day)),
+  born: dateOrNull(r.born_day),
   coatClass: r.coat_class,
+  shape: r.shape,
   weightKg: r.weight_kg,
+  lastSeason: dateOrNull(r.last_season_day),
   traits: JSON.parse(r.traits),
   outdoorShare: r.outdoor_share,
   standingMinutes: r.standing_minutes,
@@ -43,9 +50,11 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
   name: d.name,
   breed: d.breed,
   sex: d.sex,
-  born_day: d.born === null ? null : (parseDay(d.born) ?? null),
+  born_day: dayOrNull(d.born),
   coat_class: d.coatClass,
+  shape: d.shape,
   weight_kg: d.weightKg,
+  last_season_day: dayOrNull(d.lastSeason),
   traits: JSON.stringify(d.traits),
   outdoor_share: d.outdoorShare,
   standing_minutes: d.standingMinutes,
@@ -60,14 +69,14 @@ export function dogStore(db: Db) {
   const all = db.prepare<[], Row>('SELECT * FROM dog ORDER BY name, id');
   const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ?');
   const insert = db.prepare<Omit<Row, 'version'>>(
-    `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, weight_kg, traits, outdoor_share, standing_minutes,
+    `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, shape, weight_kg, last_season_day, traits, outdoor_share, standing_minutes,
                       home_care, note, owner_name, owner_phone)
-     VALUES (@id, @name, @breed, @sex, @born_day, @coat_class, @weight_kg, @traits, @outdoor_share, @standing_minutes,
+     VALUES (@id, @name, @breed, @sex, @born_day, @coat_class, @shape, @weight_kg, @last_season_day, @traits, @outdoor_share, @standing_minutes,
              @home_care, @note, @owner_name, @owner_phone)`,
   );
   const update = db.prepare<Row>(
     `UPDATE dog SET name = @name, breed = @breed, sex = @sex, born_day = @born_day, coat_class = @coat_class,
-       weight_kg = @weight_kg, traits = @traits, outdoor_share = @outdoor_share, standing_minutes = @standing_minutes,
+       shape = @shape, weight_kg = @weight_kg, last_season_day = @last_season_day, traits = @traits, outdoor_share = @outdoor_share, standing_minutes = @standing_minutes,
        home_care = @home_care, note = @note, owner_name = @owner_name, owner_phone = @owner_phone, version = version + 1
      WHERE id = @id AND version = @version`,
   );

@@ -17,7 +17,7 @@ import {
 } from '../../core/bench/index.ts';
 import { freeStarts, type Span } from '../../core/book/index.ts';
 import type { CombGrade, ZoneFindings } from '../../core/check/index.ts';
-import { bodySurfaceM2, coatRow, type ZoneId } from '../../core/dog/index.ts';
+import { bodySurfaceM2, breedOf, coatRow, type ZoneId } from '../../core/dog/index.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import {
   addDays,
@@ -123,6 +123,8 @@ class DemoDog {
       sex: random() < 0.5 ? 'female' : 'male',
       born: formatDay(addDays(today, -Math.round(cast.years * 365.25) - randomInt(random, 0, 200))),
       coatClass: cast.coatClass,
+      shape: breedOf(cast.breed)?.shape ?? 'retriever',
+      lastSeason: null,
       weightKg: cast.weightKg,
       traits: cast.traits,
       outdoorShare: cast.outdoorShare,

@@ -17,6 +17,8 @@ const DOG = {
   sex: 'male',
   born: null,
   coatClass: 'harsh-double',
+  shape: 'hound',
+  lastSeason: null,
   weightKg: 12,
   traits: [],
   outdoorShare: 0.2,

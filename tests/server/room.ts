@@ -72,6 +72,8 @@ export const DOG = {
   sex: 'female',
   born: '2028-02-29',
   coatClass: 'medium-double',
+  shape: 'spitz',
+  lastSeason: null,
   weightKg: 18,
   traits: ['senior'],
   outdoorShare: 0.3,

@@ -1,11 +1,22 @@
 /** A dog's lasting facts: new or changed. The same schema guards this form and the route. */
 import { joiResolver } from '@hookform/resolvers/joi';
 import { Button, Form } from 'react-bootstrap';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import { dogDraftSchema, type DogDraft, type DogRecord } from '../../../contract/dog.ts';
 import { STRICT } from '../../../contract/common.ts';
-import { COATS, DOG_TRAITS, SEXES, TRAIT_WORDS } from '../../../core/dog/index.ts';
+import {
+  BODY_SHAPES,
+  breedOf,
+  BREEDS,
+  COATS,
+  coatRow,
+  DOG_TRAITS,
+  SEXES,
+  SHAPE_WORDS,
+  TRAIT_WORDS,
+  type BreedRow,
+} from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
 import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
@@ -18,7 +29,9 @@ const BLANK: DogDraft = {
   sex: 'female',
   born: null,
   coatClass: 'medium-double',
+  shape: 'retriever',
   weightKg: 20,
+  lastSeason: null,
   traits: [],
   outdoorShare: 0.25,
   standingMinutes: null,
@@ -44,11 +57,21 @@ function Fields({
   busy: boolean;
   back: string;
 }) {
-  const { register, handleSubmit, formState } = useForm<DogDraft>({
+  const { register, handleSubmit, formState, control, getValues, setValue } = useForm<DogDraft>({
     defaultValues: initial,
     resolver: joiResolver(dogDraftSchema, { ...STRICT, abortEarly: false }),
   });
   const { errors } = formState;
+  const usual = breedOf(useWatch({ control, name: 'breed' }));
+  const takeUsual = (b: BreedRow): void => {
+    setValue('coatClass', b.coatClass);
+    setValue('shape', b.shape);
+    const weight = getValues('weightKg');
+    if (!(weight >= b.weightKg.low && weight <= b.weightKg.high)) {
+      setValue('weightKg', Math.round((b.weightKg.low + b.weightKg.high) * 5) / 10);
+    }
+    setValue('traits', [...new Set([...getValues('traits'), ...b.traits])]);
+  };
   const said = (message: string | undefined) =>
     message && <Form.Control.Feedback type="invalid">{message}</Form.Control.Feedback>;
   return (
@@ -61,7 +84,12 @@ function Fields({
         </Form.Group>
         <Form.Group controlId="breed">
           <Form.Label>Breed or mix</Form.Label>
-          <Form.Control {...register('breed')} isInvalid={!!errors.breed} autoComplete="off" />
+          <Form.Control {...register('breed')} isInvalid={!!errors.breed} autoComplete="off" list="breeds" />
+          <datalist id="breeds">
+            {BREEDS.map((b) => (
+              <option key={b.name} value={b.name} />
+            ))}
+          </datalist>
         </Form.Group>
         <Form.Group controlId="coatClass">
           <Form.Label>Coat class</Form.Label>
@@ -69,6 +97,16 @@ function Fields({
             {COATS.map((c) => (
               <option key={c.coatClass} value={c.coatClass}>
                 {capital(c.name)}, {c.guardMm.low} to {c.guardMm.high} mm
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="shape">
+          <Form.Label>Body shape</Form.Label>
+          <Form.Select {...register('shape')}>
+            {BODY_SHAPES.map((s) => (
+              <option key={s} value={s}>
+                {capital(SHAPE_WORDS[s])}
               </option>
             ))}
           </Form.Select>
@@ -95,6 +133,15 @@ function Fields({
           <Form.Label>Born</Form.Label>
           <Form.Control type="date" {...register('born', { setValueAs: emptyToNull })} isInvalid={!!errors.born} />
           {said(errors.born?.message)}
+        </Form.Group>
+        <Form.Group controlId="lastSeason">
+          <Form.Label>Last season or litter, if intact</Form.Label>
+          <Form.Control
+            type="date"
+            {...register('lastSeason', { setValueAs: emptyToNull })}
+            isInvalid={!!errors.lastSeason}
+          />
+          {said(errors.lastSeason?.message)}
         </Form.Group>
         <Form.Group controlId="standing">
           <Form.Label>Stands for, minutes</Form.Label>
@@ -135,6 +182,17 @@ function Fields({
           <Form.Control {...register('owner.phone')} autoComplete="off" />
         </Form.Group>
       </div>
+      {usual && (
+        <div className="wt-note wt-note-good mt-3" role="status">
+          <p>
+            Usual for {usual.name}: {coatRow(usual.coatClass).name}, {usual.weightKg.low} to {usual.weightKg.high} kg,
+            hair of about {usual.backMm} mm at the back. Your hands and scale correct it.
+          </p>
+          <Button size="sm" variant="outline-primary" onClick={() => takeUsual(usual)}>
+            Take what is usual
+          </Button>
+        </div>
+      )}
       <fieldset className="mt-3">
         <legend className="fs-6">Mind</legend>
         <div className="wt-acts">
@@ -188,9 +246,11 @@ const FIELD_WORDS = [
   ['name', 'Name'],
   ['breed', 'Breed'],
   ['coatClass', 'Coat class'],
+  ['shape', 'Body shape'],
   ['weightKg', 'Weight, kg'],
   ['sex', 'Sex'],
   ['born', 'Born'],
+  ['lastSeason', 'Last season or litter'],
   ['standingMinutes', 'Stands for, minutes'],
   ['outdoorShare', 'Lives outdoors'],
   ['homeCare', 'Brushing at home'],
