@@ -40,6 +40,7 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
   ] as const)
     await page.getByLabel(label).fill(mm);
   await page.getByRole('button', { name: 'The rest is fine' }).click();
+  await panel.getByRole('radio', { name: 'One zone' }).click();
   for (const [id, finger, tug, comb] of [
     ['breeches.left', 'plate', 'handful', 'stops'],
     ['ruff.left', 'no skin', 'tuft', 'stops'],

@@ -56,6 +56,7 @@ describe('the walk by mouse', () => {
     const panel = page.locator('.wt-check > section').last();
     const pick = (test: string, grade: string) =>
       panel.getByRole('group', { name: test }).getByRole('radio', { name: grade, exact: true }).click();
+    await panel.getByRole('radio', { name: 'One zone' }).click();
     await left.locator('[data-zone="ribs.left"]').click();
     await panel.getByRole('heading', { name: 'Left ribs' }).waitFor();
     await pick('Finger to skin', 'push');
@@ -70,6 +71,10 @@ describe('the walk by mouse', () => {
     await page.getByText('Not worked until a vet has looked: Right loin and hip: hot spot.').waitFor();
     await page.getByRole('button', { name: 'The rest is fine' }).click();
 
+    await page.getByRole('button', { name: 'Undo' }).click();
+    expect(await page.getByRole('radio', { name: 'fine' }).first().isChecked()).to.equal(false);
+    await page.getByRole('button', { name: 'Redo' }).click();
+    expect(await page.getByRole('radio', { name: 'fine' }).first().isChecked()).to.equal(true);
     await page.reload();
     await page.getByText('32 of 32 zones felt').waitFor();
     expect(await page.getByLabel('Weight, kg').inputValue()).to.equal('27.4');
@@ -214,14 +219,10 @@ describe('the walk by keyboard alone, on the demo command', () => {
     await tabTo(page, /^left hind foot/);
     for (let i = 0; i < 5; i++) await press('ArrowRight');
     await page.getByRole('heading', { name: 'Left loin and hip' }).waitFor();
-    await tabTo(page, 'skin');
-    for (let i = 0; i < 3; i++) await press('ArrowRight');
-    await tabTo(page, 'nothing');
-    for (let i = 0; i < 2; i++) await press('ArrowRight');
-    await tabTo(page, 'glides');
-    await press('ArrowRight');
-    await press('ArrowRight');
+    for (const key of ['3', 't', '2', 'c', '2']) await press(key);
     await page.getByText('Packed: finger: no skin, comb stops.').waitFor();
+    await tabTo(page, 'Sweep');
+    await press('ArrowRight');
     await enter('Spread to zones not felt');
     await page.getByText('32 of 32 zones felt').waitFor();
     await enter('Save and plan');

@@ -2,8 +2,8 @@
  * The coat map: one side of the dog, every zone a button. Undercoat is wool texture that thickens with its grade,
  * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
  */
-import { useId, useRef, type KeyboardEvent } from 'react';
-import { ZONES, zoneName, type ZoneId } from '../../core/dog/index.ts';
+import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { isZoneId, ZONES, zoneName, type ZoneId } from '../../core/dog/index.ts';
 import { FIGURE, FRAME, type FigureZone } from './dog/figure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
 
@@ -18,6 +18,8 @@ export interface ZoneLook {
   /** Lit: worked in this step. Done: the comb glided. */
   readonly lit?: boolean | undefined;
   readonly done?: boolean | undefined;
+  /** Undercoat grade of another day, drawn faintly where this day has none yet. */
+  readonly ghost?: number | undefined;
   /** Said after the zone's name. */
   readonly says: string;
 }
@@ -27,6 +29,10 @@ interface Props {
   readonly looks: Partial<Readonly<Record<ZoneId, ZoneLook>>>;
   readonly selected?: ZoneId | undefined;
   readonly onSelect?: ((zone: ZoneId) => void) | undefined;
+  /** A pointer went down on a zone (begins), or was drawn on over another; with Shift, an arrow key carried it there. */
+  readonly onSweep?: ((zone: ZoneId, begins: boolean) => void) | undefined;
+  /** A key on a zone that the map itself does not use; true when it was used. */
+  readonly onZoneKey?: ((event: KeyboardEvent, zone: ZoneId) => boolean) | undefined;
   readonly label: string;
 }
 
@@ -44,7 +50,7 @@ const zonesOf = (side: 'left' | 'right'): readonly SideZone[] =>
 
 const SIDES = { left: zonesOf('left'), right: zonesOf('right') } as const;
 
-export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
+export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, label }: Props) {
   const key = useId().replace(/[^a-zA-Z0-9]/g, '');
   const buttons = useRef(new Map<ZoneId, SVGGElement>());
   const zones = SIDES[side];
@@ -58,11 +64,31 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
       const to = zones[(i + move + zones.length) % zones.length];
       if (!to) return;
       buttons.current.get(to.id)?.focus();
-      onSelect?.(to.id);
+      if (event.shiftKey && onSweep) onSweep(to.id, true);
+      else onSelect?.(to.id);
+    } else if (onZoneKey?.(event, at)) {
+      event.preventDefault();
     } else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
-      onSelect?.(at);
+      if (onSweep) onSweep(at, true);
+      else onSelect?.(at);
     }
+  };
+
+  // A finger keeps its events on the zone where it went down, so the zone under it is looked up by place.
+  const swept = useRef<ZoneId | undefined>(undefined);
+  const onPointer = (event: PointerEvent, begins: boolean): void => {
+    if (!onSweep || (!begins && swept.current === undefined)) return;
+    const over = document
+      .elementFromPoint(event.clientX, event.clientY)
+      ?.closest('[data-zone]')
+      ?.getAttribute('data-zone');
+    if (!over || !isZoneId(over) || over === swept.current) return;
+    swept.current = over;
+    onSweep(over, begins);
+  };
+  const onPointerEnd = (): void => {
+    swept.current = undefined;
   };
 
   const zone = ({ id, figure }: SideZone) => {
@@ -78,6 +104,9 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
     const body = (
       <>
         <path className="wt-zone-hit" d={figure.path} />
+        {grade === undefined && look?.ghost !== undefined && look.ghost > 0 && (
+          <path className="wt-ghost" d={figure.path} fill={`url(#${key}-wool-${look.ghost})`} pointerEvents="none" />
+        )}
         {grade !== undefined && grade > 0 && (
           <path d={figure.path} fill={`url(#${key}-wool-${grade})`} pointerEvents="none" />
         )}
@@ -108,7 +137,10 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
         aria-label={name}
         aria-pressed={id === selected}
         data-zone={id}
-        onClick={() => onSelect(id)}
+        onClick={() => {
+          // A sweep has chosen it already when the pointer went down.
+          if (!onSweep) onSelect(id);
+        }}
         onKeyDown={(event) => onKeyDown(event, id)}
       >
         {body}
@@ -123,17 +155,21 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
         viewBox={`${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`}
         role={onSelect ? 'group' : 'img'}
         aria-label={label}
+        className={onSweep && 'wt-swept'}
+        onPointerDown={(event) => onPointer(event, true)}
+        onPointerMove={(event) => onPointer(event, false)}
+        onPointerUp={onPointerEnd}
+        onPointerCancel={onPointerEnd}
+        onPointerLeave={onPointerEnd}
       >
         <defs>
           <WoolPatterns prefix={key} />
           <clipPath id={`${key}-body`}>
-            <path d={FIGURE.body} />
+            <path d={FIGURE.coat} />
             <path d={FIGURE.nearEar} />
-            <path d={FIGURE.tufts.leaves} />
           </clipPath>
           <clipPath id={`${key}-tail`}>
-            <path d={FIGURE.tail} />
-            <path d={FIGURE.tailTufts.leaves} />
+            <path d={FIGURE.tailCoat} />
           </clipPath>
           <linearGradient id={`${key}-coat`} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
             <stop offset="0" className="wt-coat-top" />
@@ -147,11 +183,11 @@ export function CoatMap({ side, looks, selected, onSelect, label }: Props) {
           {FIGURE.farLegs.map((d) => (
             <path key={d} className="wt-far" d={d} />
           ))}
-          <path className="wt-tuft" d={FIGURE.tailTufts.leaves} fill={`url(#${key}-coat)`} />
+          <path d={FIGURE.tailTufts.leaves} fill={`url(#${key}-coat)`} pointerEvents="none" />
           <path d={FIGURE.tail} fill={`url(#${key}-coat)`} />
           <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
           <path className="wt-fringe" d={FIGURE.tailTufts.edges} pointerEvents="none" />
-          <path className="wt-tuft" d={FIGURE.tufts.leaves} fill={`url(#${key}-coat)`} />
+          <path d={FIGURE.tufts.leaves} fill={`url(#${key}-coat)`} pointerEvents="none" />
           <path d={FIGURE.body} fill={`url(#${key}-coat)`} />
           <path d={FIGURE.nearEar} fill={`url(#${key}-coat)`} />
           <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>

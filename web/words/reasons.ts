@@ -16,6 +16,7 @@ import {
   TUG_SCALE,
   type ConditionKind,
   type ConditionReason,
+  type Contradiction,
   type DogStop,
   type Grade,
   type SkinFinding,
@@ -65,6 +66,34 @@ export function conditionReason(r: ConditionReason): string {
           : 'not felt';
     default:
       return unreachable(r);
+  }
+}
+
+export function questionText(q: Contradiction): string {
+  const at = 'zone' in q ? capital(zoneName(q.zone)) : '';
+  switch (q.code) {
+    case 'plate-glides':
+      return `${at}: a plate, but the comb glides? Feel again, then comb from the tips.`;
+    case 'plate-gives-nothing':
+      return `${at}: a plate that gives nothing to a pull. Is it tied? Packed hair comes, tied hair does not.`;
+    case 'skin-but-stops':
+      return `${at}: skin at a touch, but the comb stops? Look for a knot or a burr.`;
+    case 'tie-but-glides':
+      return `${at}: tied, but the comb glides? One of the two was felt elsewhere.`;
+    case 'pelt-but-skin':
+      return `${at}: felted to the skin, yet fingers reach it? It may be a mat that stands off.`;
+    case 'skin-but-handful':
+      return `${at}: skin at a touch, yet a handful comes? Thinning hair is for a vet.`;
+    case 'no-undercoat-but-plate':
+      return `${at}: a plate on a coat without undercoat? Look for a tie, or change the coat class.`;
+    case 'sides-differ':
+      return `${at} and its other side are ${q.grades} grades apart. Feel both once more.`;
+    case 'weight-jump':
+      return `${q.kg} kg now, ${q.lastKg} kg last time. Weigh again; a fast change is for a vet.`;
+    case 'length-not-of-class':
+      return `Hair of ${q.mm} mm is not of this coat class (${q.low} to ${q.high} mm). Was it clipped, or is the class another?`;
+    default:
+      return unreachable(q);
   }
 }
 

@@ -1,140 +1,139 @@
-/** The coat check: both hands in the coat, zone by zone, before any water. */
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+/** The coat check: both hands in the coat, before any water. Grades are swept over zones, or set one zone at a time. */
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import { coatCheck, type CheckDraft } from '../../../contract/check.ts';
+import { coatCheck, type CheckDraft, type CheckRecord } from '../../../contract/check.ts';
 import type { DogPage } from '../../../contract/dog.ts';
-import {
-  GUARD_PLACES,
-  INSPECTION,
-  INSPECTION_ANSWERS,
-  stopsOf,
-  TIED,
-  zoneConditions,
-  type InspectionAnswer,
-} from '../../../core/check/index.ts';
-import { coatRow, zone, ZONE_IDS, ZONES, type ZoneId } from '../../../core/dog/index.ts';
+import { contradictions, stopsOf, TIED, wholeCondition, zoneConditions } from '../../../core/check/index.ts';
+import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
-import { useDog, useSaveCheck } from '../../data/hooks.ts';
+import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
-import { dogStop, zoneStop } from '../../words/reasons.ts';
+import { dateText } from '../../words/dates.ts';
+import { capital, percent } from '../../words/figures.ts';
+import { conditionReason, CONDITION_WORDS, dogStop, zoneStop } from '../../words/reasons.ts';
 import { conditionLook, type Looks } from '../dog/looks.ts';
-import { mirrored, spread, useCheckDraft, withFindings } from './draft.ts';
+import { asLastTime, mirrored, spread, useCheckDraft, withFindings, type Findings } from './draft.ts';
+import { gradeOfDigit, type Held, type TestKey } from './hand.ts';
+import { HandPanel } from './HandPanel.tsx';
+import { Questions } from './Questions.tsx';
+import { WholeDog } from './WholeDog.tsx';
 import { ZonePanel } from './ZonePanel.tsx';
 
-const GUARD_WORDS = { back: 'Hair at back, mm', ruff: 'Hair at ruff, mm', breeches: 'Breeches, mm' } as const;
-const ANSWER_WORDS: Readonly<Record<InspectionAnswer, string>> = { fine: 'fine', watch: 'watch', trouble: 'trouble' };
-const ANSWERS = INSPECTION_ANSWERS.map((value) => ({ value, word: ANSWER_WORDS[value] }));
+const WAYS = [
+  { value: 'sweep', word: 'Sweep' },
+  { value: 'zone', word: 'One zone' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+/** Keys that choose the test whose grades the digits give. */
+const TEST_KEYS: Readonly<Record<string, TestKey>> = { f: 'finger', t: 'tug', c: 'comb', k: 'tie', s: 'skin' };
 
-function NumberField({
-  label,
-  value,
-  onChange,
-  min,
-  max,
-  step = 1,
-}: {
-  label: string;
-  value: number | undefined;
-  onChange: (v: number | undefined) => void;
-  min: number;
-  max: number;
-  step?: number;
-}) {
-  return (
-    <label>
-      {label}
-      <Form.Control
-        type="number"
-        min={min}
-        max={max}
-        step={step}
-        value={value ?? ''}
-        onChange={(e) => onChange(e.target.value === '' ? undefined : Number(e.target.value))}
-      />
-    </label>
-  );
-}
+/** Is a text being typed there: its letters and its own undo are not the room's. */
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && ['number', 'text', 'search'].includes(target.type));
 
-function Measures({ draft, change }: { draft: CheckDraft; change: (d: CheckDraft) => void }) {
-  return (
-    <div className="wt-measures">
-      <NumberField
-        label="Weight, kg"
-        value={draft.weightKg}
-        min={0.5}
-        max={120}
-        step={0.1}
-        onChange={(v) => change({ ...draft, weightKg: v ?? 0 })}
-      />
-      {GUARD_PLACES.map((place) => (
-        <NumberField
-          key={place}
-          label={GUARD_WORDS[place]}
-          value={draft.guardMm[place]}
-          min={1}
-          max={300}
-          onChange={(v) => {
-            const { [place]: _, ...rest } = draft.guardMm;
-            change({ ...draft, guardMm: v === undefined ? rest : { ...rest, [place]: v } });
-          }}
-        />
-      ))}
-    </div>
-  );
-}
-
-function Inspecting({ draft, change }: { draft: CheckDraft; change: (d: CheckDraft) => void }) {
-  const allFine = Object.fromEntries(INSPECTION.map((row) => [row.item, draft.inspection[row.item] ?? 'fine']));
-  return (
-    <div className="wt-inspect">
-      {INSPECTION.map((row) => (
-        <Pick
-          key={row.item}
-          name={row.name}
-          options={ANSWERS}
-          value={draft.inspection[row.item]}
-          onPick={(answer) => change({ ...draft, inspection: { ...draft.inspection, [row.item]: answer } })}
-        />
-      ))}
-      <Button
-        size="sm"
-        variant="outline-primary"
-        className="mt-2"
-        onClick={() => change({ ...draft, inspection: allFine })}
-      >
-        The rest is fine
-      </Button>
-    </div>
-  );
-}
-
-function Feeling({ page }: { page: DogPage }) {
+function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined }) {
   const { dog, today } = page;
   const navigate = useNavigate();
-  const { draft, setDraft, forget } = useCheckDraft(dog.id, formatDay(day(today)), dog.weightKg);
+  const { draft, change, undo, redo, canUndo, canRedo, forget } = useCheckDraft(
+    dog.id,
+    formatDay(day(today)),
+    dog.weightKg,
+  );
   const [selected, setSelected] = useState<ZoneId>(ZONES[0]?.id ?? 'back');
+  const [way, setWay] = useState<Way>('sweep');
+  const [held, setHeld] = useState<Held | undefined>();
+  const [both, setBoth] = useState(true);
   const save = useSaveCheck(dog.id);
 
-  const conditions = zoneConditions(coatCheck(draft), coatRow(dog.coatClass));
+  const zones = (to: (zones: Findings) => Findings, joins = false): void =>
+    change((now) => {
+      const next = to(now.zones);
+      return next === now.zones ? now : { ...now, zones: next };
+    }, joins);
+  /** The hand passes over a zone; begins: a new act, not the sweep going on. */
+  const pass = (over: ZoneId, hand: Held | undefined, begins: boolean): void => {
+    setSelected(over);
+    if (hand?.kind === 'grade') zones((z) => withFindings(z, over, hand.sets, both), !begins);
+    else if (hand?.kind === 'last' && last) zones((z) => asLastTime(z, over, last.zones, both), !begins);
+  };
+
+  /** On the map: a letter chooses the test, a digit its grade for this zone, and it stays in hand. */
+  const onMapKey = (event: KeyboardEvent, at: ZoneId): boolean => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    const test = TEST_KEYS[event.key.toLowerCase()];
+    if (test) {
+      setHeld(gradeOfDigit(test, 0));
+      return true;
+    }
+    if (!/^\d$/.test(event.key)) return false;
+    const grade = gradeOfDigit(held?.kind === 'grade' ? held.test : 'finger', Number(event.key));
+    if (!grade) return false;
+    setHeld(grade);
+    pass(at, grade, true);
+    return true;
+  };
+
+  const check = coatCheck(draft);
+  const conditions = zoneConditions(check, coatRow(dog.coatClass));
   const looks: Looks = {};
   for (const c of conditions) {
-    looks[c.zone] =
-      c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind) ? { says: 'not felt yet' } : conditionLook(c);
+    const unfelt = c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind);
+    looks[c.zone] = unfelt ? { says: 'not felt yet', ghost: last?.zones[c.zone]?.finger } : conditionLook(c);
   }
-  const stops = stopsOf(coatCheck(draft), dog.traits);
+  const stops = stopsOf(check, dog.traits);
+  const questions = contradictions(check, dog.coatClass, {
+    lastKg: last?.weightKg,
+    clipped: dog.traits.includes('previously-clipped'),
+  });
   const felt = ZONE_IDS.filter((id) => draft.zones[id] !== undefined).length;
+  const whole = wholeCondition(conditions);
+  const shown = conditions.find((c) => c.zone === selected);
   const weightOk = draft.weightKg >= 0.5 && draft.weightKg <= 120;
+  const set = (to: CheckDraft): void => change(() => to);
+  const ready = !save.isPending && felt > 0 && weightOk;
   const onSave = (): void => {
+    if (!ready) return;
     save.mutate(draft, {
-      onSuccess: (check) => {
+      onSuccess: (saved) => {
         forget();
-        void navigate(`/desk/dogs/${dog.id}/plan/${check.id}`);
+        void navigate(`/desk/dogs/${dog.id}/plan/${saved.id}`);
       },
     });
   };
+  const maps = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent): void => {
+      const key = event.key.toLowerCase();
+      const command = event.ctrlKey || event.metaKey;
+      if (command && key === 'enter') onSave();
+      else if (isTyping(event.target)) return;
+      else if (command && key === 'z' && !event.shiftKey) undo();
+      else if (command && (key === 'y' || key === 'z')) redo();
+      else if (!command && !event.altKey && key === 'm') {
+        maps.current?.querySelector<SVGElement>('[data-zone][tabindex="0"]')?.focus();
+      } else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  const map = (side: 'left' | 'right') => (
+    <CoatMap
+      side={side}
+      looks={looks}
+      selected={selected}
+      onSelect={setSelected}
+      onSweep={(over, begins) => pass(over, way === 'sweep' ? held : undefined, begins)}
+      onZoneKey={onMapKey}
+      label={`${capital(side)} side: choose a zone`}
+    />
+  );
   return (
     <>
       <div className="wt-title">
@@ -145,63 +144,78 @@ function Feeling({ page }: { page: DogPage }) {
           <h1>Coat check</h1>
         </div>
         <span className="wt-soft" role="status">
-          {felt} of {ZONE_IDS.length} zones felt; kept on this device until you save
+          {felt} of {ZONE_IDS.length} zones felt
+          {felt > 0 && `; ${CONDITION_WORDS[whole.kind]} on ${percent(whole.share)}`}
         </span>
-        <Button onClick={onSave} disabled={save.isPending || felt === 0 || !weightOk}>
-          Save and plan
-        </Button>
+        <div className="wt-acts">
+          <Button variant="outline-primary" disabled={!canUndo} onClick={undo}>
+            <Undo2 aria-hidden size={17} /> Undo
+          </Button>
+          <Button variant="outline-primary" disabled={!canRedo} onClick={redo}>
+            <Redo2 aria-hidden size={17} /> Redo
+          </Button>
+          <Button onClick={onSave} disabled={!ready}>
+            Save and plan
+          </Button>
+        </div>
       </div>
       <Refusal error={save.error} />
-      {(stops.dog.length > 0 || stops.zones.length > 0) && (
-        <div className="wt-note wt-note-stop" role="alert">
-          {stops.dog.length > 0 && <p>No groom today; a vet should look. {stops.dog.map(dogStop).join(' ')}</p>}
-          {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
-        </div>
-      )}
       <div className="wt-cols wt-check">
-        <section className="wt-sheet" aria-labelledby="whole">
-          <h2 id="whole">Whole dog</h2>
-          <Measures draft={draft} change={setDraft} />
-          <Inspecting draft={draft} change={setDraft} />
-          <label className="d-block mt-3">
-            Note
-            <Form.Control
-              as="textarea"
-              rows={2}
-              maxLength={4000}
-              value={draft.note}
-              onChange={(e) => setDraft({ ...draft, note: e.target.value })}
+        <WholeDog draft={draft} change={set} />
+        <section ref={maps} className="wt-map" aria-label="Coat map">
+          {map('left')}
+          {map('right')}
+        </section>
+        <section className="wt-sheet" aria-labelledby="zone-name">
+          <h2 id="zone-name">{capital(zoneName(selected))}</h2>
+          <p className="wt-note wt-note-good" role="status">
+            {shown && draft.zones[selected]
+              ? `${capital(CONDITION_WORDS[shown.kind])}: ${shown.reasons.map(conditionReason).join(', ')}.`
+              : 'Not felt yet.'}
+          </p>
+          <Pick name="Set" options={WAYS} value={way} onPick={setWay} />
+          {way === 'sweep' ? (
+            <HandPanel
+              held={held}
+              onHold={setHeld}
+              both={both}
+              onBoth={setBoth}
+              lastTime={last && dateText(last.day)}
             />
-          </label>
+          ) : (
+            <ZonePanel
+              zone={selected}
+              findings={draft.zones[selected]}
+              onChange={(findings) => zones((z) => withFindings(z, selected, findings))}
+              onMirror={zone(selected).side === 'mid' ? undefined : () => zones((z) => mirrored(z, selected))}
+              onSpread={() => zones((z) => spread(z, selected))}
+              onStep={(by) => {
+                const i = ZONE_IDS.indexOf(selected);
+                setSelected(ZONE_IDS[(i + by + ZONE_IDS.length) % ZONE_IDS.length] ?? selected);
+              }}
+            />
+          )}
+          <details className="mt-2">
+            <summary>Packed or matted?</summary>
+            Packed hair is dense and loose: a pinch pulls out, no lock is tied; water and air clear it. Matted hair does
+            not come: hairs are locked to one another. Water shrinks it.
+          </details>
+          <details>
+            <summary>Keys</summary>M goes to the map. There, arrows walk the zones, and with Shift they carry what is in
+            hand; a letter chooses the test (F finger, T tug, C comb, K tied, S skin), a digit its grade, from 0. Ctrl Z
+            takes back, Ctrl Enter saves.
+          </details>
         </section>
-        <section className="wt-map" aria-label="Coat map">
-          <CoatMap
-            side="left"
-            looks={looks}
-            selected={selected}
-            onSelect={setSelected}
-            label="Left side: choose a zone"
-          />
-          <CoatMap
-            side="right"
-            looks={looks}
-            selected={selected}
-            onSelect={setSelected}
-            label="Right side: choose a zone"
-          />
-        </section>
-        <ZonePanel
-          zone={selected}
-          findings={draft.zones[selected]}
-          condition={conditions.find((c) => c.zone === selected)}
-          onChange={(change) => setDraft(withFindings(draft, selected, change))}
-          onMirror={zone(selected).side === 'mid' ? undefined : () => setDraft(mirrored(draft, selected))}
-          onSpread={() => setDraft(spread(draft, selected))}
-          onStep={(by) => {
-            const i = ZONE_IDS.indexOf(selected);
-            setSelected(ZONE_IDS[(i + by + ZONE_IDS.length) % ZONE_IDS.length] ?? selected);
-          }}
-        />
+      </div>
+      {/* Below, and held to the edge of the window: it must not move the dog under the hand. */}
+      <div className="wt-said">
+        {(stops.dog.length > 0 || stops.zones.length > 0) && (
+          <div className="wt-note wt-note-stop" role="alert">
+            {stops.dog.length > 0 && <p>No groom today; a vet should look. {stops.dog.map(dogStop).join(' ')}</p>}
+            {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
+          </div>
+        )}
+        <Questions questions={questions} onGo={setSelected} />
       </div>
     </>
   );
@@ -209,5 +223,18 @@ function Feeling({ page }: { page: DogPage }) {
 
 export function CheckRoom() {
   const { dogId = '' } = useParams();
-  return <Loaded query={useDog(dogId)}>{(page) => <Feeling key={page.dog.id} page={page} />}</Loaded>;
+  const query = useDog(dogId);
+  const lastId = query.data?.checks[0]?.id;
+  const last = useCheck(lastId);
+  return (
+    <Loaded query={query}>
+      {(page) =>
+        lastId === undefined ? (
+          <Feeling key={page.dog.id} page={page} last={undefined} />
+        ) : (
+          <Loaded query={last}>{(check) => <Feeling key={page.dog.id} page={page} last={check} />}</Loaded>
+        )
+      }
+    </Loaded>
+  );
 }

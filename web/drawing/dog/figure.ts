@@ -2,7 +2,7 @@
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3';
 import type { Region } from '../../../core/dog/index.ts';
 import { seededRandom } from '../../../core/quantity/index.ts';
-import { locks, tufts } from './fur.ts';
+import { coatLine, locks, tufts } from './fur.ts';
 import {
   BODY,
   CUTS,
@@ -48,6 +48,8 @@ function lieAt([x, y]: Point): Point {
   if (y > 410) return [0.9, 0.44]; // belly
   return [0.95, 0.31];
 }
+
+const tailDepth = ([x, y]: Point): number => (x < 800 && y < 300 ? 12 : 34);
 
 /** The plume hangs: hair lies along it and falls away from its tip. */
 const tailLie = ([x, y]: Point): Point => (y > 500 ? [-0.3, 0.95] : x < 840 ? [0.5, 0.87] : [0.35, 0.94]);
@@ -104,7 +106,9 @@ export const FIGURE = (() => {
     farLegs: [loop(FAR_FORELEG), loop(FAR_HINDLEG)],
     outline: shortHaired(BODY).map((run) => stroke(...run)),
     tufts: tufts(BODY, depthAt, lieAt, random),
-    tailTufts: tufts(TAIL, ([x, y]) => (x < 800 && y < 300 ? 12 : 34), tailLie, random),
+    tailTufts: tufts(TAIL, tailDepth, tailLie, random),
+    coat: loop(coatLine(BODY, depthAt)),
+    tailCoat: loop(coatLine(TAIL, tailDepth)),
     locks: CUTS.map((c) => locks(c, random)).join(''),
     /** Soft lines of the anatomy under the coat. */
     anatomy: [

@@ -73,6 +73,18 @@ export function tufts(
   return { leaves: leaves.join(''), edges: edges.join('') };
 }
 
+/**
+ * The line that the coat's surface makes beyond the body's: an outline given clockwise, moved out by the depth of the
+ * hair there. Few points, so that a pointer is cheaply found to be on the coat.
+ */
+export const coatLine = (points: readonly Point[], depthAt: (p: Point) => number): readonly Point[] =>
+  points.map((p, i) => {
+    const before = points[(i + points.length - 1) % points.length] ?? p;
+    const after = points[(i + 1) % points.length] ?? p;
+    const [dx, dy] = unit([after[0] - before[0], after[1] - before[1]]);
+    return along(p, [[dy, -dx], depthAt(p) * 0.7]);
+  });
+
 function inside([x, y]: Point, polygon: readonly Point[]): boolean {
   let within = false;
   polygon.forEach((a, i) => {

@@ -217,7 +217,7 @@ export const P = {
   flank: [640, 372],
   hipLow: [716, 384],
   croupOut: [730, 200],
-  croup: [736, 296],
+  croup: [738, 330],
   rumpOut: [830, 240],
   rumpRear: [812, 330],
   thighBack: [760, 372],

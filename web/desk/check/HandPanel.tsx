@@ -1,0 +1,56 @@
+/** What is in the hand: choose a grade, then draw it over every zone that feels so. */
+import { Form } from 'react-bootstrap';
+import { Pick } from '../../app/Pick.tsx';
+import { heldText, TESTS, type Held } from './hand.ts';
+
+interface Props {
+  readonly held: Held | undefined;
+  readonly onHold: (held: Held) => void;
+  readonly both: boolean;
+  readonly onBoth: (both: boolean) => void;
+  /** Day of the check before, as it is said; absent when there is none. */
+  readonly lastTime: string | undefined;
+}
+
+export function HandPanel({ held, onHold, both, onBoth, lastTime }: Props) {
+  return (
+    <>
+      <p className="wt-soft mb-1" role="status">
+        {held
+          ? `In hand: ${heldText(held)}. Draw it over the zones that feel so.`
+          : 'Choose a grade, then draw it over zones.'}
+      </p>
+      {TESTS.map((test) => (
+        <Pick
+          key={test.key}
+          name={test.name}
+          options={test.grades.map((g, i) => ({ value: i, word: g.word, says: g.says }))}
+          value={
+            held?.kind === 'grade' && held.test === test.key
+              ? test.grades.findIndex((g) => g.word === held.word)
+              : undefined
+          }
+          onPick={(i) => {
+            const grade = test.grades[i];
+            if (grade) onHold({ kind: 'grade', test: test.key, word: grade.word, sets: grade.sets });
+          }}
+        />
+      ))}
+      {lastTime !== undefined && (
+        <Pick
+          name={`From ${lastTime}`}
+          options={[{ value: 'last', word: 'as last time', says: 'Coat only; ties and skin are felt anew.' }]}
+          value={held?.kind === 'last' ? 'last' : undefined}
+          onPick={() => onHold({ kind: 'last' })}
+        />
+      )}
+      <Form.Check
+        id="both-sides"
+        type="switch"
+        label="Both sides at once"
+        checked={both}
+        onChange={(e) => onBoth(e.target.checked)}
+      />
+    </>
+  );
+}

@@ -1,0 +1,146 @@
+/** The whole dog before its coat: weight, hair, the inspection in working order, the air of the day, a note. */
+import { Button, Form } from 'react-bootstrap';
+import type { CheckDraft } from '../../../contract/check.ts';
+import {
+  GUARD_PLACES,
+  INSPECTION,
+  INSPECTION_ANSWERS,
+  type Air,
+  type InspectionAnswer,
+} from '../../../core/check/index.ts';
+import { Pick } from '../../app/Pick.tsx';
+
+const GUARD_WORDS = { back: 'Hair at back, mm', ruff: 'Hair at ruff, mm', breeches: 'Breeches, mm' } as const;
+const ANSWER_WORDS: Readonly<Record<InspectionAnswer, string>> = { fine: 'fine', watch: 'watch', trouble: 'trouble' };
+const ANSWERS = INSPECTION_ANSWERS.map((value) => ({ value, word: ANSWER_WORDS[value] }));
+
+interface Props {
+  readonly draft: CheckDraft;
+  readonly change: (to: CheckDraft) => void;
+}
+
+function NumberField({
+  label,
+  value,
+  onChange,
+  min,
+  max,
+  step = 1,
+}: {
+  label: string;
+  value: number | undefined;
+  onChange: (v: number | undefined) => void;
+  min: number;
+  max: number;
+  step?: number;
+}) {
+  return (
+    <label>
+      {label}
+      <Form.Control
+        type="number"
+        min={min}
+        max={max}
+        step={step}
+        value={value ?? ''}
+        onChange={(e) => onChange(e.target.value === '' ? undefined : Number(e.target.value))}
+      />
+    </label>
+  );
+}
+
+function Measures({ draft, change }: Props) {
+  return (
+    <div className="wt-measures">
+      <NumberField
+        label="Weight, kg"
+        value={draft.weightKg}
+        min={0.5}
+        max={120}
+        step={0.1}
+        onChange={(v) => change({ ...draft, weightKg: v ?? 0 })}
+      />
+      {GUARD_PLACES.map((place) => (
+        <NumberField
+          key={place}
+          label={GUARD_WORDS[place]}
+          value={draft.guardMm[place]}
+          min={1}
+          max={300}
+          onChange={(v) => {
+            const { [place]: _, ...rest } = draft.guardMm;
+            change({ ...draft, guardMm: v === undefined ? rest : { ...rest, [place]: v } });
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+function Inspecting({ draft, change }: Props) {
+  const allFine = Object.fromEntries(INSPECTION.map((row) => [row.item, draft.inspection[row.item] ?? 'fine']));
+  return (
+    <div className="wt-inspect">
+      <Button
+        size="sm"
+        variant="outline-primary"
+        className="mb-1"
+        onClick={() => change({ ...draft, inspection: allFine })}
+      >
+        The rest is fine
+      </Button>
+      {INSPECTION.map((row) => (
+        <Pick
+          key={row.item}
+          name={row.name}
+          options={ANSWERS}
+          value={draft.inspection[row.item]}
+          onPick={(answer) => change({ ...draft, inspection: { ...draft.inspection, [row.item]: answer } })}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** A draft with one reading of the air changed; no reading, no air. */
+function withAir({ air, ...rest }: CheckDraft, key: keyof Air, value: number | undefined): CheckDraft {
+  const { [key]: _, ...others } = air ?? {};
+  const next = value === undefined ? others : { ...others, [key]: value };
+  return Object.keys(next).length === 0 ? rest : { ...rest, air: next };
+}
+
+export function WholeDog({ draft, change }: Props) {
+  return (
+    <section className="wt-sheet" aria-labelledby="whole">
+      <h2 id="whole">Whole dog</h2>
+      <Measures draft={draft} change={change} />
+      <Inspecting draft={draft} change={change} />
+      <div className="wt-measures mt-3">
+        <NumberField
+          label="Air, °C"
+          value={draft.air?.temperatureC}
+          min={-40}
+          max={60}
+          onChange={(v) => change(withAir(draft, 'temperatureC', v))}
+        />
+        <NumberField
+          label="Humidity, %"
+          value={draft.air?.humidityPct}
+          min={0}
+          max={100}
+          onChange={(v) => change(withAir(draft, 'humidityPct', v))}
+        />
+      </div>
+      <label className="d-block">
+        Note
+        <Form.Control
+          as="textarea"
+          rows={2}
+          maxLength={4000}
+          value={draft.note}
+          onChange={(e) => change({ ...draft, note: e.target.value })}
+        />
+      </label>
+    </section>
+  );
+}
