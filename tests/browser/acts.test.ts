@@ -175,6 +175,7 @@ describe('a full check in at most 30 acts', () => {
       if (held !== s.test + s.grade) {
         held = s.test + s.grade;
         await press(page.getByRole('group', { name: s.test }).getByRole('radio', { name: s.grade, exact: true }));
+        await page.getByText(`In hand: ${s.test.toLowerCase()}: ${s.grade}.`).waitFor();
       }
       acts += (await drawOver(map, hand, s.through.map(spot))) ? 2 : 1;
       if (i === 6) {

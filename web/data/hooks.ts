@@ -77,7 +77,8 @@ export const useRules = () =>
 /** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
 function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: send, onSettled: () => queries.invalidateQueries() });
+  // Not waited for: whoever wrote goes on at once, and rooms that show something ask again behind it.
+  return useMutation({ mutationFn: send, onSettled: () => void queries.invalidateQueries() });
 }
 
 export const useAddDog = () => useWrite((draft: DogDraft) => api<DogRecord>('POST', '/dogs', draft));
@@ -101,7 +102,7 @@ export function useLogEvents(sessionId: string) {
       api<SessionPage>('POST', `/sessions/${at(sessionId)}/events`, { events }),
     onSuccess: (page) => {
       queries.setQueryData(key, page);
-      return queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== key[0] });
+      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== key[0] });
     },
   });
 }

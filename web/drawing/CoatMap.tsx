@@ -2,7 +2,7 @@
  * The coat map: one side of the dog, every zone a button. Undercoat is wool texture that thickens with its grade,
  * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
  */
-import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { isZoneId, ZONES, zoneName, type ZoneId } from '../../core/dog/index.ts';
 import { FIGURE, FRAME, type FigureZone } from './dog/figure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
@@ -148,85 +148,119 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
     );
   };
 
-  const flip = side === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;
+  const flip = flipOf(side);
   return (
     <figure className="wt-coatmap">
-      <svg
-        viewBox={`${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`}
-        role={onSelect ? 'group' : 'img'}
-        aria-label={label}
-        className={onSweep && 'wt-swept'}
-        onPointerDown={(event) => onPointer(event, true)}
-        onPointerMove={(event) => onPointer(event, false)}
-        onPointerUp={onPointerEnd}
-        onPointerCancel={onPointerEnd}
-        onPointerLeave={onPointerEnd}
-      >
-        <defs>
-          <WoolPatterns prefix={key} />
-          <clipPath id={`${key}-body`}>
-            <path d={FIGURE.coat} />
-            <path d={FIGURE.nearEar} />
-          </clipPath>
-          <clipPath id={`${key}-tail`}>
-            <path d={FIGURE.tailCoat} />
-          </clipPath>
-          <linearGradient id={`${key}-coat`} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
-            <stop offset="0" className="wt-coat-top" />
-            <stop offset="0.62" className="wt-coat-mid" />
-            <stop offset="1" className="wt-coat-low" />
-          </linearGradient>
-        </defs>
-        <g transform={flip}>
-          <ellipse className="wt-ground" cx="540" cy="640" rx="330" ry="16" />
-          <path className="wt-far" d={FIGURE.farEar} />
-          {FIGURE.farLegs.map((d) => (
-            <path key={d} className="wt-far" d={d} />
-          ))}
-          <path d={FIGURE.tailTufts.leaves} fill={`url(#${key}-coat)`} pointerEvents="none" />
-          <path d={FIGURE.tail} fill={`url(#${key}-coat)`} />
-          <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
-          <path className="wt-fringe" d={FIGURE.tailTufts.edges} pointerEvents="none" />
-          <path d={FIGURE.tufts.leaves} fill={`url(#${key}-coat)`} pointerEvents="none" />
-          <path d={FIGURE.body} fill={`url(#${key}-coat)`} />
-          <path d={FIGURE.nearEar} fill={`url(#${key}-coat)`} />
-          <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>
-          <g pointerEvents="none">
-            <path className="wt-locks" d={FIGURE.locks} />
-            <path className="wt-fringe" d={FIGURE.tufts.edges} />
-            {[...FIGURE.outline, FIGURE.nearEarEdge].map((d) => (
-              <path key={d} className="wt-outline" d={d} />
-            ))}
-            {FIGURE.anatomy.map((d) => (
-              <path key={d} className="wt-anatomy" d={d} />
-            ))}
-            <path className="wt-inner-ear" d={FIGURE.innerEar} />
-            <path className="wt-feature" d={FIGURE.mouth} fill="none" />
-            <path className="wt-nose" d="M147,224 q2,-12 14,-13 q8,1 9,8 q-2,10 -11,14 q-10,2 -12,-9z" />
-            <path className="wt-eye" d="M241,197 q7,-11 19,-7 q4,6 -2,11 q-9,6 -17,-4z" />
-            <circle className="wt-glint" cx="253" cy="194" r="1.8" />
-            <path className="wt-feature" d="M240,186 q9,-8 21,-6" fill="none" />
-            {[338, 352, 366].map((x) => (
-              <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
-            ))}
-            {[736, 750, 764].map((x) => (
-              <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
-            ))}
+      <div className="wt-layers">
+        <Body flip={flip} />
+        <svg
+          viewBox={VIEW}
+          role={onSelect ? 'group' : 'img'}
+          aria-label={label}
+          className={onSweep && 'wt-swept'}
+          onPointerDown={(event) => onPointer(event, true)}
+          onPointerMove={(event) => onPointer(event, false)}
+          onPointerUp={onPointerEnd}
+          onPointerCancel={onPointerEnd}
+          onPointerLeave={onPointerEnd}
+        >
+          <defs>
+            <WoolPatterns prefix={key} />
+            <clipPath id={`${key}-body`}>
+              <path d={FIGURE.coat} />
+              <path d={FIGURE.nearEar} />
+            </clipPath>
+            <clipPath id={`${key}-tail`}>
+              <path d={FIGURE.tailCoat + FIGURE.body} clipRule="evenodd" />
+            </clipPath>
+          </defs>
+          <g transform={flip}>
+            <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
+            <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>
             {zones.map(({ id, figure }) => {
               const look = looks[id];
               if (!look?.stopped && !look?.marked) return null;
               const [x, y] = figure.centre;
               return (
-                <g key={id} className={look.stopped ? 'wt-ring is-stop' : 'wt-ring'}>
+                <g key={id} className={look.stopped ? 'wt-ring is-stop' : 'wt-ring'} pointerEvents="none">
                   <circle cx={x} cy={y} r="15" />
                   <circle cx={x} cy={y} r={look.stopped ? 8 : 3} />
                 </g>
               );
             })}
           </g>
-        </g>
-      </svg>
+        </svg>
+        <Hair flip={flip} />
+      </div>
       <figcaption>{side === 'left' ? 'Left side' : 'Right side'}</figcaption>
     </figure>
   );
 }
+
+const VIEW = `${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`;
+const flipOf = (side: 'left' | 'right'): string | undefined =>
+  side === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;
+
+interface LayerProps {
+  readonly flip: string | undefined;
+}
+
+/** What lies under the zones and never changes: a layer of its own, so that a sweep paints only zones. */
+const Body = memo(function Body({ flip }: LayerProps) {
+  const coat = useId().replace(/[^a-zA-Z0-9]/g, '');
+  return (
+    <svg viewBox={VIEW} aria-hidden className="wt-layer">
+      <defs>
+        <linearGradient id={coat} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
+          <stop offset="0" className="wt-coat-top" />
+          <stop offset="0.62" className="wt-coat-mid" />
+          <stop offset="1" className="wt-coat-low" />
+        </linearGradient>
+      </defs>
+      <g transform={flip}>
+        <ellipse className="wt-ground" cx="540" cy="640" rx="330" ry="16" />
+        <path className="wt-far" d={FIGURE.farEar} />
+        {FIGURE.farLegs.map((d) => (
+          <path key={d} className="wt-far" d={d} />
+        ))}
+        <g fill={`url(#${coat})`}>
+          <path d={FIGURE.tailTufts.leaves} />
+          <path d={FIGURE.tail} />
+        </g>
+        <path className="wt-fringe" d={FIGURE.tailTufts.edges} />
+        <g fill={`url(#${coat})`}>
+          <path d={FIGURE.tufts.leaves} />
+          <path d={FIGURE.body} />
+          <path d={FIGURE.nearEar} />
+        </g>
+      </g>
+    </svg>
+  );
+});
+
+/** What lies over the zones and never changes: hair, outline, features. */
+const Hair = memo(function Hair({ flip }: LayerProps) {
+  return (
+    <svg viewBox={VIEW} aria-hidden className="wt-layer">
+      <g transform={flip}>
+        <path className="wt-locks" d={FIGURE.locks} />
+        <path className="wt-fringe" d={FIGURE.tufts.edges} />
+        {[...FIGURE.outline, FIGURE.nearEarEdge].map((d) => (
+          <path key={d} className="wt-outline" d={d} />
+        ))}
+        {FIGURE.anatomy.map((d) => (
+          <path key={d} className="wt-anatomy" d={d} />
+        ))}
+        <path className="wt-inner-ear" d={FIGURE.innerEar} />
+        <path className="wt-feature" d={FIGURE.mouth} fill="none" />
+        <path className="wt-nose" d="M147,224 q2,-12 14,-13 q8,1 9,8 q-2,10 -11,14 q-10,2 -12,-9z" />
+        <path className="wt-eye" d="M241,197 q7,-11 19,-7 q4,6 -2,11 q-9,6 -17,-4z" />
+        <circle className="wt-glint" cx="253" cy="194" r="1.8" />
+        <path className="wt-feature" d="M240,186 q9,-8 21,-6" fill="none" />
+        {[338, 352, 366, 736, 750, 764].map((x) => (
+          <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
+        ))}
+      </g>
+    </svg>
+  );
+});

@@ -221,20 +221,15 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
   );
 }
 
+/** The check before is the newest one when the hands went in; the one being saved must not take its place. */
+function WithLast({ page }: { page: DogPage }) {
+  const [lastId] = useState(page.checks[0]?.id);
+  const last = useCheck(lastId);
+  if (lastId === undefined) return <Feeling page={page} last={undefined} />;
+  return <Loaded query={last}>{(check) => <Feeling page={page} last={check} />}</Loaded>;
+}
+
 export function CheckRoom() {
   const { dogId = '' } = useParams();
-  const query = useDog(dogId);
-  const lastId = query.data?.checks[0]?.id;
-  const last = useCheck(lastId);
-  return (
-    <Loaded query={query}>
-      {(page) =>
-        lastId === undefined ? (
-          <Feeling key={page.dog.id} page={page} last={undefined} />
-        ) : (
-          <Loaded query={last}>{(check) => <Feeling key={page.dog.id} page={page} last={check} />}</Loaded>
-        )
-      }
-    </Loaded>
-  );
+  return <Loaded query={useDog(dogId)}>{(page) => <WithLast key={page.dog.id} page={page} />}</Loaded>;
 }

@@ -82,7 +82,8 @@ export const coatLine = (points: readonly Point[], depthAt: (p: Point) => number
     const before = points[(i + points.length - 1) % points.length] ?? p;
     const after = points[(i + 1) % points.length] ?? p;
     const [dx, dy] = unit([after[0] - before[0], after[1] - before[1]]);
-    return along(p, [[dy, -dx], depthAt(p) * 0.7]);
+    const depth = depthAt(p);
+    return along(p, [[dy, -dx], depth > 10 ? depth * 0.4 : 0]);
   });
 
 function inside([x, y]: Point, polygon: readonly Point[]): boolean {
