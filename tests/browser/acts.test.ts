@@ -115,7 +115,11 @@ async function finger(page: Page): Promise<Hand> {
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', spot?: Spot) =>
     cdp.send('Input.dispatchTouchEvent', { type, touchPoints: spot ? [spot] : [] });
   return {
-    press: (target) => target.tap(),
+    press: async (target) => {
+      // A hand does not tap within the moment in which a stroke could still become a double tap.
+      await page.waitForTimeout(400);
+      await target.tap();
+    },
     draw: async (spots) => {
       const [first] = spots;
       if (!first) return;
