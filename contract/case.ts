@@ -6,7 +6,8 @@ import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../core/kit/index.ts'
 import type { PlanRequest } from '../core/bench/index.ts';
 import { checkFacts, coatCheck, type CheckDraft } from './check.ts';
 import { checked, daySchema, type Invalid } from './common.ts';
-import { houseSchema, toolSchema } from './salon.ts';
+import { toolSchema } from './kit.ts';
+import { caseHouseSchema } from './salon.ts';
 
 export const CASE_FORMAT = 'woolly-tide/case';
 export const CASE_VERSION = 1;
@@ -46,7 +47,7 @@ const caseSchema: Joi.ObjectSchema<CaseFile> = Joi.object<CaseFile>({
   }).required(),
   check: Joi.object(checkFacts).required(),
   kit: Joi.array().items(toolSchema).unique('id').max(200).required(),
-  house: houseSchema,
+  house: caseHouseSchema,
 }).label('case');
 
 /** Reads a parsed JSON value as a case: what to plan, or the field and sentence that stand in the way. */
@@ -63,7 +64,7 @@ export function readCase(
       dog: { ...rest, born: born === undefined ? undefined : parseDay(born), weightKg: check.weightKg },
       check: coatCheck({ ...check, day }),
       kit,
-      house: house ?? DEFAULT_HOUSE,
+      house: { ...DEFAULT_HOUSE, ...house },
     },
   };
 }

@@ -1,7 +1,22 @@
-/** The salon: where it is, its side in the open quarrels, its rates, its tools. */
+/** The salon: where it is, its side in the open quarrels, its rates; and what another side would change. */
 import Joi from 'joi';
-import { BLADE_USES, MAT_WAYS, TOOL_KINDS, type HouseRules, type Tool } from '../core/kit/index.ts';
-import { idSchema, lineSchema, versionSchema } from './common.ts';
+import type { MethodId } from '../core/bench/index.ts';
+import {
+  BATH_RHYTHMS,
+  BLADE_USES,
+  DEFAULT_QUARRELS,
+  MAT_WAYS,
+  SALON_RHYTHMS,
+  SLICKER_DEPTHS,
+  SLICKER_ORDERS,
+  SPRAYS,
+  STROKES,
+  WET_BRUSHING,
+  type HouseRules,
+  type Quarrels,
+  type ToolKind,
+} from '../core/kit/index.ts';
+import { lineSchema, versionSchema } from './common.ts';
 
 export interface SalonDraft {
   readonly name: string;
@@ -17,17 +32,51 @@ export interface SalonEdit extends SalonDraft {
 }
 export type SalonRecord = SalonEdit;
 
-export type ToolDraft = Omit<Tool, 'id'>;
+/** A plan in short: what a house would do with a dog. */
+export interface PlanGist {
+  readonly method: MethodId;
+  readonly minutes: number;
+  readonly priceCents: number;
+  readonly shareLeft: number;
+  readonly skinLoad: number;
+  /** Kinds of tools in the order of the steps. */
+  readonly tools: readonly ToolKind[];
+}
+/** What other house rules would change, before they are taken. */
+export interface HousePreview {
+  /** Dogs booked from today on, soonest first; null: nothing is open to the dog. */
+  readonly plans: readonly {
+    readonly dogId: string;
+    readonly name: string;
+    /** Day of the booking. */
+    readonly day: number;
+    readonly before: PlanGist | null;
+    readonly after: PlanGist | null;
+  }[];
+  /** Dogs whose next visit moves, and by how many days on the whole. */
+  readonly moved: { readonly sooner: number; readonly later: number; readonly days: number };
+}
+
+const side = (values: readonly string[]): Joi.StringSchema =>
+  Joi.string()
+    .valid(...values)
+    .required();
+const quarrelSchemas: Readonly<Record<keyof Quarrels, Joi.Schema>> = {
+  slickerOrder: side(SLICKER_ORDERS),
+  slickerDepth: side(SLICKER_DEPTHS),
+  stroke: side(STROKES),
+  blade: side(BLADE_USES),
+  bladeMinutes: Joi.number().integer().min(0).max(20).required(),
+  spray: side(SPRAYS),
+  wetBrushing: side(WET_BRUSHING),
+  mats: side(MAT_WAYS),
+  bath: side(BATH_RHYTHMS),
+  rhythm: side(SALON_RHYTHMS),
+};
 
 const weight = Joi.number().min(0).max(1000).required();
 export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>({
-  blade: Joi.string()
-    .valid(...BLADE_USES)
-    .required(),
-  bladeMinutes: Joi.number().integer().min(0).max(20).required(),
-  mats: Joi.string()
-    .valid(...MAT_WAYS)
-    .required(),
+  ...quarrelSchemas,
   weights: Joi.object({ hairOut: weight, minutes: weight, skin: weight, comfort: weight, dust: weight }).required(),
   rates: Joi.object({
     currency: Joi.string()
@@ -69,13 +118,11 @@ export const salonEditSchema: Joi.ObjectSchema<SalonEdit> = Joi.object<SalonEdit
   version: versionSchema.required(),
 }).label('salon');
 
-const toolFields = {
-  kind: Joi.string()
-    .valid(...TOOL_KINDS)
-    .required(),
-  name: lineSchema(60).min(1).required(),
-  pinMm: Joi.number().min(1).max(80),
-  spacingMm: Joi.number().min(0.2).max(20),
-};
-export const toolDraftSchema: Joi.ObjectSchema<ToolDraft> = Joi.object<ToolDraft>(toolFields).label('tool');
-export const toolSchema: Joi.ObjectSchema<Tool> = Joi.object<Tool>({ id: idSchema.required(), ...toolFields });
+export const housePreviewSchema: Joi.ObjectSchema<{ readonly house: HouseRules }> = Joi.object<{ house: HouseRules }>({
+  house: houseSchema.required(),
+}).label('preview');
+
+/** House rules as a case file may hold them: sides that it leaves out are those of a new salon. */
+export const caseHouseSchema: Joi.ObjectSchema<HouseRules> = houseSchema.fork(Object.keys(DEFAULT_QUARRELS), (key) =>
+  key.optional(),
+);

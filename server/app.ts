@@ -12,6 +12,8 @@ import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { dogRoutes } from './routes/dogs.ts';
 import { homeRoutes } from './routes/home.ts';
+import { kitRoutes } from './routes/kit.ts';
+import { photoRoutes } from './routes/photos.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 
@@ -72,8 +74,10 @@ export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
   });
   api.use(
     salonRoutes(kept),
+    kitRoutes(kept),
     dogRoutes(kept),
     checkRoutes(kept),
+    photoRoutes(kept),
     sessionRoutes(kept),
     bookingRoutes(kept),
     homeRoutes(kept),

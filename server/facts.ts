@@ -2,13 +2,14 @@
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck, type CheckRecord } from '../contract/check.ts';
 import type { SalonRecord } from '../contract/salon.ts';
-import { sessionRecord, type SessionRecord } from '../core/bench/index.ts';
+import { sessionRecord, type PlanRequest, type SessionRecord } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';
+import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
 import type { Stores } from './db/index.ts';
 import type { StoredSession } from './db/sessions.ts';
-import { Problem } from './problem.ts';
+import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
 export interface Kept {
@@ -61,11 +62,33 @@ export function outlookOf(
     homeCare: dog.homeCare,
     place: salon,
     openWeekdays: salon.house.openWeekdays,
+    rhythm: salon.house.rhythm,
     today,
     check: check && coatCheck(check),
     session: worked(kept, session),
     booked,
   });
+}
+
+/** The pieces that plans are made with: the salon's own, on the wall. */
+export const wallOf = (kept: Kept): readonly Tool[] =>
+  kept.stores.kit.all().filter((t) => !t.retired && t.homeOf === null);
+
+/** Days from the last bath before a day to that day, where one is on record. */
+function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
+  const bathed = kept.stores.sessions.ofDog(dogId).find((s) => {
+    if (s.day >= on) return false;
+    const { steps } = recordOf(kept, s);
+    return s.snapshot.plan.steps.some((step, i) => step.phase === 'bath' && steps[i]?.state === 'done');
+  });
+  return bathed && on - bathed.day;
+}
+
+/** What a plan is computed from: a stored check and its dog, today's kit, and the house as it is or as it might be. */
+export function planRequestOf(kept: Kept, record: CheckRecord, house: HouseRules = salonOf(kept).house): PlanRequest {
+  const dog = found(kept.stores.dogs.find(record.dogId), 'dog', record.dogId);
+  const check = coatCheck(record);
+  return { dog: coreDog(dog), check, kit: wallOf(kept), house, daysSinceBath: daysSinceBath(kept, dog.id, check.day) };
 }
 
 /** The newest finished session of a dog. */

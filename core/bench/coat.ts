@@ -14,7 +14,6 @@ import {
   type CoatCheck,
   type ConditionKind,
   type Readings,
-  type SkinFinding,
   type TieGrade,
   type ZoneCondition,
 } from '../check/index.ts';
@@ -36,14 +35,14 @@ export interface CoatZone {
   skinLoad: number;
 }
 
-const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, skin: SkinFinding): string =>
-  `${region.region} ${condition} ${tie} ${skin}`;
+const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, { skin, finger }: Readings): string =>
+  `${region.region} ${condition} ${tie} ${skin} ${finger}`;
 
 /** The tie has been worked out: what is left is the coat that stood around it. */
 export function settleTie(z: CoatZone, packs: boolean): void {
   z.tie = 'none';
   z.condition = z.readings.finger >= 3 && packs ? 'packed' : 'loose';
-  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings.skin);
+  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
 }
 
 export interface Coat {
@@ -76,7 +75,7 @@ export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly Zon
       pools,
       condition: c.kind,
       tie: c.readings.tie,
-      likeness: likenessOf(row, c.kind, c.readings.tie, c.readings.skin),
+      likeness: likenessOf(row, c.kind, c.readings.tie, c.readings),
       skinLoad: 0,
     };
   });
@@ -97,17 +96,29 @@ export const looseNowG = (coat: Coat): number => coat.zones.reduce((total, z) =>
 export const packedSurfaceShare = (coat: Coat): number =>
   coat.zones.filter((z) => z.condition === 'packed').reduce((total, z) => total + z.areaM2, 0) / coat.surfaceM2;
 
+/** Whose coat is worked, in which house, in which air. */
+export interface CoatJob {
+  readonly dog: Dog;
+  readonly house: HouseRules;
+  /** Air of the day, °C, where it was read. */
+  readonly airC?: number | undefined;
+  readonly daysSinceBath?: number | undefined;
+}
+
 /** What the rules look at in a zone. */
-export const ruleContext = (z: CoatZone, wetness: Wetness, dog: Dog, house: HouseRules): RuleContext => ({
+export const ruleContext = (z: CoatZone, wetness: Wetness, job: CoatJob): RuleContext => ({
   region: z.region.region,
   wetness,
-  coatClass: dog.coatClass,
+  coatClass: job.dog.coatClass,
   condition: z.condition,
+  grade: z.readings.finger,
   tie: z.tie,
   skin: z.readings.skin,
-  traits: dog.traits,
+  traits: job.dog.traits,
   guardMm: z.guardMm,
-  houseBlade: house.blade,
+  house: job.house,
+  airC: job.airC,
+  daysSinceBath: job.daysSinceBath,
 });
 
 /** Loose undercoat on the dog as the check found it, grams. */

@@ -41,3 +41,13 @@ export {
   inOrder,
   sessionRecord,
 } from './record.ts';
+export { type PhaseRanking, zoneRankings, rulesSpoken } from './look.ts';
+export {
+  MOST_PURCHASES,
+  coverage,
+  type BadlyServed,
+  type Coverage,
+  type CoverageDog,
+  type CoverageRequest,
+  type Purchase,
+} from './coverage.ts';

@@ -1,5 +1,5 @@
 /** Decides how long hands, water, towel and air take. Every constant here is a guess until the log corrects it. */
-import { toolRow, type ToolKind, type Wetness } from '../kit/index.ts';
+import type { Quarrels, ToolKind, Wetness } from '../kit/index.ts';
 import type { TieGrade } from '../check/index.ts';
 
 const CM2_PER_M2 = 10_000;
@@ -9,21 +9,23 @@ const LINE_MM = 90;
 /** Soap is worked area by area and put back where it ran off. */
 const SOAP_SLOWS = 1.2;
 
-/** Minutes for a number of whole passes over a zone by hand. */
+/** Minutes for a number of whole passes over a zone by hand, at the piece's pace on a short coat. */
 export const handMinutes = (
-  tool: ToolKind,
+  cm2PerMinute: number,
   areaM2: number,
   guardMm: number,
   passes: number,
   wetness: Wetness,
 ): number =>
-  ((passes * areaM2 * CM2_PER_M2 * (1 + guardMm / LINE_MM)) / toolRow(tool).cm2PerMinute) *
-  (wetness === 'soapy' ? SOAP_SLOWS : 1);
+  ((passes * areaM2 * CM2_PER_M2 * (1 + guardMm / LINE_MM)) / cm2PerMinute) * (wetness === 'soapy' ? SOAP_SLOWS : 1);
 
 /** Minutes in one tied zone, by tie, with the comb; other tools are quicker and cost hair. */
 const TIE_MINUTES: Readonly<Record<TieGrade, number>> = { none: 0, knot: 2, mat: 6, pelt: 12 };
 const TIE_SPEED: Partial<Readonly<Record<ToolKind, number>>> = { 'mat-splitter': 0.6, clipper: 0.3 };
-export const tieMinutes = (tool: ToolKind, tie: TieGrade): number => TIE_MINUTES[tie] * (TIE_SPEED[tool] ?? 1);
+/** Slip saves work on ties by hand. Guess. */
+const SPRAY_SAVES = 0.85;
+export const tieMinutes = (tool: ToolKind, tie: TieGrade, spray: Quarrels['spray']): number =>
+  TIE_MINUTES[tie] * (TIE_SPEED[tool] ?? 1) * (tool === 'comb' && spray === 'spray' ? SPRAY_SAVES : 1);
 
 /** A bath of two washes: water and soap to the skin, grams of water the coat holds, plates that keep soap out. */
 export function bathMinutes(areaM2: number, heldWaterMlPerM2: number, packedShare: number, bather: boolean): number {

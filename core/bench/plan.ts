@@ -1,7 +1,7 @@
 /** Decides what a plan is: values only, so that it can be kept with the session that was worked from it. */
 import type { ZoneId } from '../dog/index.ts';
 import type { Stops, ZoneCondition } from '../check/index.ts';
-import type { ToolKind, Wetness } from '../kit/index.ts';
+import type { Chosen, StandIn, ToolKind, Wetness } from '../kit/index.ts';
 import type { MethodId, PhaseId } from './methods.ts';
 
 export interface PlanZoneWork {
@@ -34,6 +34,12 @@ export interface ToolChoice {
   readonly fit: number;
   readonly reach: number;
   readonly beat?: { readonly kind: ToolKind; readonly fit: number; readonly reach: number } | undefined;
+  /** The measure that decided; absent in plans kept before there was one. */
+  readonly because?: Chosen['because'] | undefined;
+  /** Rule that prefers it here. */
+  readonly preferred?: string | undefined;
+  /** What it stands in for, and what the kind stood in for would have moved against what it moves. */
+  readonly standsIn?: (StandIn & { readonly ownYield: number }) | undefined;
   /** Rules that ruled other pieces of the kit out in the largest zone of the step. */
   readonly ruledOut: readonly { readonly kind: ToolKind; readonly rule: string }[];
 }

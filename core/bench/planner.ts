@@ -14,6 +14,8 @@ export interface PlanRequest {
   readonly check: CoatCheck;
   readonly kit: readonly Tool[];
   readonly house: HouseRules;
+  /** Days since the last bath, where it is known. */
+  readonly daysSinceBath?: number | undefined;
 }
 
 /** Doubt about grams reckoned from touch alone: the 80 % band as factors. Guess. */
@@ -119,7 +121,7 @@ export function planVisit(request: PlanRequest): Plan {
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
-  const job = { ...request, seen: noLookups() };
+  const job = { ...request, airC: check.air?.temperatureC, seen: noLookups() };
   const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, found) }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),

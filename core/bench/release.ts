@@ -65,6 +65,20 @@ export function workPools(pools: HairPools, take: Take, reach: number, effect: n
   };
 }
 
+/**
+ * Passes after which no more than targetLeft (0..1) of what the pools hold is left, or Infinity where a tool never
+ * gets there. Solves workPools for the effect: the total that is out is a quadratic in it.
+ */
+export function passesUntil(pools: HairPools, take: Take, reach: number, targetLeft: number): number {
+  const wanted = (1 - targetLeft) * poolsTotalG(pools);
+  if (wanted <= 0) return 0;
+  const linear = pools.freeG * take.free + pools.deepG * take.deep * reach;
+  const square = pools.packedG * take.open * take.deep * reach * reach;
+  const effect =
+    square < 1e-12 ? wanted / linear : (Math.sqrt(linear * linear + 4 * square * wanted) - linear) / (2 * square);
+  return effect < 1 ? -Math.log(1 - effect) / EFFECT_PER_PASS : Infinity;
+}
+
 /** Bare skin takes this many times the load of shielded skin. Guess. */
 const BARE_SKIN_FACTOR = 1.8;
 /** Soap slicks: load under lather against dry. Guess. */

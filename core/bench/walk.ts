@@ -5,16 +5,18 @@
  * that no rule forbids; zones with the same piece make one step. Skin and blade limits cut passes, never rules.
  */
 import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
-import type { Dog } from '../dog/index.ts';
 import type { ConditionKind, TieGrade } from '../check/index.ts';
 import {
+  actionOf,
   BLADES,
   cautionsFor,
-  fitTool,
+  rankTools,
+  reasonsOf,
   rule,
   toolRow,
   type Fit,
   type HouseRules,
+  type Ranking,
   type Tool,
   type ToolKind,
   type Wetness,
@@ -27,6 +29,7 @@ import {
   settleTie,
   skinTolerance,
   type Coat,
+  type CoatJob,
   type CoatZone,
 } from './coat.ts';
 import type { Method, Phase } from './methods.ts';
@@ -48,10 +51,8 @@ export interface Walk {
   readonly coat: Coat;
 }
 
-interface Job {
-  readonly dog: Dog;
+export interface Job extends CoatJob {
   readonly kit: readonly Tool[];
-  readonly house: HouseRules;
   readonly seen: Lookups;
 }
 
@@ -60,7 +61,7 @@ interface Job {
  * Left and right are mostly alike and schools share phases, so most questions come again.
  */
 export interface Lookups {
-  readonly fits: Map<Phase, Map<string, Fits>>;
+  readonly fits: Map<Phase, Map<string, Ranking>>;
   readonly cautions: Map<string, readonly string[]>;
 }
 export const noLookups = (): Lookups => ({ fits: new Map(), cautions: new Map() });
@@ -75,7 +76,7 @@ function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 /** Pieces that every room has; a salon need not list them. */
-const ALWAYS: readonly Tool[] = [
+export const ALWAYS: readonly Tool[] = [
   { id: 'always-towel', kind: 'towel', name: 'towels' },
   { id: 'always-mister', kind: 'mister', name: 'mister' },
 ];
@@ -92,29 +93,21 @@ const LEAST_PASSES = 0.1;
 const MOST_CAUTIONS = 3;
 
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
-function fitsIn(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
-  const ofPhase = kept(job.seen.fits, phase, () => new Map<string, Fits>());
-  return { zone: z, ...kept(ofPhase, z.likeness, () => fitAll(z, phase, tools, job)) };
+function fitsIn(z: CoatZone, phase: Phase, job: Job): ZoneFits {
+  const ofPhase = kept(job.seen.fits, phase, () => new Map<string, Ranking>());
+  const ranking = kept(ofPhase, z.likeness, () =>
+    rankTools([...job.kit, ...ALWAYS], phase.tools, ruleContext(z, phase.wetness, job)),
+  );
+  return { zone: z, ...ranking };
 }
 
-function fitAll(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): Fits {
-  const context = ruleContext(z, phase.wetness, job.dog, job.house);
-  const results = tools.map((tool) => fitTool(tool, context));
-  const fits = results
-    .flatMap((f) => (f.kind === 'fits' ? [f] : []))
-    .sort((a, b) => b.fit - a.fit || phase.tools.indexOf(a.tool.kind) - phase.tools.indexOf(b.tool.kind));
-  return {
-    fits,
-    ruledOut: results.flatMap((f) => (f.kind === 'forbidden' ? [{ kind: f.tool.kind, rule: f.rule.id }] : [])),
-  };
-}
-
-interface Fits {
-  readonly fits: readonly Fit[];
-  readonly ruledOut: ToolChoice['ruledOut'];
-}
-interface ZoneFits extends Fits {
+interface ZoneFits extends Ranking {
   readonly zone: CoatZone;
+}
+
+/** The ranking of the kit in one zone of a coat for one phase, as the plan uses it. */
+export function rankingIn(z: CoatZone, phase: Phase, job: Job): Ranking {
+  return phase.work === 'ties' ? fitsForTie(z, phase, job) : fitsIn(z, phase, job);
 }
 
 interface Assignment {
@@ -124,10 +117,7 @@ interface Assignment {
 }
 
 /** Nobody changes tools for less: a zone takes the piece already in hand when it is this near to its best. Guess. */
-const IN_HAND_SHARE = 0.7;
-
-const piecesFor = (phase: Phase, kit: readonly Tool[]): readonly Tool[] =>
-  [...kit, ...ALWAYS].filter((t) => phase.tools.includes(t.kind));
+const IN_HAND_SHARE = 0.85;
 
 /**
  * Zones of a phase by the piece that works them, the piece with most surface first.
@@ -135,10 +125,9 @@ const piecesFor = (phase: Phase, kit: readonly Tool[]): readonly Tool[] =>
  * every zone that any piece may work has one.
  */
 function assign(coat: Coat, phase: Phase, job: Job): readonly Assignment[] {
-  const tools = piecesFor(phase, job.kit);
   let open = coat.zones
     .filter((z) => z.condition !== 'stop' && (phase.work === 'ties') === (z.tie !== 'none'))
-    .map((z) => (phase.work === 'ties' ? fitsForTie(z, phase, tools, job) : fitsIn(z, phase, tools, job)))
+    .map((z): ZoneFits => ({ zone: z, ...rankingIn(z, phase, job) }))
     .filter((f) => f.fits.length > 0);
   const assignments: Assignment[] = [];
   while (open.length > 0) {
@@ -167,19 +156,22 @@ function choiceIn(taken: readonly ZoneFits[], tool: Tool): ToolChoice {
   const largest = taken
     .filter((f) => f.fits[0]?.tool === tool)
     .reduce<ZoneFits | undefined>((a, b) => (a && a.zone.areaM2 >= b.zone.areaM2 ? a : b), undefined);
-  const own = largest?.fits[0];
-  const second = largest?.fits.find((f) => f.tool.kind !== tool.kind);
+  const chosen = largest && reasonsOf(largest).chosen;
+  const { fit: own, runnerUp } = chosen ?? {};
   return {
     fit: own?.fit ?? 0,
     reach: own?.reach ?? 0,
-    beat: second && { kind: second.tool.kind, fit: second.fit, reach: second.reach },
-    ruledOut: largest?.ruledOut ?? [],
+    because: chosen?.because,
+    beat: runnerUp && { kind: runnerUp.tool.kind, fit: runnerUp.fit, reach: runnerUp.reach },
+    preferred: own?.preferred?.id,
+    standsIn: own?.standsIn && { ...own.standsIn, ownYield: own.parts.yield.value },
+    ruledOut: (largest?.ruledOut ?? []).map((r) => ({ kind: r.tool.kind, rule: r.rule })),
   };
 }
 
 /** A tie is a decision before it is a fit: the house's way with mats, the clipper only for what is felted. */
-function fitsForTie(z: CoatZone, phase: Phase, tools: readonly Tool[], job: Job): ZoneFits {
-  const all = fitsIn(z, phase, tools, job);
+function fitsForTie(z: CoatZone, phase: Phase, job: Job): ZoneFits {
+  const all = fitsIn(z, phase, job);
   const order = tieOrder(z.tie, job.house.mats);
   const fits = order.flatMap((kind) => all.fits.filter((f) => f.tool.kind === kind));
   return { ...all, fits: fits.slice(0, 1) };
@@ -195,8 +187,8 @@ function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] 
 function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
   const ids = new Set<string>();
   for (const z of zones) {
-    const here = kept(job.seen.cautions, `${tool.kind} ${wetness} ${z.likeness}`, () =>
-      cautionsFor(tool.kind, ruleContext(z, wetness, job.dog, job.house)).map((found) => found.id),
+    const here = kept(job.seen.cautions, `${tool.id} ${wetness} ${z.likeness}`, () =>
+      cautionsFor(tool, ruleContext(z, wetness, job)).map((found) => found.id),
     );
     for (const id of here) ids.add(id);
   }
@@ -211,17 +203,18 @@ function passesAsked(condition: ConditionKind, passes: Phase['passes']): number 
 }
 
 /** Passes by hand in a zone: what the condition asks, as far as the skin bears it. */
-function handPasses(z: CoatZone, phase: Phase, tool: Tool): number {
+function handPasses(z: CoatZone, phase: Phase, tool: Tool, house: HouseRules): number {
   const asked = passesAsked(z.condition, phase.passes);
-  const perPass = loadPerPass(z, phase.wetness, tool);
+  const perPass = loadPerPass(z, phase.wetness, tool, house);
   const bearable = skinTolerance(z) * (phase.id === 'comb' || phase.id === 'finish' ? 1 : 1 - KEPT_FOR_PROOF);
   const borne = perPass === 0 ? asked : Math.max(0, (bearable - z.skinLoad) / perPass);
   return Math.min(asked, borne);
 }
 
-function loadPerPass(z: CoatZone, wetness: Wetness, tool: Tool): number {
+function loadPerPass(z: CoatZone, wetness: Wetness, tool: Tool, house: HouseRules): number {
   const shield = z.startG === 0 ? 0 : poolsTotalG(z.pools) / z.startG;
-  return skinLoadPerPass(toolRow(tool.kind).skinPerPass, shield, wetness === 'soapy');
+  const { skinPerPass } = actionOf(tool, wetness, house) ?? toolRow(tool.kind);
+  return skinLoadPerPass(skinPerPass, shield, wetness === 'soapy');
 }
 
 /** Whole-dog minutes of water, towel and air, spread over zones by surface. */
@@ -261,15 +254,16 @@ function workStep(
   job: Job,
   bladeLeft: { minutes: number },
 ): PlanStep | undefined {
-  const take = toolRow(a.tool.kind).take[phase.wetness];
+  const action = actionOf(a.tool, phase.wetness, job.house);
   const before = looseNowG(coat);
   const areaM2 = sum(a.zones.map((w) => w.zone.areaM2));
   let work: ZoneWork[];
   if (phase.work === 'hands') {
     work = a.zones
       .map(({ zone, reach }): ZoneWork => {
-        const passes = handPasses(zone, phase, a.tool);
-        const minutes = handMinutes(a.tool.kind, zone.areaM2, zone.guardMm, passes, phase.wetness);
+        const passes = handPasses(zone, phase, a.tool, job.house);
+        const pace = action?.cm2PerMinute ?? toolRow(a.tool.kind).cm2PerMinute;
+        const minutes = handMinutes(pace, zone.areaM2, zone.guardMm, passes, phase.wetness);
         return { zone, reach, passes, minutes };
       })
       .filter((w) => w.passes >= LEAST_PASSES);
@@ -277,7 +271,7 @@ function workStep(
   } else {
     const whole = phase.work === 'ties' ? undefined : wholeMinutes(phase, a.tool, coat, areaM2) / areaM2;
     work = a.zones.map(({ zone, reach }): ZoneWork => {
-      const minutes = whole === undefined ? tieMinutes(a.tool.kind, zone.tie) : whole * zone.areaM2;
+      const minutes = whole === undefined ? tieMinutes(a.tool.kind, zone.tie, job.house.spray) : whole * zone.areaM2;
       return { zone, reach, passes: 1, minutes };
     });
   }
@@ -290,10 +284,10 @@ function workStep(
   );
   for (const w of work) {
     // Water and air wet the whole zone whatever the hair; only hands lose by pins that are too short.
-    if (phase.work === 'hands') w.zone.skinLoad += loadPerPass(w.zone, phase.wetness, a.tool) * w.passes;
-    if (take) {
+    if (phase.work === 'hands') w.zone.skinLoad += loadPerPass(w.zone, phase.wetness, a.tool, job.house) * w.passes;
+    if (action) {
       const effect = phase.work === 'hands' ? effectOfPasses(w.passes) : 1;
-      w.zone.pools = workPools(w.zone.pools, take, w.reach, effect);
+      w.zone.pools = workPools(w.zone.pools, action.take, w.reach, effect);
     }
     if (phase.work === 'ties') {
       settleTie(w.zone, coat.coatClass.packs);
@@ -325,6 +319,15 @@ function capBlade(work: readonly ZoneWork[], left: { minutes: number }): ZoneWor
     .filter((w) => w.passes >= LEAST_PASSES);
 }
 
+/** The phases of a method in this house: which of rake and slicker goes first is the house's side of a quarrel. */
+export function phasesIn(method: Method, house: HouseRules): readonly Phase[] {
+  const { phases } = method;
+  const rake = phases.findIndex((p) => p.id === 'dry-rake');
+  const [first, second] = [phases[rake], phases[rake + 1]];
+  if (house.slickerOrder === 'rake-first' || !first || second?.id !== 'dry-slicker') return phases;
+  return [...phases.slice(0, rake), second, first, ...phases.slice(rake + 2)];
+}
+
 /**
  * Steps of a method on this dog, or what rules the method out. found: the coat before any work; it is not changed.
  * Zones that stop are in no step. Blade work is under house.bladeMinutes in all.
@@ -341,7 +344,7 @@ export function walkMethod(method: Method, job: Job, found: Coat): Result<Walk, 
   const coat = copyOf(found);
   const steps: PlanStep[] = [];
   const blade = { minutes: job.house.bladeMinutes };
-  for (const phase of method.phases) {
+  for (const phase of phasesIn(method, job.house)) {
     const done = assign(coat, phase, job)
       .map((a) => workStep(a, phase, coat, job, blade))
       .filter((s) => s !== undefined);

@@ -1,6 +1,6 @@
 /** Decides what a coat check holds: facts only, as felt and measured on one day. */
 import type { Day } from '../quantity/index.ts';
-import type { Region, ZoneId } from '../dog/index.ts';
+import { isZoneId, type Region, type ZoneId } from '../dog/index.ts';
 import type { Inspection } from './inspection.ts';
 import type { ZoneFindings } from './scales.ts';
 
@@ -20,6 +20,10 @@ export interface CoatCheck {
   /** The air of the day, where somebody read it. */
   readonly air?: Air | undefined;
 }
+
+/** Zones with findings, in the order in which they were noted. */
+export const zoneEntries = (check: Pick<CoatCheck, 'zones'>): readonly (readonly [ZoneId, ZoneFindings])[] =>
+  Object.entries(check.zones).flatMap(([id, findings]) => (isZoneId(id) && findings ? [[id, findings] as const] : []));
 
 export interface Air {
   readonly temperatureC?: number | undefined;

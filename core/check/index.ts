@@ -28,7 +28,7 @@ export {
   type InspectionRow,
 } from './inspection.ts';
 export { GUARD_PLACES, type GuardPlace, type GuardLengths, type CoatCheck, type Air, guardLengthMm } from './check.ts';
-export { STOPPING_SKIN, type Stops, type DogStop, type ZoneStop, stopsOf } from './stops.ts';
+export { STOPPING_SKIN, type Stops, type DogStop, type DogStopCode, type ZoneStop, stopsOf } from './stops.ts';
 export {
   CONDITION_KINDS,
   TIED,
@@ -42,3 +42,5 @@ export {
   wholeCondition,
 } from './condition.ts';
 export { ZONE_QUESTIONS, type ZoneQuestion, type Contradiction, contradictions } from './contradictions.ts';
+export { URGENCIES, SKIN_WORDS, type Urgency, type Referral, type ReferralItem, referralOf } from './referral.ts';
+export { type ClassHint, type ClassReason, classHint } from './class-hint.ts';

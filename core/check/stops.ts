@@ -3,8 +3,8 @@
  * Common practice. The tool never diagnoses: it says what was found and who should see it.
  */
 import { sum } from '../quantity/index.ts';
-import { isZoneId, zone, type DogTrait, type ZoneId } from '../dog/index.ts';
-import type { CoatCheck } from './check.ts';
+import { zone, type DogTrait, type ZoneId } from '../dog/index.ts';
+import { zoneEntries, type CoatCheck } from './check.ts';
 import { INSPECTION, type InspectionItem } from './inspection.ts';
 import type { SkinFinding } from './scales.ts';
 
@@ -26,6 +26,8 @@ export type DogStop =
   | { readonly code: 'inspection'; readonly item: InspectionItem }
   | { readonly code: 'heavy-parasites'; readonly zones: number }
   | { readonly code: 'wide-pelt-frail'; readonly surfaceShare: number };
+/** What stops a dog, as rules name it: the item of the inspection, or the code of the finding. */
+export type DogStopCode = InspectionItem | Exclude<DogStop['code'], 'inspection'>;
 
 export interface Stops {
   /** Reasons not to groom this dog at all today. */
@@ -38,9 +40,7 @@ const FRAIL: readonly DogTrait[] = ['senior', 'sore-joints', 'heart-trouble', 'p
 
 /** All stops of a check for a dog with these traits. */
 export function stopsOf(check: CoatCheck, traits: readonly DogTrait[]): Stops {
-  const entries = Object.entries(check.zones).flatMap(([id, findings]) =>
-    isZoneId(id) && findings ? [{ zone: id, findings }] : [],
-  );
+  const entries = zoneEntries(check).map(([id, findings]) => ({ zone: id, findings }));
   const zones = entries.flatMap(({ zone: z, findings }): ZoneStop[] =>
     findings.skin && STOPPING_SKIN.has(findings.skin) ? [{ zone: z, finding: findings.skin }] : [],
   );

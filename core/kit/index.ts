@@ -1,4 +1,4 @@
-/** Decides which tools exist, what they do, and where they may and may not be used. */
+/** Decides which tools exist, what they do, where they may and may not be used, and which of them suits a zone best. */
 export {
   WETNESS,
   TOOL_KINDS,
@@ -6,23 +6,81 @@ export {
   BLADES,
   SLICKERS,
   RAKES,
+  TIPS,
+  MATERIALS,
+  NOZZLES,
+  HEATS,
   type Wetness,
   type ToolKind,
   type ToolRow,
+  type ToolMeasures,
   type Take,
   type Tool,
   toolRow,
 } from './tools.ts';
-export { BLADE_USES, MAT_WAYS, DEFAULT_HOUSE, type HouseRules } from './house.ts';
 export {
-  RULES,
-  BLADE_REGIONS,
-  type Rule,
-  type RuleWhen,
+  BLADE_USES,
+  MAT_WAYS,
+  SLICKER_ORDERS,
+  SLICKER_DEPTHS,
+  STROKES,
+  SPRAYS,
+  WET_BRUSHING,
+  BATH_RHYTHMS,
+  SALON_RHYTHMS,
+  QUARRELS,
+  BATH_GAP_DAYS,
+  DEFAULT_QUARRELS,
+  DEFAULT_HOUSE,
+  type HouseRules,
+  type Quarrel,
+  type Quarrels,
+} from './house.ts';
+export { RULES, SEVERITIES, BLADE_REGIONS, type Rule, type RuleWhen, type Severity } from './rule-table.ts';
+export {
+  type Piece,
   type RuleContext,
-  type Severity,
   forbiddenBy,
   cautionsFor,
+  preferredBy,
+  rulesOn,
+  dogStopRule,
   rule,
+  findRule,
 } from './rules.ts';
-export { type Fit, type FitResult, fitTool, reachOf } from './fit.ts';
+export { type Action, actionOf } from './action.ts';
+export {
+  FIT_MEASURES,
+  type Fit,
+  type FitMeasure,
+  type FitPart,
+  type FitResult,
+  type StandIn,
+  fitTool,
+  reachOf,
+} from './fit.ts';
+export {
+  SUBSTITUTES,
+  type Beaten,
+  type Chosen,
+  type Edge,
+  type Ranking,
+  type Substitute,
+  edgeOver,
+  rankTools,
+  reasonsOf,
+} from './rank.ts';
+export { bestCover, type Cover } from './cover.ts';
+export { SHOP, type ShopPiece } from './shop.ts';
+export {
+  UPKEEP,
+  UPKEEP_ACTS,
+  DISINFECTED,
+  type Due,
+  type Upkeep,
+  type UpkeepAct,
+  type UpkeepRow,
+  type Use,
+  type Wear,
+  wearOf,
+} from './wear.ts';

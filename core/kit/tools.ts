@@ -56,6 +56,10 @@ export interface ToolRow {
   readonly take: Partial<Readonly<Record<Wetness, Take>>>;
   /** Skin load of one pass over a fully shielded zone; a zone bears its region's tolerance. */
   readonly skinPerPass: number;
+  /** Share of long guard hair (60 mm and more) that one full dry working frays or cuts. */
+  readonly frays: number;
+  /** A piece of usual size, for measures that nobody took, mm. */
+  readonly usual: { readonly spacingMm: number; readonly widthMm: number };
   /** Longest guard hair through which it reaches the bottom of the coat, mm, for a piece of usual size. */
   readonly reachMm: number;
   /** Guard hair shorter than this leaves the skin open to its points, mm. */
@@ -67,7 +71,16 @@ export interface ToolRow {
 }
 
 const marks = { measuresSource: GUESS, practiceSource: COMMON_PRACTICE };
-const gear = { cm2PerMinute: 0, skinPerPass: 0, reachMm: 999, kindAboveMm: 0, forOwners: false, ...marks };
+const gear = {
+  cm2PerMinute: 0,
+  skinPerPass: 0,
+  frays: 0,
+  usual: { spacingMm: 0, widthMm: 0 },
+  reachMm: 999,
+  kindAboveMm: 0,
+  forOwners: false,
+  ...marks,
+};
 
 export const TOOLS: readonly ToolRow[] = [
   {
@@ -78,6 +91,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1500,
     take: { dry: { free: 0.75, deep: 0.5, open: 0.55 }, damp: { free: 0.6, deep: 0.4, open: 0.45 } },
     skinPerPass: 0.13,
+    frays: 0.1,
+    usual: { spacingMm: 5, widthMm: 100 },
     reachMm: 90,
     kindAboveMm: 12,
     forOwners: true,
@@ -91,6 +106,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1350,
     take: { dry: { free: 0.72, deep: 0.48, open: 0.38 }, damp: { free: 0.6, deep: 0.4, open: 0.32 } },
     skinPerPass: 0.09,
+    frays: 0.05,
+    usual: { spacingMm: 5, widthMm: 100 },
     reachMm: 110,
     kindAboveMm: 15,
     forOwners: true,
@@ -108,6 +125,8 @@ export const TOOLS: readonly ToolRow[] = [
       soapy: { free: 0.75, deep: 0.45, open: 0.36 },
     },
     skinPerPass: 0.09,
+    frays: 0.06,
+    usual: { spacingMm: 3, widthMm: 110 },
     reachMm: 60,
     kindAboveMm: 10,
     forOwners: true,
@@ -125,6 +144,8 @@ export const TOOLS: readonly ToolRow[] = [
       soapy: { free: 0.8, deep: 0.56, open: 0.52 },
     },
     skinPerPass: 0.14,
+    frays: 0.12,
+    usual: { spacingMm: 3, widthMm: 110 },
     reachMm: 75,
     kindAboveMm: 18,
     forOwners: false,
@@ -142,8 +163,10 @@ export const TOOLS: readonly ToolRow[] = [
       soapy: { free: 0.8, deep: 0.56, open: 0.5 },
     },
     skinPerPass: 0.12,
+    frays: 0.08,
+    usual: { spacingMm: 3.5, widthMm: 110 },
     reachMm: 140,
-    kindAboveMm: 30,
+    kindAboveMm: 45,
     forOwners: false,
     ...marks,
   },
@@ -160,6 +183,8 @@ export const TOOLS: readonly ToolRow[] = [
       wet: { free: 0.45, deep: 0.1, open: 0.08 },
     },
     skinPerPass: 0.03,
+    frays: 0.03,
+    usual: { spacingMm: 6, widthMm: 75 },
     reachMm: 160,
     kindAboveMm: 25,
     forOwners: true,
@@ -173,6 +198,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1300,
     take: { dry: { free: 0.8, deep: 0.4, open: 0.12 }, damp: { free: 0.75, deep: 0.38, open: 0.12 } },
     skinPerPass: 0.04,
+    frays: 0.06,
+    usual: { spacingMm: 3, widthMm: 190 },
     reachMm: 120,
     kindAboveMm: 5,
     forOwners: true,
@@ -186,6 +213,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1150,
     take: { dry: { free: 0.85, deep: 0.5, open: 0.1 } },
     skinPerPass: 0.05,
+    frays: 0.2,
+    usual: { spacingMm: 1, widthMm: 60 },
     reachMm: 40,
     kindAboveMm: 0,
     forOwners: true,
@@ -199,6 +228,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 2600,
     take: { dry: { free: 0.9, deep: 0.75, open: 0.4 } },
     skinPerPass: 0.24,
+    frays: 0.4,
+    usual: { spacingMm: 0.8, widthMm: 65 },
     reachMm: 40,
     kindAboveMm: 12,
     forOwners: false,
@@ -212,6 +243,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 2300,
     take: { dry: { free: 0.85, deep: 0.62, open: 0.3 } },
     skinPerPass: 0.15,
+    frays: 0.35,
+    usual: { spacingMm: 1, widthMm: 65 },
     reachMm: 35,
     kindAboveMm: 12,
     forOwners: true,
@@ -225,6 +258,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1200,
     take: { dry: { free: 0.7, deep: 0.4, open: 0.05 } },
     skinPerPass: 0.14,
+    frays: 0.35,
+    usual: { spacingMm: 0.8, widthMm: 40 },
     reachMm: 40,
     kindAboveMm: 15,
     forOwners: false,
@@ -243,6 +278,8 @@ export const TOOLS: readonly ToolRow[] = [
       wet: { free: 0.6, deep: 0.35, open: 0.2 },
     },
     skinPerPass: 0.03,
+    frays: 0.03,
+    usual: { spacingMm: 7, widthMm: 80 },
     reachMm: 35,
     kindAboveMm: 0,
     forOwners: true,
@@ -256,6 +293,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 2600,
     take: { dry: { free: 0.6, deep: 0.05, open: 0 }, damp: { free: 0.5, deep: 0.05, open: 0 } },
     skinPerPass: 0.01,
+    frays: 0.01,
+    usual: { spacingMm: 1, widthMm: 70 },
     reachMm: 60,
     kindAboveMm: 0,
     forOwners: true,
@@ -269,6 +308,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 120,
     take: { dry: { free: 0.3, deep: 0.15, open: 0.1 } },
     skinPerPass: 0.12,
+    frays: 0.5,
+    usual: { spacingMm: 12, widthMm: 50 },
     reachMm: 150,
     kindAboveMm: 15,
     forOwners: false,
@@ -282,6 +323,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 200,
     take: { dry: { free: 0.2, deep: 0.1, open: 0.2 } },
     skinPerPass: 0.03,
+    frays: 0.4,
+    usual: { spacingMm: 2, widthMm: 75 },
     reachMm: 150,
     kindAboveMm: 15,
     forOwners: false,
@@ -295,6 +338,8 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 300,
     take: { dry: { free: 0.95, deep: 0.95, open: 0.95 } },
     skinPerPass: 0.1,
+    frays: 1,
+    usual: { spacingMm: 1, widthMm: 45 },
     reachMm: 200,
     kindAboveMm: 0,
     forOwners: false,
@@ -368,13 +413,40 @@ export const BLADES: readonly ToolKind[] = ['blade-comb', 'plastic-blade-comb', 
 export const SLICKERS: readonly ToolKind[] = ['soft-slicker', 'firm-slicker', 'long-slicker'];
 export const RAKES: readonly ToolKind[] = ['rake', 'rotating-rake'];
 
-/** One piece the salon owns. */
-export interface Tool {
+export const TIPS = ['rounded', 'blunt', 'pointed'] as const;
+export const MATERIALS = ['metal', 'plastic', 'rubber', 'natural'] as const;
+export const NOZZLES = ['flat', 'cone', 'wide'] as const;
+export const HEATS = ['cool', 'warm', 'hot'] as const;
+
+/** What can be measured on a piece. A measure nobody took is absent, and the kind's usual one is used. */
+export interface ToolMeasures {
+  /** Pin, tooth or nub length, mm. */
+  readonly pinMm?: number | undefined;
+  /** Gap between pins, mm. */
+  readonly spacingMm?: number | undefined;
+  readonly tip?: (typeof TIPS)[number] | undefined;
+  /** Working width, mm. */
+  readonly widthMm?: number | undefined;
+  /** Rows of pins. */
+  readonly rows?: number | undefined;
+  /** Pins turn in their seats. */
+  readonly turning?: boolean | undefined;
+  /** The head gives way under pressure. */
+  readonly flexing?: boolean | undefined;
+  /** May it be used in a wet coat; absent: as its kind. */
+  readonly wetSafe?: boolean | undefined;
+  readonly material?: (typeof MATERIALS)[number] | undefined;
+  /** Air moved by a dryer, litres a second. */
+  readonly airLps?: number | undefined;
+  /** Level at the ear of the one who holds it, dB(A), as measured. */
+  readonly dbA?: number | undefined;
+  readonly heat?: (typeof HEATS)[number] | undefined;
+  readonly nozzles?: readonly (typeof NOZZLES)[number][] | undefined;
+}
+
+/** One piece the salon owns, or an owner has at home. */
+export interface Tool extends ToolMeasures {
   readonly id: string;
   readonly kind: ToolKind;
   readonly name: string;
-  /** Pin, tooth or nub length, mm, where it was measured. */
-  readonly pinMm?: number | undefined;
-  /** Gap between pins, mm, where it was measured. */
-  readonly spacingMm?: number | undefined;
 }

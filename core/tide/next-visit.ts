@@ -6,6 +6,7 @@
  */
 import { addDays, clamp, isoWeekday, type Day } from '../quantity/index.ts';
 import { bodySurfaceM2, coatRow, type Dog } from '../dog/index.ts';
+import type { Quarrels } from '../kit/index.ts';
 import { releaseCurve, type Place, type TideName } from './prior.ts';
 
 /** How much of the advised home brushing happens. */
@@ -50,6 +51,8 @@ export interface NextVisitRequest {
   readonly leftShare: number | undefined;
   readonly homeCare: HomeCare;
   readonly openWeekdays: readonly number[];
+  /** The house's side in how long a dog may wait; as the coat asks when left out. */
+  readonly rhythm?: Quarrels['rhythm'] | undefined;
 }
 
 /** Loose grams at which a visit of this dog is due. */
@@ -74,11 +77,21 @@ export function looseStore(
   return store;
 }
 
-/** The shortest and longest interval for this dog in days. */
-export function rhythm(dog: NextVisitRequest['dog'], homeCare: HomeCare): { shortest: number; longest: number } {
+/** Four to six weeks whatever the home does; up to twelve where it does its share. Common practice. */
+const FOUR_TO_SIX = { shortest: 28, longest: 42 };
+const HOME_SHARE_LONGEST: Readonly<Record<HomeCare, number>> = { none: 42, some: 63, steady: 84 };
+
+/** The shortest and longest interval for this dog in days, in a house that took this side. */
+export function rhythm(
+  dog: NextVisitRequest['dog'],
+  homeCare: HomeCare,
+  side: Quarrels['rhythm'] = 'by-coat',
+): { shortest: number; longest: number } {
   const { shortest, longest } = coatRow(dog.coatClass).rhythmDays;
   const young = dog.traits.includes('puppy-coat');
   // Dead fluff felts into the new coat: puppies come more often.
+  if (!young && side === 'four-to-six') return FOUR_TO_SIX;
+  if (!young && side === 'home-share') return { shortest, longest: HOME_SHARE_LONGEST[homeCare] };
   return young
     ? { shortest: Math.round(shortest * 0.6), longest: Math.round(longest * 0.6) }
     : { shortest, longest: longest + HOME_ADDS_DAYS[homeCare] };
@@ -88,7 +101,7 @@ export function rhythm(dog: NextVisitRequest['dog'], homeCare: HomeCare): { shor
 export function nextVisit(request: NextVisitRequest): NextVisit {
   const { dog, place, from, homeCare } = request;
   // Skin that was not worked needs no rest: a dog that was only checked may come at once.
-  const usual = rhythm(dog, homeCare);
+  const usual = rhythm(dog, homeCare, request.rhythm);
   const limits = request.leftShare === undefined ? { ...usual, shortest: 0 } : usual;
   const curve = releaseCurve(dog, place, addDays(from, 1), LONGEST_LOOK_DAYS);
   const due = dueLoadG(dog);

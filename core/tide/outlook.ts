@@ -5,6 +5,7 @@ import { stopsOf, zoneConditions, type CoatCheck, type CombGrade } from '../chec
 import { looseUndercoatG, type MethodPlan, type SessionRecord } from '../bench/index.ts';
 import { leftAfter } from './learn.ts';
 import { visitNeed, type Need } from './need.ts';
+import type { Quarrels } from '../kit/index.ts';
 import { nextVisit, tideBehind, type HomeCare, type NextVisit } from './next-visit.ts';
 import { releaseCurve, type Place, type TideName } from './prior.ts';
 
@@ -20,6 +21,8 @@ export interface OutlookRequest {
   readonly homeCare: HomeCare;
   readonly place: Place;
   readonly openWeekdays: readonly number[];
+  /** The house's side in how long a dog may wait. */
+  readonly rhythm?: Quarrels['rhythm'] | undefined;
   readonly today: Day;
   readonly check?: CoatCheck | undefined;
   readonly session?: WorkedSession | undefined;
@@ -54,7 +57,7 @@ export function leftBySession({ plan, looseG, record }: WorkedSession): { leftG:
 
 /** Outlook of one dog on a day. The newer of check and session speaks; a dog with neither has no next date. */
 export function outlook(request: OutlookRequest): Outlook {
-  const { dog, place, today, check, session, homeCare, openWeekdays, booked } = request;
+  const { dog, place, today, check, session, homeCare, openWeekdays, rhythm, booked } = request;
   const tide = tideBehind(releaseCurve(dog, place, today, 1).pulses, today);
   const worked = session && (!check || session.day >= check.day) ? session : undefined;
   const stops = check && !worked ? stopsOf(check, dog.traits) : undefined;
@@ -62,10 +65,10 @@ export function outlook(request: OutlookRequest): Outlook {
 
   let next: NextVisit | undefined;
   if (worked) {
-    next = nextVisit({ dog, place, homeCare, openWeekdays, from: worked.day, ...leftBySession(worked) });
+    next = nextVisit({ dog, place, homeCare, openWeekdays, rhythm, from: worked.day, ...leftBySession(worked) });
   } else if (check) {
     const leftG = looseUndercoatG(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-    next = nextVisit({ dog, place, homeCare, openWeekdays, from: check.day, leftG, leftShare: undefined });
+    next = nextVisit({ dog, place, homeCare, openWeekdays, rhythm, from: check.day, leftG, leftShare: undefined });
   }
   const need = visitNeed({
     today,

@@ -2,7 +2,9 @@
 import { bookingStore } from './bookings.ts';
 import { checkStore } from './checks.ts';
 import { dogStore } from './dogs.ts';
+import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
+import { photoStore } from './photos.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
 
@@ -14,6 +16,8 @@ export function stores(db: Db) {
     sessions: sessionStore(db),
     bookings: bookingStore(db),
     salon: salonStore(db),
+    kit: kitStore(db),
+    photos: photoStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

@@ -1,6 +1,5 @@
-/** SQL of the salon and its kit. */
-import type { SalonEdit, SalonRecord, ToolDraft } from '../../contract/salon.ts';
-import type { Tool, ToolKind } from '../../core/kit/index.ts';
+/** SQL of the salon. */
+import type { SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { Db } from './open.ts';
 
 interface SalonRow {
@@ -12,14 +11,6 @@ interface SalonRow {
   readonly house: string;
   readonly version: number;
 }
-interface ToolRow {
-  readonly id: string;
-  readonly kind: ToolKind;
-  readonly name: string;
-  readonly pin_mm: number | null;
-  readonly spacing_mm: number | null;
-}
-
 const row = (s: SalonEdit): SalonRow => ({
   name: s.name,
   town: s.town,
@@ -30,7 +21,7 @@ const row = (s: SalonEdit): SalonRow => ({
   version: s.version,
 });
 
-/** Prepared statements over the salon's one row and its tools. */
+/** Prepared statements over the salon's one row. */
 export function salonStore(db: Db) {
   const one = db.prepare<[], SalonRow>('SELECT * FROM salon WHERE id = 1');
   const insert = db.prepare<SalonRow>(
@@ -41,11 +32,6 @@ export function salonStore(db: Db) {
     `UPDATE salon SET name = @name, town = @town, latitude_deg = @latitude_deg, longitude_deg = @longitude_deg,
        time_zone = @time_zone, house = @house, version = version + 1 WHERE id = 1 AND version = @version`,
   );
-  const tools = db.prepare<[], ToolRow>('SELECT * FROM tool ORDER BY rowid');
-  const insertTool = db.prepare<ToolRow>(
-    'INSERT INTO tool (id, kind, name, pin_mm, spacing_mm) VALUES (@id, @kind, @name, @pin_mm, @spacing_mm)',
-  );
-  const removeTool = db.prepare<[string]>('DELETE FROM tool WHERE id = ?');
   return {
     find: (): SalonRecord | undefined => {
       const r = one.get();
@@ -66,17 +52,5 @@ export function salonStore(db: Db) {
     },
     /** False when the stored version is another. */
     update: (s: SalonEdit): boolean => update.run(row(s)).changes === 1,
-    kit: (): readonly Tool[] =>
-      tools.all().map((t) => ({
-        id: t.id,
-        kind: t.kind,
-        name: t.name,
-        ...(t.pin_mm !== null && { pinMm: t.pin_mm }),
-        ...(t.spacing_mm !== null && { spacingMm: t.spacing_mm }),
-      })),
-    addTool: (id: string, t: ToolDraft): void => {
-      insertTool.run({ id, kind: t.kind, name: t.name, pin_mm: t.pinMm ?? null, spacing_mm: t.spacingMm ?? null });
-    },
-    removeTool: (id: string): boolean => removeTool.run(id).changes === 1,
   };
 }

@@ -41,6 +41,7 @@ const stored = (r: Row): StoredSession => ({
 export function sessionStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
   const ofDog = db.prepare<[string], Row>('SELECT * FROM session WHERE dog_id = ? ORDER BY day DESC, id DESC');
+  const all = db.prepare<[], Row>('SELECT * FROM session ORDER BY day, id');
   const recent = db.prepare<[number], Row>('SELECT * FROM session ORDER BY day DESC, id DESC LIMIT ?');
   const latestFinished = db.prepare<[], Row>(
     `SELECT * FROM (
@@ -66,6 +67,8 @@ export function sessionStore(db: Db) {
       return row && stored(row);
     },
     ofDog: (dogId: string): readonly StoredSession[] => ofDog.all(dogId).map(stored),
+    /** Every session, oldest first. */
+    all: (): readonly StoredSession[] => all.all().map(stored),
     recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),
     /** The newest finished session of every dog, by dog. */
     latestFinishedByDog: (): ReadonlyMap<string, StoredSession> =>

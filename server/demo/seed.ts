@@ -36,7 +36,7 @@ import { HOME_CARE, leftBySession, looseStore, nextOpenDay, nextVisit, releaseCu
 import type { Stores } from '../db/index.ts';
 import { coreDog } from '../facts.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
-import { CAST, DEMO_KIT, type CastDog } from './cast.ts';
+import { CAST, DEMO_KIT, DEMO_UPKEEP, HOME_BRUSHES, type CastDog } from './cast.ts';
 import { findingsForLoad } from './coat-of-day.ts';
 
 const DEMO_SALON: SalonEdit = {
@@ -62,12 +62,23 @@ export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
   stores.write(() => {
     const random = seededRandom(seed);
     stores.salon.insert(DEMO_SALON);
-    for (const { id, ...tool } of DEMO_KIT) stores.salon.addTool(id, tool);
     const today = salonDay(nowMs, DEMO_SALON.timeZone);
+    const daysAgo = (days: number): string => formatDay(addDays(today, -days));
+    for (const { id, daysInUse, ...tool } of DEMO_KIT) {
+      stores.kit.insert(id, { ...tool, since: daysAgo(daysInUse), homeOf: null });
+    }
+    DEMO_UPKEEP.forEach(([toolId, act, days], i) =>
+      stores.kit.addUpkeep({ id: `demo-upkeep-${i}`, toolId, act, day: daysAgo(days) }),
+    );
     const book = new DemoBook(stores);
     CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, cast, i).live());
+    HOME_BRUSHES.forEach(([name, tool], i) =>
+      stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
+    );
   });
 }
+
+const dogId = (name: string): string => `demo-${name.toLowerCase()}`;
 
 /** The demo's book, so that no more dogs stand in the room than there are tables. */
 class DemoBook {
@@ -115,7 +126,7 @@ class DemoDog {
     private readonly cast: CastDog,
     private readonly index: number,
   ) {
-    this.id = `demo-${cast.name.toLowerCase()}`;
+    this.id = dogId(cast.name);
     this.record = {
       id: this.id,
       name: cast.name,

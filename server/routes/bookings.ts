@@ -10,12 +10,11 @@ import {
 import type { SalonRecord } from '../../contract/salon.ts';
 import { versionSchema } from '../../contract/common.ts';
 import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
-import { coatCheck } from '../../contract/check.ts';
 import { busiest, freeStarts, type Span } from '../../core/book/index.ts';
 import { addDays, isoWeekday, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { endpoint } from '../endpoint.ts';
-import { coreDog, dogToday, salonOf, todayOf, type Kept } from '../facts.ts';
+import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import Joi from 'joi';
@@ -88,12 +87,7 @@ export function bookingRoutes(kept: Kept): Router {
       if (!check || !next) {
         throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
       }
-      const plan = planVisit({
-        dog: coreDog(dog),
-        check: coatCheck(check),
-        kit: stores.salon.kit(),
-        house: salon.house,
-      });
+      const plan = planVisit(planRequestOf(kept, check));
       const method = plan.recommended && openMethod(plan, plan.recommended.method);
       const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
       const from = next.day > today ? next.day : today;

@@ -1,18 +1,16 @@
 /** /api/dogs/:id/checks and /api/checks: what hands found, and the plan that follows from it. */
 import { Router } from 'express';
-import { checkDraftSchema, checkEditSchema, coatCheck } from '../../contract/check.ts';
-import { planVisit, type Plan } from '../../core/bench/index.ts';
+import { checkDraftSchema, checkEditSchema } from '../../contract/check.ts';
+import type { RankingsPage } from '../../contract/kit.ts';
+import { METHOD_IDS, planVisit, zoneRankings, type Plan } from '../../core/bench/index.ts';
+import { isZoneId } from '../../core/dog/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { coreDog, salonOf, type Kept } from '../facts.ts';
+import { planRequestOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import type { CheckRecord } from '../../contract/check.ts';
 
 /** The plan that a stored check leads to with today's kit and house rules. */
-export function planOf(kept: Kept, check: CheckRecord): Plan {
-  const dog = found(kept.stores.dogs.find(check.dogId), 'dog', check.dogId);
-  const { house } = salonOf(kept);
-  return planVisit({ dog: coreDog(dog), check: coatCheck(check), kit: kept.stores.salon.kit(), house });
-}
+export const planOf = (kept: Kept, check: CheckRecord): Plan => planVisit(planRequestOf(kept, check));
 
 export function checkRoutes(kept: Kept): Router {
   const { stores } = kept;
@@ -67,6 +65,21 @@ export function checkRoutes(kept: Kept): Router {
   router.get(
     '/checks/:id/plan',
     endpoint(({ params: { id = '' } }) => ({ json: planOf(kept, found(stores.checks.find(id), 'check', id)) })),
+  );
+
+  router.get(
+    '/checks/:id/rankings/:zone/:method',
+    endpoint(({ params: { id = '', zone = '', method = '' } }) => {
+      const check = found(stores.checks.find(id), 'check', id);
+      const here = found(isZoneId(zone) ? zone : undefined, 'zone', zone);
+      const way = found(
+        METHOD_IDS.find((m) => m === method),
+        'method',
+        method,
+      );
+      const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(kept, check), here, way) };
+      return { json: page };
+    }),
   );
   return router;
 }

@@ -111,7 +111,7 @@ describe('plans of random cases', () => {
               const c = plan.conditions.find((x) => x.zone === id);
               if (!c || TIED.includes(c.kind)) continue; // a tie is settled before the step; the coat is not as found
               steps++;
-              const hit = forbiddenBy(s.tool.kind, {
+              const hit = forbiddenBy(s.tool, {
                 region: zone(id).region,
                 wetness: s.wetness,
                 coatClass: request.dog.coatClass,
@@ -120,7 +120,8 @@ describe('plans of random cases', () => {
                 skin: c.readings.skin,
                 traits: request.dog.traits,
                 guardMm: 20, // length rules have their own tests
-                houseBlade: request.house.blade,
+                grade: c.readings.finger,
+                house: request.house,
               });
               if (hit && hit.when.guardOverMm === undefined && hit.when.guardUnderMm === undefined) {
                 expect.fail(`${m.method} ${s.id} ${id}: ${hit.id}`);

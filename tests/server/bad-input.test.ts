@@ -1,9 +1,14 @@
 /** Bad input to every route: 4xx, one shape, a sentence, nothing written, never a 5xx. */
 import { expect } from 'chai';
+import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
+import { jpegOf } from '../picture.ts';
 import { dump, openRoom, CHECK, DOG, NOW, type Room } from './room.ts';
 
 const EVENT = { id: 'bad-ev', atMs: NOW, act: { kind: 'started' } };
 const BOOKING = { id: 'bad-b', dogId: 'demo-bollard', startsAt: '2031-05-09T07:30:00Z', minutes: 60, note: '' };
+
+const TOOL = { kind: 'rake', name: 'r', costCents: null, since: null, homeOf: null };
+const UPKEEP = { id: 'bad-u', toolId: 'long-rake', act: 'disinfected', day: '2031-04-09' };
 
 /** Every route that takes a body: method, path, a good body, and a changed field with what it should say. */
 const WRITES: readonly {
@@ -111,10 +116,43 @@ const WRITES: readonly {
   {
     method: 'POST',
     path: '/kit',
-    good: { kind: 'rake', name: 'r' },
+    good: TOOL,
     faults: [
       [{ kind: 'shovel' }, 'kind'],
       [{ pinMm: 900 }, 'pinMm'],
+      [{ dbA: 'loud' }, 'dbA'],
+      [{ nozzles: ['trumpet'] }, 'nozzles.0'],
+      [{ since: '2031-02-30' }, 'since'],
+      [{ homeOf: 'nobody' }, 'homeOf'],
+      [{ kind: 'blade-comb', homeOf: 'demo-bollard' }, 'kind'],
+    ],
+  },
+  {
+    method: 'PUT',
+    path: '/kit/long-rake',
+    good: { ...TOOL, retired: false, version: 1 },
+    faults: [
+      [{ retired: 'yes' }, 'retired'],
+      [{ costCents: -1 }, 'costCents'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/kit/upkeep',
+    good: { entries: [UPKEEP] },
+    faults: [
+      [{ entries: [] }, 'entries'],
+      [{ entries: [{ ...UPKEEP, act: 'polished' }] }, 'entries.0.act'],
+      [{ entries: [UPKEEP, { ...UPKEEP, toolId: 'none' }] }, 'id'],
+    ],
+  },
+  {
+    method: 'POST',
+    path: '/house/preview',
+    good: { house: DEFAULT_HOUSE },
+    faults: [
+      [{ house: { ...DEFAULT_HOUSE, stroke: 'sideways' } }, 'house.stroke'],
+      [{ house: { ...DEFAULT_HOUSE, bladeMinutes: 60 } }, 'house.bladeMinutes'],
     ],
   },
 ];
@@ -129,6 +167,14 @@ const UNKNOWN: readonly (readonly [string, string, object?])[] = [
   ['GET', '/sessions/none'],
   ['GET', '/bookings/none/calendar.ics'],
   ['DELETE', '/kit/none'],
+  ['DELETE', '/kit/upkeep/none'],
+  ['PUT', '/kit/none', { ...TOOL, retired: false, version: 1 }],
+  ['GET', '/checks/none/photos'],
+  ['GET', '/photos/none'],
+  ['DELETE', '/photos/none'],
+  ['GET', '/checks/none/rankings/back/dry-first'],
+  ['GET', '/checks/demo-bollard-check-1/rankings/wing/dry-first'],
+  ['GET', '/checks/demo-bollard-check-1/rankings/back/upside-down'],
   ['PUT', '/dogs/nobody', { ...DOG, version: 1 }],
   ['POST', '/dogs/nobody/checks', { ...CHECK, id: 'bad-c2' }],
   [
@@ -171,7 +217,7 @@ describe('bad input', () => {
     for (const [change, field] of faults) {
       it(`${method} ${path} with ${JSON.stringify(change).slice(0, 70)} names ${field}`, async () => {
         const answer = await room.call(method, path, { ...good, ...change });
-        refused(answer, [400, 404], field);
+        refused(answer, [400, 404, 409], field);
         expect(answer.json.error.field).to.equal(field);
         if (field !== 'id') expect(answer.json.error.message).to.contain(field.split('.').at(-1) ?? '');
       });
@@ -228,6 +274,21 @@ describe('bad input', () => {
       refused(answer, 400, field);
       expect(answer.json.error.field).to.equal(field);
     }
+  });
+
+  it('a photo that is no JPEG, is broken, too large, or of a zone that is not there', async () => {
+    const at = '/checks/demo-bollard-check-1/photos/bad-photo';
+    const send = (path: string, body: Uint8Array<ArrayBuffer>, type = 'image/jpeg'): ReturnType<Room['raw']> =>
+      room.raw('PUT', path, { body, headers: { 'Content-Type': type } });
+    const picture = jpegOf();
+    refused(await send(at, new TextEncoder().encode('<svg onload="x">')), 400, 'svg');
+    refused(await send(at, picture.slice(0, 60)), 400, 'cut off');
+    refused(await send(at, new Uint8Array()), [400, 415], 'empty');
+    refused(await send(at, picture, 'image/png'), 415, 'png');
+    refused(await send(at, new Uint8Array(3_100_000)), 413, 'too large');
+    refused(await send(`${at}?zone=wing`, picture), 400, 'wing');
+    refused(await send('/checks/demo-bollard-check-1/photos/a%20b', picture), 400, 'id');
+    refused(await send('/checks/none/photos/p', picture), 404, 'check');
   });
 
   it('a broken % sign in the address, and an id with a path in it', async () => {

@@ -59,11 +59,13 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
 /** Everything in the database, to show that nothing was written. */
 export const dump = (db: Db): string =>
   JSON.stringify(
-    ['salon', 'tool', 'dog', 'coat_check', 'check_zone', 'session', 'session_event', 'booking'].map((table) => [
-      table,
-      db.prepare(`SELECT count(*) AS n FROM ${table}`).get(),
-      db.prepare(`SELECT * FROM ${table} ORDER BY 1 DESC LIMIT 3`).all(),
-    ]),
+    ['salon', 'tool', 'dog', 'coat_check', 'check_zone', 'session', 'session_event', 'booking', 'upkeep', 'photo'].map(
+      (table) => [
+        table,
+        db.prepare(`SELECT count(*) AS n FROM ${table}`).get(),
+        db.prepare(`SELECT * FROM ${table} ORDER BY 1 DESC LIMIT 3`).all(),
+      ],
+    ),
   );
 
 export const DOG = {

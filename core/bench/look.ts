@@ -1,0 +1,64 @@
+/**
+ * Decides what can be asked about a plan: how the kit ranks in one zone at each phase of a method, and which rules
+ * spoke anywhere on a dog.
+ */
+import { coatRow, type ZoneId } from '../dog/index.ts';
+import { stopsOf, zoneConditions } from '../check/index.ts';
+import { dogStopRule, rulesOn, type Ranking } from '../kit/index.ts';
+import { coatAsFound, ruleContext } from './coat.ts';
+import { METHODS, method, type MethodId, type PhaseId } from './methods.ts';
+import type { PlanRequest } from './planner.ts';
+import { ALWAYS, noLookups, phasesIn, rankingIn } from './walk.ts';
+
+export interface PhaseRanking {
+  readonly phase: PhaseId;
+  readonly ranking: Ranking;
+}
+
+/**
+ * The kit's ranking in a zone at each phase of a method that touches it, by the coat as it was found.
+ * A tied zone has its ties phase alone until somebody has decided about the tie.
+ */
+export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodId): readonly PhaseRanking[] {
+  const { dog, check } = request;
+  const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
+  const z = coat.zones.find((own) => own.id === id);
+  if (!z) throw new RangeError(`no such zone: ${id}`);
+  const job = { ...request, airC: check.air?.temperatureC, seen: noLookups() };
+  return phasesIn(method(methodId), request.house)
+    .filter((phase) => (phase.work === 'ties') === (z.tie !== 'none'))
+    .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, job) }));
+}
+
+/** Phases by what a rule can see of them. */
+const PHASES = [
+  ...new Map(METHODS.flatMap((m) => m.phases).map((p) => [`${p.wetness} ${p.tools.join()}`, p])).values(),
+];
+
+/**
+ * Rules that speak about any piece of the kit in any zone in any state that a method would bring the coat into, and
+ * whole-dog stops: rule id → zones in which it spoke (a whole-dog stop counts every zone).
+ */
+export function rulesSpoken(request: PlanRequest): ReadonlyMap<string, number> {
+  const { dog, check, kit } = request;
+  const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
+  const job = { ...request, airC: check.air?.temperatureC };
+  const seen = new Map<string, ReadonlySet<string>>();
+  const zones = new Map<string, number>();
+  for (const z of coat.zones) {
+    const said =
+      seen.get(z.likeness) ??
+      new Set(
+        PHASES.flatMap((phase) => {
+          const here = ruleContext(z, phase.wetness, job);
+          return [...kit, ...ALWAYS]
+            .filter((t) => phase.tools.includes(t.kind))
+            .flatMap((t) => rulesOn(t, here).map((r) => r.id));
+        }),
+      );
+    seen.set(z.likeness, said);
+    for (const id of said) zones.set(id, (zones.get(id) ?? 0) + 1);
+  }
+  for (const stop of stopsOf(check, dog.traits).dog) zones.set(dogStopRule(stop).id, coat.zones.length);
+  return zones;
+}

@@ -1,0 +1,2 @@
+/** Decides what is read from and written to files of open formats. */
+export { bareJpeg, type Jpeg, type JpegFault } from './jpeg.ts';

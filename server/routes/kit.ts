@@ -1,0 +1,166 @@
+/** /api/kit: the pieces on the wall and in owners' homes, their wear, their upkeep, and how they serve the dogs. */
+import { randomUUID } from 'node:crypto';
+import { Router } from 'express';
+import { coatCheck } from '../../contract/check.ts';
+import {
+  toolDraftSchema,
+  toolEditSchema,
+  upkeepBatchSchema,
+  type KitPage,
+  type ToolDraft,
+} from '../../contract/kit.ts';
+import { coverage } from '../../core/bench/index.ts';
+import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
+import { day, parseDay } from '../../core/quantity/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { coreDog, recordOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
+import { found, parsed, Problem, stale } from '../problem.ts';
+
+const MS_PER_MINUTE = 60_000;
+
+/** Every working of every piece, by its id, from the sessions: the clock's minutes, or those written down instead. */
+function usesByTool(kept: Kept): ReadonlyMap<string, readonly Use[]> {
+  const uses = new Map<string, Use[]>();
+  for (const s of kept.stores.sessions.all()) {
+    const { steps } = recordOf(kept, s);
+    s.snapshot.plan.steps.forEach(({ tool }, i) => {
+      const step = steps[i];
+      if (!step) return;
+      // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
+      const minutes = step.did
+        ? step.did.tool === tool.kind
+          ? step.did.minutes
+          : 0
+        : step.state === 'skipped'
+          ? 0
+          : step.workedMs / MS_PER_MINUTE;
+      if (minutes <= 0) return;
+      uses.set(tool.id, [...(uses.get(tool.id) ?? []), { day: day(s.day), minutes, dogId: s.dogId }]);
+    });
+  }
+  return uses;
+}
+
+function kitPage(kept: Kept): KitPage {
+  const salon = salonOf(kept);
+  const today = todayOf(kept, salon);
+  const tools = kept.stores.kit.all();
+  const upkeep = kept.stores.kit.upkeep();
+  const uses = usesByTool(kept);
+  const wear = Object.fromEntries(
+    tools.map((t) => [
+      t.id,
+      wearOf(
+        t.kind,
+        t.since === null ? undefined : parseDay(t.since),
+        uses.get(t.id) ?? [],
+        upkeep.flatMap((u) => {
+          const on = u.toolId === t.id ? parseDay(u.day) : undefined;
+          return on === undefined ? [] : [{ act: u.act, day: on }];
+        }),
+        today,
+      ),
+    ]),
+  );
+  return { today, currency: salon.house.rates.currency, tools, wear, upkeep };
+}
+
+export function kitRoutes(kept: Kept): Router {
+  const { stores } = kept;
+  const router = Router();
+  /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
+  const mustSuit = (draft: ToolDraft): void => {
+    if (draft.homeOf === null) return;
+    if (!stores.dogs.find(draft.homeOf)) {
+      throw new Problem(
+        409,
+        'homeOf',
+        `homeOf names no dog: "${draft.homeOf}". Choose the dog in whose home it lies, or none.`,
+      );
+    }
+    if (!toolRow(draft.kind).forOwners) {
+      const { name } = toolRow(draft.kind);
+      throw new Problem(
+        409,
+        'kind',
+        `kind "${draft.kind}": a ${name} is no tool for owners. Choose one that several hands can use.`,
+      );
+    }
+  };
+
+  router.get(
+    '/kit',
+    endpoint(() => ({ json: kitPage(kept) })),
+  );
+  router.get(
+    '/kit/coverage',
+    endpoint(() => {
+      const dogs = [...stores.checks.latestByDog()].flatMap(([dogId, check]) => {
+        const dog = stores.dogs.find(dogId);
+        return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
+      });
+      return { json: coverage({ dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house }) };
+    }),
+  );
+  router.post(
+    '/kit',
+    endpoint(({ body }) => {
+      const draft = parsed(toolDraftSchema, body);
+      const id = randomUUID();
+      return {
+        status: 201,
+        json: stores.write(() => {
+          mustSuit(draft);
+          stores.kit.insert(id, draft);
+          return stores.kit.find(id);
+        }),
+      };
+    }),
+  );
+  router.put(
+    '/kit/:id',
+    endpoint(({ params: { id = '' }, body }) => {
+      const edit = parsed(toolEditSchema, body);
+      return {
+        json: stores.write(() => {
+          found(stores.kit.find(id), 'tool', id);
+          mustSuit(edit);
+          if (!stores.kit.update(id, edit)) throw stale(stores.kit.find(id), edit);
+          return stores.kit.find(id);
+        }),
+      };
+    }),
+  );
+  router.delete(
+    '/kit/:id',
+    endpoint(({ params: { id = '' } }) => {
+      found(stores.write(() => stores.kit.remove(id)) || undefined, 'tool', id);
+      return { json: { removed: id } };
+    }),
+  );
+  router.post(
+    '/kit/upkeep',
+    endpoint(({ body }) => {
+      const { entries } = parsed(upkeepBatchSchema, body);
+      stores.write(() => {
+        for (const entry of entries) {
+          found(stores.kit.find(entry.toolId), 'tool', entry.toolId);
+          const owner = stores.kit.ownerOfUpkeep(entry.id);
+          if (owner !== undefined && owner !== entry.toolId) {
+            throw new Problem(409, 'id', `The entry id "${entry.id}" belongs to another piece. Make a new id.`);
+          }
+          stores.kit.addUpkeep(entry);
+        }
+      });
+      return { status: 201, json: kitPage(kept) };
+    }),
+  );
+  router.delete(
+    '/kit/upkeep/:id',
+    endpoint(({ params: { id = '' } }) => {
+      found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);
+      return { json: { removed: id } };
+    }),
+  );
+  return router;
+}
