@@ -10,13 +10,15 @@ import {
   actionOf,
   BLADES,
   cautionsFor,
-  rankTools,
+  rankAmong,
   reasonsOf,
   rule,
+  takersOf,
   toolRow,
   type Fit,
   type HouseRules,
   type Ranking,
+  type Takers,
   type Tool,
   type ToolKind,
   type Wetness,
@@ -61,10 +63,10 @@ export interface Job extends CoatJob {
  * Left and right are mostly alike and schools share phases, so most questions come again.
  */
 export interface Lookups {
-  readonly fits: Map<Phase, Map<string, Ranking>>;
+  readonly phases: Map<Phase, PhaseLookups>;
   readonly cautions: Map<string, readonly string[]>;
 }
-export const noLookups = (): Lookups => ({ fits: new Map(), cautions: new Map() });
+export const noLookups = (): Lookups => ({ phases: new Map(), cautions: new Map() });
 
 /** The value of a key, made and kept the first time. */
 function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
@@ -92,17 +94,25 @@ const LEAST_PASSES = 0.1;
 /** Cautions shown beside one step; the rest are on the rule page. */
 const MOST_CAUTIONS = 3;
 
-/** Pieces that fit a zone in a phase, best first, and what the rules took out. */
-function fitsIn(z: CoatZone, phase: Phase, job: Job): ZoneFits {
-  const ofPhase = kept(job.seen.fits, phase, () => new Map<string, Ranking>());
-  const ranking = kept(ofPhase, z.likeness, () =>
-    rankTools([...job.kit, ...ALWAYS], phase.tools, ruleContext(z, phase.wetness, job)),
-  );
-  return { zone: z, ...ranking };
+/** What the phase may use of the kit, and its rankings by what a zone looks like. */
+interface PhaseLookups {
+  readonly takers: Takers;
+  readonly rankings: Map<string, Ranking>;
 }
 
-interface ZoneFits extends Ranking {
+/** Pieces that fit a zone in a phase, best first, and what the rules took out. */
+function fitsIn(z: CoatZone, phase: Phase, job: Job): Ranking {
+  const own = kept(job.seen.phases, phase, () => ({
+    takers: takersOf([...job.kit, ...ALWAYS], phase.tools),
+    rankings: new Map<string, Ranking>(),
+  }));
+  return kept(own.rankings, z.likeness, () => rankAmong(own.takers, ruleContext(z, phase.wetness, job)));
+}
+
+interface ZoneFits {
   readonly zone: CoatZone;
+  readonly ranking: Ranking;
+  readonly fits: Ranking['fits'];
 }
 
 /** The ranking of the kit in one zone of a coat for one phase, as the plan uses it. */
@@ -127,7 +137,10 @@ const IN_HAND_SHARE = 0.85;
 function assign(coat: Coat, phase: Phase, job: Job): readonly Assignment[] {
   let open = coat.zones
     .filter((z) => z.condition !== 'stop' && (phase.work === 'ties') === (z.tie !== 'none'))
-    .map((z): ZoneFits => ({ zone: z, ...rankingIn(z, phase, job) }))
+    .map((z): ZoneFits => {
+      const ranking = rankingIn(z, phase, job);
+      return { zone: z, ranking, fits: ranking.fits };
+    })
     .filter((f) => f.fits.length > 0);
   const assignments: Assignment[] = [];
   while (open.length > 0) {
@@ -156,7 +169,7 @@ function choiceIn(taken: readonly ZoneFits[], tool: Tool): ToolChoice {
   const largest = taken
     .filter((f) => f.fits[0]?.tool === tool)
     .reduce<ZoneFits | undefined>((a, b) => (a && a.zone.areaM2 >= b.zone.areaM2 ? a : b), undefined);
-  const chosen = largest && reasonsOf(largest).chosen;
+  const chosen = largest && reasonsOf(largest.ranking).chosen;
   const { fit: own, runnerUp } = chosen ?? {};
   return {
     fit: own?.fit ?? 0,
@@ -165,12 +178,12 @@ function choiceIn(taken: readonly ZoneFits[], tool: Tool): ToolChoice {
     beat: runnerUp && { kind: runnerUp.tool.kind, fit: runnerUp.fit, reach: runnerUp.reach },
     preferred: own?.preferred?.id,
     standsIn: own?.standsIn && { ...own.standsIn, ownYield: own.parts.yield.value },
-    ruledOut: (largest?.ruledOut ?? []).map((r) => ({ kind: r.tool.kind, rule: r.rule })),
+    ruledOut: (largest?.ranking.ruledOut ?? []).map((r) => ({ kind: r.tool.kind, rule: r.rule })),
   };
 }
 
 /** A tie is a decision before it is a fit: the house's way with mats, the clipper only for what is felted. */
-function fitsForTie(z: CoatZone, phase: Phase, job: Job): ZoneFits {
+function fitsForTie(z: CoatZone, phase: Phase, job: Job): Ranking {
   const all = fitsIn(z, phase, job);
   const order = tieOrder(z.tie, job.house.mats);
   const fits = order.flatMap((kind) => all.fits.filter((f) => f.tool.kind === kind));

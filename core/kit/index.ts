@@ -66,9 +66,12 @@ export {
   type Edge,
   type Ranking,
   type Substitute,
+  type Takers,
   edgeOver,
+  rankAmong,
   rankTools,
   reasonsOf,
+  takersOf,
 } from './rank.ts';
 export { bestCover, type Cover } from './cover.ts';
 export { SHOP, type ShopPiece } from './shop.ts';

@@ -93,14 +93,34 @@ const STAND_IN = 0.9;
 
 const usualPiece = (kind: ToolKind): Tool => ({ id: `usual-${kind}`, kind, name: toolRow(kind).name });
 
-/** What a stand-in gives up here against a usual piece of the kind it stands in for; undefined where that is forbidden. */
-function standInHere(tool: Tool, kinds: readonly ToolKind[], here: RuleContext): StandIn | undefined {
-  for (const row of SUBSTITUTES) {
-    if (row.by !== tool.kind) continue;
+/** A piece that a phase may use: listed by it, or standing in for some of its kinds. */
+interface Taker {
+  readonly tool: Tool;
+  /** Order of its kind in the phase; stand-ins come last. */
+  readonly place: number;
+  readonly standsIn: readonly { readonly row: Substitute; readonly missing: readonly Tool[] }[];
+}
+export type Takers = readonly Taker[];
+
+/** The pieces of a kit that a phase of these kinds may use; the same for every zone. */
+export const takersOf = (kit: readonly Tool[], kinds: readonly ToolKind[]): Takers =>
+  kit.flatMap((tool): Taker[] => {
+    const place = kinds.indexOf(tool.kind);
+    if (place >= 0) return [{ tool, place, standsIn: [] }];
+    const standsIn = SUBSTITUTES.filter((row) => row.by === tool.kind).flatMap((row) => {
+      const missing = row.missing.filter((k) => kinds.includes(k)).map(usualPiece);
+      return missing.length > 0 ? [{ row, missing }] : [];
+    });
+    return standsIn.length > 0 ? [{ tool, place: kinds.length, standsIn }] : [];
+  });
+
+/** What a stand-in gives up here against the best usual piece that it stands in for; undefined where all are forbidden. */
+function standInHere({ standsIn }: Taker, here: RuleContext): StandIn | undefined {
+  for (const { row, missing } of standsIn) {
     let best: Fit | undefined;
-    for (const kind of row.missing) {
-      const f = kinds.includes(kind) ? fitTool(usualPiece(kind), here) : undefined;
-      if (f?.kind === 'fits' && f.fit > (best?.fit ?? 0)) best = f;
+    for (const usual of missing) {
+      const f = fitTool(usual, here);
+      if (f.kind === 'fits' && f.fit > (best?.fit ?? 0)) best = f;
     }
     if (best) return { for: best.tool.kind, loss: row.loss, fit: best.fit, yield: best.parts.yield.value };
   }
@@ -108,27 +128,36 @@ function standInHere(tool: Tool, kinds: readonly ToolKind[], here: RuleContext):
 }
 
 /**
- * Ranks the pieces that a phase may use in a context, best first; kinds: as the phase lists them, which decides
- * between equals. Others of the kit take part where they may stand in. A forbidden piece is never ranked, and one
- * piece more never makes the best fit worse: a fit, and the right to stand in, depend on no other piece.
+ * Ranks the pieces that a phase may use in a context, best first. Those of the kit that it does not list take part
+ * where they may stand in. A forbidden piece is never ranked, and one piece more never makes the best fit worse: a
+ * fit, and the right to stand in, depend on no other piece.
  */
-export function rankTools(kit: readonly Tool[], kinds: readonly ToolKind[], here: RuleContext): Ranking {
-  const fits: Fit[] = [];
+export function rankAmong(takers: Takers, here: RuleContext): Ranking {
+  const fits: (Fit & { readonly place: number })[] = [];
   const ruledOut: { tool: Tool; rule: string }[] = [];
   const useless: { tool: Tool; wetness: Wetness }[] = [];
-  for (const tool of kit) {
-    const listed = kinds.includes(tool.kind);
-    const standsIn = listed ? undefined : standInHere(tool, kinds, here);
-    if (!listed && !standsIn) continue;
+  for (const taker of takers) {
+    const { tool, place } = taker;
     const f = fitTool(tool, here);
-    if (f.kind === 'fits') fits.push(standsIn ? { ...f, fit: f.fit * STAND_IN, standsIn } : f);
+    if (f.kind === 'fits') {
+      const { fit, parts, reach, preferred } = f;
+      if (taker.standsIn.length === 0) fits.push({ tool, place, fit, parts, reach, preferred });
+      else {
+        const standsIn = standInHere(taker, here);
+        if (standsIn) fits.push({ tool, place, fit: fit * STAND_IN, parts, reach, preferred, standsIn });
+      }
+    } else if (taker.standsIn.length > 0) continue;
     else if (f.kind === 'forbidden') ruledOut.push({ tool, rule: f.rule.id });
     else useless.push({ tool, wetness: f.wetness });
   }
-  const place = (kind: ToolKind): number => (kinds.includes(kind) ? kinds.indexOf(kind) : kinds.length);
-  fits.sort((a, b) => b.fit - a.fit || place(a.tool.kind) - place(b.tool.kind));
+  // Of equals, the kind that the phase lists first.
+  fits.sort((a, b) => b.fit - a.fit || a.place - b.place);
   return { fits, ruledOut, useless };
 }
+
+/** Ranks a kit for a phase of these kinds in a context; see rankAmong. */
+export const rankTools = (kit: readonly Tool[], kinds: readonly ToolKind[], here: RuleContext): Ranking =>
+  rankAmong(takersOf(kit, kinds), here);
 
 /** The best piece of a ranking and why, and what it leads each other one in. */
 export function reasonsOf({ fits }: Pick<Ranking, 'fits'>): { chosen: Chosen | undefined; beaten: readonly Beaten[] } {

@@ -43,59 +43,83 @@ const pieceIs = (asked: NonNullable<RuleWhen['piece']>, piece: Piece): boolean =
   (!asked.heats || (piece.heat !== undefined && asked.heats.includes(piece.heat))) &&
   (asked.overDbA === undefined || (piece.dbA ?? 0) > asked.overDbA);
 
-/** Does a row match; its tools were matched by the lists below, its whole-dog findings by dogStopRule. */
-function applies(when: RuleWhen, piece: Piece, c: RuleContext): boolean {
-  return (
-    (!when.regions || when.regions.includes(c.region)) &&
-    (!when.wetness || when.wetness.includes(c.wetness)) &&
-    (!when.classes || when.classes.includes(c.coatClass)) &&
-    (!when.conditions || when.conditions.includes(c.condition)) &&
-    (!when.ties || when.ties.includes(c.tie)) &&
-    (!when.skins || when.skins.includes(c.skin)) &&
-    (!when.traits || when.traits.some((t) => c.traits.includes(t))) &&
-    (when.guardOverMm === undefined || c.guardMm > when.guardOverMm) &&
-    (when.guardUnderMm === undefined || c.guardMm < when.guardUnderMm) &&
-    (!when.house || sidesTaken(when.house, c.house)) &&
-    (!when.piece || pieceIs(when.piece, piece)) &&
-    (when.airOverC === undefined || (c.airC !== undefined && c.airC > when.airOverC)) &&
-    (when.sinceBath === undefined || (c.daysSinceBath !== undefined && c.daysSinceBath < BATH_GAP_DAYS[c.house.bath]))
-  );
+type Test = (piece: Piece, c: RuleContext) => boolean;
+
+/**
+ * What a row asks, as tests of only the keys it has, the ones that fail most often first. Its tools are matched by the
+ * lists below, its whole-dog findings by dogStopRule.
+ */
+function testsOf(when: RuleWhen): readonly Test[] {
+  const { regions, wetness, classes, conditions, ties, skins, traits, guardOverMm, guardUnderMm, house, airOverC } =
+    when;
+  const asked = when.piece;
+  const tests: Test[] = [];
+  if (skins) tests.push((_, c) => skins.includes(c.skin));
+  if (conditions) tests.push((_, c) => conditions.includes(c.condition));
+  if (ties) tests.push((_, c) => ties.includes(c.tie));
+  if (regions) tests.push((_, c) => regions.includes(c.region));
+  if (wetness) tests.push((_, c) => wetness.includes(c.wetness));
+  if (traits) tests.push((_, c) => c.traits.some((t) => traits.includes(t)));
+  if (classes) tests.push((_, c) => classes.includes(c.coatClass));
+  if (guardOverMm !== undefined) tests.push((_, c) => c.guardMm > guardOverMm);
+  if (guardUnderMm !== undefined) tests.push((_, c) => c.guardMm < guardUnderMm);
+  if (house) tests.push((_, c) => sidesTaken(house, c.house));
+  if (asked) tests.push((piece) => pieceIs(asked, piece));
+  if (airOverC !== undefined) tests.push((_, c) => c.airC !== undefined && c.airC > airOverC);
+  if (when.sinceBath !== undefined) {
+    tests.push((_, c) => c.daysSinceBath !== undefined && c.daysSinceBath < BATH_GAP_DAYS[c.house.bath]);
+  }
+  return tests;
 }
 
-/** Rules by tool, so that a lookup reads only rows that could match; a row without tools is in every list. */
-const rulesFor = (severities: readonly Severity[]): ReadonlyMap<ToolKind | undefined, readonly Rule[]> => {
-  const rows = RULES.filter((row) => severities.includes(row.severity) && !row.when.dogStops);
+interface Row {
+  readonly rule: Rule;
+  readonly tests: readonly Test[];
+}
+function applies({ tests }: Row, piece: Piece, c: RuleContext): boolean {
+  for (const test of tests) if (!test(piece, c)) return false;
+  return true;
+}
+
+type Index = ReadonlyMap<ToolKind | undefined, readonly Row[]>;
+/** Rows by tool, so that a lookup reads only those that could match; a row without tools is in every list. */
+const rulesFor = (severities: readonly Severity[]): Index => {
+  const rows = RULES.filter((row) => severities.includes(row.severity) && !row.when.dogStops).map((row): Row => ({
+    rule: row,
+    tests: testsOf(row.when),
+  }));
   const kinds = new Set(RULES.flatMap((row) => row.when.tools ?? []));
-  const any = rows.filter((row) => !row.when.tools);
+  const any = rows.filter((row) => !row.rule.when.tools);
   return new Map([
     [undefined, any],
-    ...[...kinds].map((k) => [k, rows.filter((row) => row.when.tools?.includes(k) ?? true)] as const),
+    ...[...kinds].map((k) => [k, rows.filter((row) => row.rule.when.tools?.includes(k) ?? true)] as const),
   ]);
 };
 const FORBIDDING = rulesFor(['stop', 'never']);
 const WARNING = rulesFor(['warn']);
 const PREFERRING = rulesFor(['prefer']);
 
-const candidates = (index: ReadonlyMap<ToolKind | undefined, readonly Rule[]>, tool: ToolKind): readonly Rule[] =>
-  index.get(tool) ?? index.get(undefined) ?? [];
+const candidates = (index: Index, tool: ToolKind): readonly Row[] => index.get(tool) ?? index.get(undefined) ?? [];
+
+function first(index: Index, piece: Piece, here: RuleContext): Rule | undefined {
+  for (const row of candidates(index, piece.kind)) if (applies(row, piece, here)) return row.rule;
+  return undefined;
+}
+const every = (index: Index, piece: Piece, here: RuleContext): readonly Rule[] =>
+  candidates(index, piece.kind).flatMap((row) => (applies(row, piece, here) ? [row.rule] : []));
 
 /** The first rule that forbids this piece here, if any. */
-export const forbiddenBy = (piece: Piece, here: RuleContext): Rule | undefined =>
-  candidates(FORBIDDING, piece.kind).find((row) => applies(row.when, piece, here));
+export const forbiddenBy = (piece: Piece, here: RuleContext): Rule | undefined => first(FORBIDDING, piece, here);
 
 /** All cautions that belong beside this piece here. */
-export const cautionsFor = (piece: Piece, here: RuleContext): readonly Rule[] =>
-  candidates(WARNING, piece.kind).filter((row) => applies(row.when, piece, here));
+export const cautionsFor = (piece: Piece, here: RuleContext): readonly Rule[] => every(WARNING, piece, here);
 
 /** The first rule that prefers this piece here, if any. */
-export const preferredBy = (piece: Piece, here: RuleContext): Rule | undefined =>
-  candidates(PREFERRING, piece.kind).find((row) => applies(row.when, piece, here));
+export const preferredBy = (piece: Piece, here: RuleContext): Rule | undefined => first(PREFERRING, piece, here);
 
 /** Every rule that speaks about this piece here. */
 export const rulesOn = (piece: Piece, here: RuleContext): readonly Rule[] =>
-  [FORBIDDING, WARNING, PREFERRING].flatMap((index) =>
-    candidates(index, piece.kind).filter((row) => applies(row.when, piece, here)),
-  );
+  [FORBIDDING, WARNING, PREFERRING].flatMap((index) => every(index, piece, here));
 
 /** The rule behind a finding that stops the whole dog. */
 export function dogStopRule(stop: DogStop): Rule {
