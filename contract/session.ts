@@ -8,7 +8,7 @@ import {
   type SessionRecord,
 } from '../core/bench/index.ts';
 import { COMB_GRADES, type ZoneCondition, type ZoneStop } from '../core/check/index.ts';
-import { ZONE_IDS } from '../core/dog/index.ts';
+import { ZONE_IDS, type BodyShape, type CoatClass } from '../core/dog/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
 import { idSchema } from './common.ts';
 
@@ -30,6 +30,9 @@ export interface SessionPage {
   readonly id: string;
   readonly dogId: string;
   readonly dogName: string;
+  /** How the dog is drawn. */
+  readonly shape: BodyShape;
+  readonly coatClass: CoatClass;
   readonly checkId: string;
   readonly day: string;
   readonly snapshot: PlanSnapshot;

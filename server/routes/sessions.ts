@@ -19,16 +19,21 @@ const RECENT = 40;
 export function sessionRoutes(kept: Kept): Router {
   const { stores } = kept;
   const router = Router();
-  const page = (s: StoredSession): SessionPage => ({
-    id: s.id,
-    dogId: s.dogId,
-    dogName: stores.dogs.find(s.dogId)?.name ?? '',
-    checkId: s.checkId,
-    day: formatDay(day(s.day)),
-    snapshot: s.snapshot,
-    events: stores.sessions.events(s.id),
-    record: recordOf(kept, s),
-  });
+  const page = (s: StoredSession): SessionPage => {
+    const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
+    return {
+      id: s.id,
+      dogId: s.dogId,
+      dogName: dog.name,
+      shape: dog.shape,
+      coatClass: dog.coatClass,
+      checkId: s.checkId,
+      day: formatDay(day(s.day)),
+      snapshot: s.snapshot,
+      events: stores.sessions.events(s.id),
+      record: recordOf(kept, s),
+    };
+  };
 
   router.get(
     '/sessions',

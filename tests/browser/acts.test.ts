@@ -34,9 +34,9 @@ const STROKES: readonly Stroke[] = [
   stroke('Finger to skin', 'skin', { finger: 0 }, 'face.left'),
   stroke('Finger to skin', 'skin', { finger: 0 }, 'forefoot.left'),
   stroke('Finger to skin', 'skin', { finger: 0 }, 'hindfoot.left'),
+  stroke('Finger to skin', 'plate', { finger: 4 }, 'breeches.left', 'tail'),
   stroke('Finger to skin', 'no skin', { finger: 3 }, 'chest', 'throat', 'ruff.left'),
   stroke('Finger to skin', 'no skin', { finger: 3 }, 'hip.left', 'rump'),
-  stroke('Finger to skin', 'plate', { finger: 4 }, 'breeches.left', 'tail'),
   stroke('Gentle tug brings', 'tuft', { tug: 2 }, 'ruff.left', 'shoulder.left', 'ribs.left'),
   stroke('Gentle tug brings', 'handful', { tug: 3 }, 'rump', 'breeches.left', 'tail'),
   stroke('Comb', 'stops', { comb: 'stops' }, 'ruff.left'),
@@ -105,7 +105,7 @@ const mouse = (page: Page): Hand => ({
     if (!first) return;
     await page.mouse.move(first.x, first.y);
     await page.mouse.down();
-    for (const { x, y } of rest) await page.mouse.move(x, y, { steps: 12 });
+    for (const { x, y } of rest) await page.mouse.move(x, y, { steps: 5 });
     await page.mouse.up();
   },
 });
@@ -126,8 +126,8 @@ async function finger(page: Page): Promise<Hand> {
       await touch('touchStart', first);
       for (const [i, to] of spots.entries()) {
         const from = spots[i - 1] ?? first;
-        for (let s = 1; s <= 12; s++) {
-          await touch('touchMove', { x: from.x + ((to.x - from.x) * s) / 12, y: from.y + ((to.y - from.y) * s) / 12 });
+        for (let s = 1; s <= 5; s++) {
+          await touch('touchMove', { x: from.x + ((to.x - from.x) * s) / 5, y: from.y + ((to.y - from.y) * s) / 5 });
         }
       }
       await touch('touchEnd');
@@ -167,7 +167,7 @@ describe('a full check in at most 30 acts', () => {
       await page.getByLabel(label).fill(text);
     };
     await page.goto(`/desk/dogs/${dogId}/check`);
-    const map = page.getByRole('group', { name: 'Left side: choose a zone' });
+    const map = page.getByRole('group', { name: 'Choose a zone, left side' });
     await map.waitFor();
     await type('Hair at back, mm', '45');
     await type('Hair at ruff, mm', '62');
@@ -288,7 +288,7 @@ describe('a full check in at most 30 acts', () => {
     const page = await stage.page();
     const before = stage.stores.checks.latestOf('demo-osprey')?.zones ?? {};
     await page.goto('/desk/dogs/demo-osprey/check');
-    const map = page.getByRole('group', { name: 'Left side: choose a zone' });
+    const map = page.getByRole('group', { name: 'Choose a zone, left side' });
     await map.waitFor();
     await page.getByRole('radio', { name: 'as last time' }).click();
     const spot = await spotsOf(map);
@@ -309,7 +309,7 @@ describe('a full check in at most 30 acts', () => {
   it('asks about a plate through which the comb glides, and goes there', async () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/demo-skerry/check');
-    const map = page.getByRole('group', { name: 'Left side: choose a zone' });
+    const map = page.getByRole('group', { name: 'Choose a zone, left side' });
     await map.waitFor();
     const spot = await spotsOf(map);
     await page.getByRole('group', { name: 'Finger to skin' }).getByRole('radio', { name: 'plate' }).click();

@@ -52,7 +52,7 @@ describe('the walk by mouse', () => {
     await page.getByRole('link', { name: 'Start the coat check' }).click();
     await page.getByLabel('Weight, kg').fill('27.4');
     await page.getByLabel('Hair at back, mm').fill('28');
-    const left = page.getByRole('group', { name: 'Left side: choose a zone' });
+    const left = page.getByRole('group', { name: 'Choose a zone, left side' });
     const panel = page.locator('.wt-check > section').last();
     const pick = (test: string, grade: string) =>
       panel.getByRole('group', { name: test }).getByRole('radio', { name: grade, exact: true }).click();
@@ -65,7 +65,8 @@ describe('the walk by mouse', () => {
     await panel.getByText('Loose: tug: tuft, finger: push.').waitFor();
     await panel.getByRole('button', { name: 'Spread to zones not felt' }).click();
     await page.getByText('32 of 32 zones felt').waitFor();
-    const right = page.getByRole('group', { name: 'Right side: choose a zone' });
+    await page.getByRole('group', { name: 'Aspect' }).getByRole('button', { name: 'Right side' }).click();
+    const right = page.getByRole('group', { name: 'Choose a zone, right side' });
     await right.locator('[data-zone="hip.right"]').click();
     await pick('Skin', 'hot spot');
     await page.getByText('Not worked until a vet has looked: Right loin and hip: hot spot.').waitFor();

@@ -1,10 +1,12 @@
 /**
- * The coat map: one side of the dog, every zone a button. Undercoat is wool texture that thickens with its grade,
+ * The coat map: the dog in its shape and coat from one side, above or below, every zone a button. Undercoat is wool texture that thickens with its grade,
  * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
  */
 import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { isZoneId, ZONES, zoneName, type ZoneId } from '../../core/dog/index.ts';
-import { FIGURE, FRAME, type FigureZone } from './dog/figure.ts';
+import { isZoneId, mirrorZone, zoneName, ZONE_IDS, type ZoneId } from '../../core/dog/index.ts';
+import { FRAME, type Aspect, type Figure, type DogLook } from './dog/figure.ts';
+import { figureOf } from './dog/figures.ts';
+import { MIDLINE } from './dog/warp.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
 
 /** How one zone is drawn. */
@@ -24,8 +26,25 @@ export interface ZoneLook {
   readonly says: string;
 }
 
+/** The part of the drawing that is shown. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export const ASPECT_WORDS: Readonly<Record<Aspect, string>> = {
+  left: 'Left side',
+  right: 'Right side',
+  above: 'From above',
+  below: 'From below',
+};
+
 interface Props {
-  readonly side: 'left' | 'right';
+  readonly aspect: Aspect;
+  /** Body shape and coat, which decide how the dog is drawn. */
+  readonly dog: DogLook;
   readonly looks: Partial<Readonly<Record<ZoneId, ZoneLook>>>;
   readonly selected?: ZoneId | undefined;
   readonly onSelect?: ((zone: ZoneId) => void) | undefined;
@@ -34,38 +53,46 @@ interface Props {
   /** A key on a zone that the map itself does not use; true when it was used. */
   readonly onZoneKey?: ((event: KeyboardEvent, zone: ZoneId) => boolean) | undefined;
   readonly label: string;
+  /** A small picture: no hair within the zones, no caption. */
+  readonly small?: boolean;
+  /** The part shown, enlarged; the whole drawing when left out. */
+  readonly lens?: Box | undefined;
 }
 
-interface SideZone {
+interface ShownZone {
   readonly id: ZoneId;
-  readonly figure: FigureZone;
+  readonly path: string;
+  readonly centre: readonly [number, number];
 }
 
-/** Zones that show on a side, in working order. */
-const zonesOf = (side: 'left' | 'right'): readonly SideZone[] =>
-  ZONES.filter((z) => z.side === 'mid' || z.side === side).flatMap((z) => {
-    const figure = FIGURE.zones.find((f) => f.region === z.region);
-    return figure ? [{ id: z.id, figure }] : [];
-  });
+/** Zones that an aspect shows, by part of the figure. */
+const partsOf = (figure: Figure, aspect: Aspect): readonly (readonly ShownZone[])[] =>
+  figure.parts.map(({ zones }) =>
+    zones.map((z): ShownZone => (aspect === 'right' ? { ...z, id: mirrorZone(z.id) } : z)),
+  );
 
-const SIDES = { left: zonesOf('left'), right: zonesOf('right') } as const;
-
-export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, label }: Props) {
+export function CoatMap({ aspect, dog, looks, selected, onSelect, onSweep, onZoneKey, label, small, lens }: Props) {
   const key = useId().replace(/[^a-zA-Z0-9]/g, '');
   const buttons = useRef(new Map<ZoneId, SVGGElement>());
-  const zones = SIDES[side];
-  const tabStop = selected && zones.some((z) => z.id === selected) ? selected : zones[0]?.id;
+  const figure = figureOf(dog, aspect);
+  const parts = partsOf(figure, aspect);
+  const shown = new Set(parts.flat().map((z) => z.id));
+  // In working order, so that arrow keys walk the dog as hands do.
+  const order = ZONE_IDS.filter((id) => shown.has(id));
+  const tabStop = selected && shown.has(selected) ? selected : order[0];
+  const view = lens ?? FRAME;
+  const viewBox = `${view.x} ${view.y} ${view.width} ${view.height}`;
 
   const onKeyDown = (event: KeyboardEvent, at: ZoneId): void => {
-    const i = zones.findIndex((z) => z.id === at);
+    const i = order.indexOf(at);
     const move = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (move !== undefined) {
       event.preventDefault();
-      const to = zones[(i + move + zones.length) % zones.length];
+      const to = order[(i + move + order.length) % order.length];
       if (!to) return;
-      buttons.current.get(to.id)?.focus();
-      if (event.shiftKey && onSweep) onSweep(to.id, true);
-      else onSelect?.(to.id);
+      buttons.current.get(to)?.focus();
+      if (event.shiftKey && onSweep) onSweep(to, true);
+      else onSelect?.(to);
     } else if (onZoneKey?.(event, at)) {
       event.preventDefault();
     } else if (event.key === 'Enter' || event.key === ' ') {
@@ -91,7 +118,21 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
     swept.current = undefined;
   };
 
-  const zone = ({ id, figure }: SideZone) => {
+  /** A small picture has no room for curls: the thicker the wool, the darker the tone. */
+  const tone = ({ id, path }: ShownZone) => {
+    const look = looks[id];
+    const grade = look?.grade ?? 0;
+    return (
+      <g key={id} className={look?.lit ? 'wt-zone is-lit' : look?.done ? 'wt-zone is-done' : undefined}>
+        {grade > 0 && <path className="wt-tone" d={path} fillOpacity={grade * 0.13} />}
+        {look?.tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
+        {look?.stopped && <path className="wt-tone is-stop" d={path} />}
+        {(look?.lit || look?.done) && <path className="wt-zone-hit" d={path} />}
+      </g>
+    );
+  };
+
+  const zone = ({ id, path }: ShownZone) => {
     const look = looks[id];
     const grade = look?.grade;
     const classes = [
@@ -103,16 +144,14 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
     ];
     const body = (
       <>
-        <path className="wt-zone-hit" d={figure.path} />
+        <path className="wt-zone-hit" d={path} />
         {grade === undefined && look?.ghost !== undefined && look.ghost > 0 && (
-          <path className="wt-ghost" d={figure.path} fill={`url(#${key}-wool-${look.ghost})`} pointerEvents="none" />
+          <path className="wt-ghost" d={path} fill={`url(#${key}-wool-${look.ghost})`} pointerEvents="none" />
         )}
-        {grade !== undefined && grade > 0 && (
-          <path d={figure.path} fill={`url(#${key}-wool-${grade})`} pointerEvents="none" />
-        )}
-        {look?.tied && <path d={figure.path} fill={`url(#${key}-tie)`} pointerEvents="none" />}
-        {look?.stopped && <path d={figure.path} fill={`url(#${key}-stop)`} pointerEvents="none" />}
-        <path className="wt-zone-edge" d={figure.path} pointerEvents="none" />
+        {grade !== undefined && grade > 0 && <path d={path} fill={`url(#${key}-wool-${grade})`} pointerEvents="none" />}
+        {look?.tied && <path d={path} fill={`url(#${key}-tie)`} pointerEvents="none" />}
+        {look?.stopped && <path d={path} fill={`url(#${key}-stop)`} pointerEvents="none" />}
+        <path className="wt-zone-edge" d={path} pointerEvents="none" />
       </>
     );
     const name = `${zoneName(id)}${look?.says ? `: ${look.says}` : ''}`;
@@ -148,15 +187,15 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
     );
   };
 
-  const flip = flipOf(side);
+  const flip = flipOf(aspect);
   return (
-    <figure className="wt-coatmap">
+    <figure className={small ? 'wt-coatmap is-small' : 'wt-coatmap'}>
       <div className="wt-layers">
-        <Body flip={flip} />
+        <Body figure={figure} flip={flip} viewBox={viewBox} />
         <svg
-          viewBox={VIEW}
-          role={onSelect ? 'group' : 'img'}
-          aria-label={label}
+          viewBox={viewBox}
+          role={onSelect ? 'group' : small ? 'presentation' : 'img'}
+          aria-label={small ? undefined : label}
           className={onSweep && 'wt-swept'}
           onPointerDown={(event) => onPointer(event, true)}
           onPointerMove={(event) => onPointer(event, false)}
@@ -165,22 +204,22 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
           onPointerLeave={onPointerEnd}
         >
           <defs>
-            <WoolPatterns prefix={key} />
-            <clipPath id={`${key}-body`}>
-              <path d={FIGURE.coat} />
-              <path d={FIGURE.nearEar} />
-            </clipPath>
-            <clipPath id={`${key}-tail`}>
-              <path d={FIGURE.tailCoat + FIGURE.body} clipRule="evenodd" />
-            </clipPath>
+            {!small && <WoolPatterns prefix={key} />}
+            {figure.parts.map((part, i) => (
+              <clipPath key={part.body.join()} id={`${key}-part-${i}`}>
+                <path d={part.coat} clipRule={part.coatRule} />
+              </clipPath>
+            ))}
           </defs>
           <g transform={flip}>
-            <g clipPath={`url(#${key}-tail)`}>{zones.filter((z) => z.figure.onTail).map(zone)}</g>
-            <g clipPath={`url(#${key}-body)`}>{zones.filter((z) => !z.figure.onTail).map(zone)}</g>
-            {zones.map(({ id, figure }) => {
+            {parts.map((zones, i) => (
+              <g key={figure.parts[i]?.body.join()} clipPath={`url(#${key}-part-${i})`}>
+                {zones.map(small ? tone : zone)}
+              </g>
+            ))}
+            {parts.flat().map(({ id, centre: [x, y] }) => {
               const look = looks[id];
               if (!look?.stopped && !look?.marked) return null;
-              const [x, y] = figure.centre;
               return (
                 <g key={id} className={look.stopped ? 'wt-ring is-stop' : 'wt-ring'} pointerEvents="none">
                   <circle cx={x} cy={y} r="15" />
@@ -190,75 +229,89 @@ export function CoatMap({ side, looks, selected, onSelect, onSweep, onZoneKey, l
             })}
           </g>
         </svg>
-        <Hair flip={flip} />
+        <Hair figure={figure} flip={flip} viewBox={viewBox} small={small ?? false} />
       </div>
-      <figcaption>{side === 'left' ? 'Left side' : 'Right side'}</figcaption>
+      {!small && <figcaption className="visually-hidden">{ASPECT_WORDS[aspect]}</figcaption>}
     </figure>
   );
 }
 
-const VIEW = `${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`;
-const flipOf = (side: 'left' | 'right'): string | undefined =>
-  side === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;
+const flipOf = (aspect: Aspect): string | undefined =>
+  aspect === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;
 
 interface LayerProps {
+  readonly figure: Figure;
   readonly flip: string | undefined;
+  readonly viewBox: string;
 }
 
 /** What lies under the zones and never changes: a layer of its own, so that a sweep paints only zones. */
-const Body = memo(function Body({ flip }: LayerProps) {
+const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
   const coat = useId().replace(/[^a-zA-Z0-9]/g, '');
+  const down = figure.shade === 'down';
   return (
-    <svg viewBox={VIEW} aria-hidden className="wt-layer">
+    <svg viewBox={viewBox} aria-hidden className="wt-layer">
       <defs>
-        <linearGradient id={coat} gradientUnits="userSpaceOnUse" x1="0" y1="130" x2="0" y2="650">
+        <linearGradient
+          id={coat}
+          gradientUnits="userSpaceOnUse"
+          x1="0"
+          x2="0"
+          y1={down ? 130 : MIDLINE}
+          y2={down ? 650 : MIDLINE + 130}
+          spreadMethod={down ? 'pad' : 'reflect'}
+        >
           <stop offset="0" className="wt-coat-top" />
           <stop offset="0.62" className="wt-coat-mid" />
           <stop offset="1" className="wt-coat-low" />
         </linearGradient>
       </defs>
       <g transform={flip}>
-        <ellipse className="wt-ground" cx="540" cy="640" rx="330" ry="16" />
-        <path className="wt-far" d={FIGURE.farEar} />
-        {FIGURE.farLegs.map((d) => (
+        {figure.ground && <ellipse className="wt-ground" {...figure.ground} />}
+        {figure.far.map((d) => (
           <path key={d} className="wt-far" d={d} />
         ))}
-        <g fill={`url(#${coat})`}>
-          <path d={FIGURE.tailTufts.leaves} />
-          <path d={FIGURE.tail} />
-        </g>
-        <path className="wt-fringe" d={FIGURE.tailTufts.edges} />
-        <g fill={`url(#${coat})`}>
-          <path d={FIGURE.tufts.leaves} />
-          <path d={FIGURE.body} />
-          <path d={FIGURE.nearEar} />
-        </g>
+        {figure.parts.map((part) => (
+          <g key={part.body.join()}>
+            <g {...(part.flat ? { className: 'wt-coat-flat' } : { fill: `url(#${coat})` })}>
+              <path d={part.leaves} />
+              {part.body.map((d) => (
+                <path key={d} d={d} />
+              ))}
+            </g>
+            <path className="wt-fringe" d={part.edges} />
+            {part.outline.map((d) => (
+              <path key={d} className="wt-outline" d={d} />
+            ))}
+          </g>
+        ))}
       </g>
     </svg>
   );
 });
 
-/** What lies over the zones and never changes: hair, outline, features. */
-const Hair = memo(function Hair({ flip }: LayerProps) {
+/** What lies over the zones and never changes: hair, the edge of the foremost part, features. */
+const Hair = memo(function Hair({ figure, flip, viewBox, small }: LayerProps & { readonly small: boolean }) {
+  const front = figure.parts.at(-1);
   return (
-    <svg viewBox={VIEW} aria-hidden className="wt-layer">
+    <svg viewBox={viewBox} aria-hidden className="wt-layer">
       <g transform={flip}>
-        <path className="wt-locks" d={FIGURE.locks} />
-        <path className="wt-fringe" d={FIGURE.tufts.edges} />
-        {[...FIGURE.outline, FIGURE.nearEarEdge].map((d) => (
+        {!small && <path className="wt-locks" d={figure.locks} />}
+        {!small && <path className="wt-fringe" d={front?.edges} />}
+        {front?.outline.map((d) => (
           <path key={d} className="wt-outline" d={d} />
         ))}
-        {FIGURE.anatomy.map((d) => (
+        {figure.anatomy.map((d) => (
           <path key={d} className="wt-anatomy" d={d} />
         ))}
-        <path className="wt-inner-ear" d={FIGURE.innerEar} />
-        <path className="wt-feature" d={FIGURE.mouth} fill="none" />
-        <path className="wt-nose" d="M147,224 q2,-12 14,-13 q8,1 9,8 q-2,10 -11,14 q-10,2 -12,-9z" />
-        <path className="wt-eye" d="M241,197 q7,-11 19,-7 q4,6 -2,11 q-9,6 -17,-4z" />
-        <circle className="wt-glint" cx="253" cy="194" r="1.8" />
-        <path className="wt-feature" d="M240,186 q9,-8 21,-6" fill="none" />
-        {[338, 352, 366, 736, 750, 764].map((x) => (
-          <path key={x} className="wt-feature" d={`M${x},638 q-3,-9 1,-16`} fill="none" />
+        {figure.shadows.map((d) => (
+          <path key={d} className="wt-inner-ear" d={d} />
+        ))}
+        {figure.lines.map((d) => (
+          <path key={d} className="wt-feature" d={d} fill="none" />
+        ))}
+        {figure.features.map(({ d, className, transform }) => (
+          <path key={d} className={className} d={d} transform={transform} />
         ))}
       </g>
     </svg>

@@ -11,7 +11,7 @@ import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
-import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { conditionReason, CONDITION_WORDS, dogStop, zoneStop } from '../../words/reasons.ts';
@@ -123,17 +123,6 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
     return () => window.removeEventListener('keydown', onKey);
   });
 
-  const map = (side: 'left' | 'right') => (
-    <CoatMap
-      side={side}
-      looks={looks}
-      selected={selected}
-      onSelect={setSelected}
-      onSweep={(over, begins) => pass(over, way === 'sweep' ? held : undefined, begins)}
-      onZoneKey={onMapKey}
-      label={`${capital(side)} side: choose a zone`}
-    />
-  );
   return (
     <>
       <div className="wt-title">
@@ -163,8 +152,16 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
       <div className="wt-cols wt-check">
         <WholeDog draft={draft} change={set} />
         <section ref={maps} className="wt-map" aria-label="Coat map">
-          {map('left')}
-          {map('right')}
+          <CoatStage
+            dog={dog}
+            looks={looks}
+            selected={selected}
+            onSelect={setSelected}
+            onSweep={(over, begins) => pass(over, way === 'sweep' ? held : undefined, begins)}
+            onZoneKey={onMapKey}
+            label="Choose a zone"
+            lenses
+          />
         </section>
         <section className="wt-sheet" aria-labelledby="zone-name">
           <h2 id="zone-name">{capital(zoneName(selected))}</h2>

@@ -9,7 +9,7 @@ import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/ind
 import type { NeedReason } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
-import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { dateText, instantText, longDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { methodName, needText, nextReason } from '../../words/reasons.ts';
@@ -118,10 +118,10 @@ export function DogRoom() {
             <section className="wt-sheet" aria-labelledby="coat">
               <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>
               {check.data ? (
-                <CoatMap
-                  side="left"
+                <CoatStage
+                  dog={page.dog}
                   looks={conditionLooks(zoneConditions(coatCheck(check.data), coatRow(page.dog.coatClass)))}
-                  label={`Condition of ${page.dog.name}’s coat, left side`}
+                  label={`Condition of ${page.dog.name}’s coat`}
                 />
               ) : (
                 <p className="wt-soft">Nobody has felt this coat yet.</p>

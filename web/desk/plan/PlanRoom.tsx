@@ -17,7 +17,7 @@ import { Caution } from '../../app/Caution.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useDog, usePlan, useSalon, useStartSession } from '../../data/hooks.ts';
-import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import { capital, grams, listText, minutesText, money, percent } from '../../words/figures.ts';
 import { against, comparison, dogStop, methodName, planNote, ruling, zoneStop } from '../../words/reasons.ts';
@@ -234,8 +234,7 @@ function PlanShown({
           </section>
           <section className="wt-sheet" aria-labelledby="coat">
             <h2 id="coat">Coat as felt</h2>
-            <CoatMap side="left" looks={conditionLooks(plan.conditions)} label="Condition of the coat, left side" />
-            <CoatMap side="right" looks={conditionLooks(plan.conditions)} label="Condition of the coat, right side" />
+            <CoatStage dog={page.dog} looks={conditionLooks(plan.conditions)} label="Condition of the coat" />
             <p className="wt-soft">
               Curls thicken with the undercoat; crossed strokes are tied hair; a double ring is not worked.
             </p>

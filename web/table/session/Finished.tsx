@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { SessionPage } from '../../../contract/session.ts';
 import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import { isZoneId, zoneName, type ZoneId } from '../../../core/dog/index.ts';
-import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
@@ -80,10 +80,7 @@ export function Finished({ page }: { page: SessionPage }) {
           {proven.length === 0 ? (
             <p className="wt-soft">No proof was written down.</p>
           ) : (
-            <>
-              <CoatMap side="left" looks={looks} label="Comb proof, left side" />
-              <CoatMap side="right" looks={looks} label="Comb proof, right side" />
-            </>
+            <CoatStage dog={page} looks={looks} label="Comb proof" />
           )}
         </section>
       </div>

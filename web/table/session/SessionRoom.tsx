@@ -8,7 +8,7 @@ import { Caution } from '../../app/Caution.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useLogEvents, useSession } from '../../data/hooks.ts';
-import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
@@ -184,8 +184,8 @@ function Working({ page }: { page: SessionPage }) {
           )}
         </section>
         <section aria-label="Zones of this step">
-          <CoatMap
-            side="left"
+          <CoatStage
+            dog={page}
             looks={looks}
             label={`Zones of this step: ${step.zones.map((z) => zoneName(z.zone)).join(', ')}`}
           />
