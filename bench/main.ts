@@ -1,10 +1,12 @@
 /** npm run bench: one line a figure, `name value unit (reference, ratio)`, each beside its reference in the same run. */
 import Database from 'better-sqlite3';
 import { dayLengthHours } from '../core/sun/index.ts';
-import { planVisit } from '../core/bench/index.ts';
-import { ZONE_IDS } from '../core/dog/index.ts';
-import { day } from '../core/quantity/index.ts';
-import { DEFAULT_HOUSE, TOOL_KINDS, type Tool } from '../core/kit/index.ts';
+import loadHighs from 'highs';
+import { coverage, planVisit } from '../core/bench/index.ts';
+import { BREEDS, ZONE_IDS, type Dog } from '../core/dog/index.ts';
+import { FINGER_GRADES, TUG_GRADES, type CoatCheck } from '../core/check/index.ts';
+import { day, pick, randomInt, seededRandom } from '../core/quantity/index.ts';
+import { bestCover, DEFAULT_HOUSE, SHOP, TOOL_KINDS, type Tool } from '../core/kit/index.ts';
 import { getTimes } from 'suncalc';
 
 /** Median of several runs of a function, milliseconds a call. */
@@ -49,3 +51,64 @@ db.exec('CREATE TABLE t (id INTEGER PRIMARY KEY, v TEXT) STRICT');
 const insert = db.prepare('INSERT INTO t (v) VALUES (?)');
 const rows = medianMs(3000, (i) => void insert.run(`row ${i}`));
 say('plan-all-methods', plan, 'ms', `goal 16 ms; one in-memory insert ${(rows * 1000).toPrecision(3)} us`, plan / 16);
+
+/** A book of dogs: breeds as they come, each felt zone by zone in its own state. */
+function book(dogs: number): readonly { dog: Dog; check: CoatCheck }[] {
+  const random = seededRandom(5);
+  return Array.from({ length: dogs }, () => {
+    const breed = pick(random, BREEDS);
+    const weightKg = breed.weightKg.low + random() * (breed.weightKg.high - breed.weightKg.low);
+    const base = randomInt(random, 0, 3);
+    const felt = Object.fromEntries(
+      ZONE_IDS.map((id) => {
+        const finger = FINGER_GRADES[Math.min(4, base + randomInt(random, 0, 1))];
+        return [id, { finger, tug: pick(random, TUG_GRADES) }];
+      }),
+    );
+    return {
+      dog: {
+        name: '',
+        breed: breed.name,
+        sex: 'female',
+        coatClass: breed.coatClass,
+        weightKg,
+        traits: breed.traits,
+        outdoorShare: 0.3,
+      },
+      check: { day: day(20000), weightKg, guardMm: { back: breed.backMm }, zones: felt, inspection: {}, note: '' },
+    };
+  });
+}
+
+const dogs = book(500);
+const hand: readonly Tool[] = (['rake', 'soft-slicker', 'comb', 'rubber', 'bristle'] as const).map((kind) => ({
+  id: kind,
+  kind,
+  name: kind,
+}));
+const cover = medianMs(1, () => void coverage({ dogs, kit: hand, shop: SHOP, house: DEFAULT_HOUSE }));
+say('coverage-500-dogs', cover, 'ms', 'goal 1000 ms', cover / 1000);
+
+// The choice alone, beside HiGHS on the same integer programme.
+const random = seededRandom(9);
+const gains = Array.from({ length: SHOP.length }, () =>
+  Float64Array.from({ length: 120 }, () => (random() < 0.5 ? 0 : randomInt(random, 1, 40))),
+);
+const programme = [
+  'Maximize',
+  ` obj: ${gains.flatMap((row, c) => [...row].flatMap((g, d) => (g > 0 ? [`${g} x${c}_${d}`] : []))).join(' + ')}`,
+  'Subject To',
+  ...Array.from(
+    { length: 120 },
+    (_, d) => ` d${d}: ${gains.flatMap((row, c) => ((row[d] ?? 0) > 0 ? [`x${c}_${d}`] : [])).join(' + ')} <= 1`,
+  ),
+  ...gains.flatMap((row, c) => [...row].flatMap((g, d) => (g > 0 ? [` l${c}_${d}: x${c}_${d} - y${c} <= 0`] : []))),
+  ` most: ${gains.map((_, c) => `y${c}`).join(' + ')} <= 3`,
+  'Binary',
+  ` ${gains.map((_, c) => `y${c}`).join(' ')}`,
+  'End',
+].join('\n');
+const highs = await loadHighs();
+const own = medianMs(3, () => void bestCover(gains, 3));
+const mip = medianMs(1, () => void highs.solve(programme));
+say('best-three-to-buy', own, 'ms', `HiGHS ${mip.toPrecision(3)} ms`, own / mip);

@@ -4,11 +4,11 @@
  */
 import { coatRow, type ZoneId } from '../dog/index.ts';
 import { stopsOf, zoneConditions } from '../check/index.ts';
-import { dogStopRule, rulesOn, type Ranking } from '../kit/index.ts';
+import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
 import { coatAsFound, ruleContext } from './coat.ts';
-import { METHODS, method, type MethodId, type PhaseId } from './methods.ts';
+import { method, type MethodId, type PhaseId } from './methods.ts';
 import type { PlanRequest } from './planner.ts';
-import { ALWAYS, noLookups, phasesIn, rankingIn } from './walk.ts';
+import { noLookups, phasesIn, rankingIn } from './walk.ts';
 
 export interface PhaseRanking {
   readonly phase: PhaseId;
@@ -30,14 +30,9 @@ export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodI
     .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, job) }));
 }
 
-/** Phases by what a rule can see of them. */
-const PHASES = [
-  ...new Map(METHODS.flatMap((m) => m.phases).map((p) => [`${p.wetness} ${p.tools.join()}`, p])).values(),
-];
-
 /**
- * Rules that speak about any piece of the kit in any zone in any state that a method would bring the coat into, and
- * whole-dog stops: rule id → zones in which it spoke (a whole-dog stop counts every zone).
+ * Rules that speak about any piece of the kit in any zone in any state of wetness, and whole-dog stops: rule id → zones
+ * in which it spoke (a whole-dog stop counts every zone).
  */
 export function rulesSpoken(request: PlanRequest): ReadonlyMap<string, number> {
   const { dog, check, kit } = request;
@@ -49,11 +44,9 @@ export function rulesSpoken(request: PlanRequest): ReadonlyMap<string, number> {
     const said =
       seen.get(z.likeness) ??
       new Set(
-        PHASES.flatMap((phase) => {
-          const here = ruleContext(z, phase.wetness, job);
-          return [...kit, ...ALWAYS]
-            .filter((t) => phase.tools.includes(t.kind))
-            .flatMap((t) => rulesOn(t, here).map((r) => r.id));
+        WETNESS.flatMap((wetness) => {
+          const here = ruleContext(z, wetness, job);
+          return kit.flatMap((t) => rulesOn(t, here).map((r) => r.id));
         }),
       );
     seen.set(z.likeness, said);

@@ -4,8 +4,9 @@
  */
 import {
   actionOf,
+  coatDepthMm,
+  depthMm,
   forbiddenBy,
-  reachOf,
   toolRow,
   WETNESS,
   type Action,
@@ -15,7 +16,7 @@ import {
 } from '../kit/index.ts';
 import { ruleContext, skinTolerance, type CoatJob, type CoatZone } from './coat.ts';
 import { handMinutes } from './minutes.ts';
-import { effectOfPasses, passesUntil, poolsTotalG, skinLoadPerPass, workPools } from './release.ts';
+import { effectOfPasses, passesUntil, shareLeftBy, skinLoadPerPass } from './release.ts';
 
 /** One piece has done its part when it took this share of what the best piece could take at most. Guess. */
 const ENOUGH_OF_BEST = 0.7;
@@ -37,6 +38,8 @@ export interface Way {
   readonly tool: Tool;
   readonly wetness: Wetness;
   readonly action: Action;
+  /** Depth of coat it gets down, mm. */
+  readonly depthMm: number;
 }
 
 /** All ways in which hand pieces can be used at all. */
@@ -46,7 +49,7 @@ export const waysWith = (tools: readonly Tool[], house: HouseRules): readonly Wa
       ? []
       : WETNESS.flatMap((wetness): Way[] => {
           const action = actionOf(tool, wetness, house);
-          return action ? [{ piece, tool, wetness, action }] : [];
+          return action ? [{ piece, tool, wetness, action, depthMm: depthMm(tool) }] : [];
         }),
   );
 
@@ -59,12 +62,15 @@ export const allowedWays = (z: CoatZone, ways: readonly Way[], job: CoatJob): re
   });
 };
 
+const reachIn = (way: Way, deepMm: number): number => Math.min(1, way.depthMm / deepMm);
+const ALL_PASSES = effectOfPasses(MOST_PASSES);
+
 /** Share of a zone's loose hair that may be left once enough is out, from the best that any of these ways can do. */
 export function enoughLeft(z: CoatZone, ways: readonly Way[]): number {
-  const all = effectOfPasses(MOST_PASSES);
+  const deepMm = coatDepthMm(z.guardMm);
   let least = 1;
-  for (const { tool, action } of ways) {
-    const left = poolsTotalG(workPools(z.pools, action.take, reachOf(tool, z.guardMm), all)) / z.startG;
+  for (const way of ways) {
+    const left = shareLeftBy(z.pools, way.action.take, reachIn(way, deepMm), ALL_PASSES);
     if (left < least) least = left;
   }
   return 1 - ENOUGH_OF_BEST * (1 - least);
@@ -82,12 +88,15 @@ export function workToProof(
   pieces: number,
 ): readonly (ProofWork | undefined)[] {
   const best: (ProofWork | undefined)[] = Array.from({ length: pieces });
-  for (const { piece, tool, wetness, action } of ways) {
-    const asked = passesUntil(z.pools, action.take, reachOf(tool, z.guardMm), targetLeft);
+  const deepMm = coatDepthMm(z.guardMm);
+  const bears = skinTolerance(z);
+  for (const way of ways) {
+    const { piece, wetness, action } = way;
+    const asked = passesUntil(z.pools, action.take, reachIn(way, deepMm), targetLeft);
     const passes = Math.min(asked, MOST_PASSES);
     const work = {
       minutes: handMinutes(action.cm2PerMinute, z.areaM2, z.guardMm, passes, wetness),
-      skin: (passes * skinLoadPerPass(action.skinPerPass, targetLeft, wetness === 'soapy')) / skinTolerance(z),
+      skin: (passes * skinLoadPerPass(action.skinPerPass, targetLeft, wetness === 'soapy')) / bears,
       proved: asked <= MOST_PASSES,
     };
     const there = best[piece];

@@ -65,6 +65,17 @@ export function workPools(pools: HairPools, take: Take, reach: number, effect: n
   };
 }
 
+/** Share of what the pools hold that is left after a step, 0..1: workPools added up. */
+export function shareLeftBy(pools: HairPools, take: Take, reach: number, effect: number): number {
+  const opened = pools.packedG * take.open * reach * effect;
+  const left =
+    pools.freeG * (1 - take.free * effect) +
+    (pools.deepG + opened) * (1 - take.deep * reach * effect) +
+    pools.packedG -
+    opened;
+  return left / poolsTotalG(pools);
+}
+
 /**
  * Passes after which no more than targetLeft (0..1) of what the pools hold is left, or Infinity where a tool never
  * gets there. Solves workPools for the effect: the total that is out is a quadratic in it.

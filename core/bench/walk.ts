@@ -78,7 +78,7 @@ function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 /** Pieces that every room has; a salon need not list them. */
-export const ALWAYS: readonly Tool[] = [
+const ALWAYS: readonly Tool[] = [
   { id: 'always-towel', kind: 'towel', name: 'towels' },
   { id: 'always-mister', kind: 'mister', name: 'mister' },
 ];

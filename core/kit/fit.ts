@@ -74,18 +74,17 @@ const SPEED_POWER = 0.12;
 /** A preferred piece stands this much better than its measures. Guess. */
 const PREFERENCE = 1.15;
 
-/** How far a piece reaches into hair of this length, 0..1: by its pins where measured, else as its kind usually does. */
-export function reachOf(piece: Pick<Piece, 'kind' | 'pinMm'>, guardMm: number): number {
-  const { got, asked } = reachMm(piece, guardMm);
-  return clamp(got / asked, 0, 1);
-}
-
-/** Depth of coat a piece gets down and the depth there is, mm. */
-function reachMm({ kind, pinMm }: Pick<Piece, 'kind' | 'pinMm'>, guardMm: number): { got: number; asked: number } {
-  const asked = Math.max(guardMm, 1) * UNDERCOAT_DEPTH_SHARE;
+/** Depth of coat that a piece gets down, mm: by its pins where measured, else as its kind usually does. */
+export function depthMm({ kind, pinMm }: Pick<Piece, 'kind' | 'pinMm'>): number {
   const byKind = toolRow(kind).reachMm * UNDERCOAT_DEPTH_SHARE;
-  return { got: pinMm === undefined ? byKind : Math.min(byKind, pinMm), asked };
+  return pinMm === undefined ? byKind : Math.min(byKind, pinMm);
 }
+/** Depth of coat there is under guard hair of this length, mm. */
+export const coatDepthMm = (guardMm: number): number => Math.max(guardMm, 1) * UNDERCOAT_DEPTH_SHARE;
+
+/** How far a piece reaches into hair of this length, 0..1. */
+export const reachOf = (piece: Pick<Piece, 'kind' | 'pinMm'>, guardMm: number): number =>
+  clamp(depthMm(piece) / coatDepthMm(guardMm), 0, 1);
 
 /** Share of what a zone may hold that a full working moves; deep hair counts most, since water and hands take the rest. */
 const worth = (take: { free: number; deep: number; open: number }): number =>
@@ -98,14 +97,14 @@ export function fitTool(tool: Tool, here: RuleContext): FitResult {
   const action = actionOf(tool, here.wetness, here.house);
   if (!action) return { kind: 'useless', tool, wetness: here.wetness };
   const row = toolRow(tool.kind);
-  const depth = reachMm(tool, here.guardMm);
+  const [got, asked] = [depthMm(tool), coatDepthMm(here.guardMm)];
   const suits = row.usual.spacingMm * GAP_BY_GRADE[here.grade];
   const gap = tool.spacingMm ?? row.usual.spacingMm;
   const long = clamp(here.guardMm / FRAY_LENGTH_MM, 0, 1) * (here.wetness === 'dry' ? 1 : FRAY_WET);
   const kindness = row.kindAboveMm === 0 ? 1 : clamp(here.guardMm / row.kindAboveMm, LEAST_KINDNESS, 1);
   const bears = regionRow(here.region).skinTolerance * kindness;
   const parts: Fit['parts'] = {
-    reach: part('reach', clamp(depth.got / depth.asked, 0, 1), depth.got, depth.asked),
+    reach: part('reach', clamp(got / asked, 0, 1), got, asked),
     spacing: part('spacing', suits === 0 ? 1 : nearness(gap / suits), gap, suits),
     topcoat: part('topcoat', 1 - action.frays * long, action.frays * long, 0),
     skin: part('skin', clamp(1 - action.skinPerPass / bears, 0.02, 1), action.skinPerPass / bears, 0),

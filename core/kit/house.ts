@@ -91,7 +91,7 @@ const quarrel = <K extends keyof Quarrels>(
 });
 
 /** Every open quarrel, in the order in which a visit meets it. */
-export const QUARRELS = {
+export const QUARRELS: { readonly [K in keyof Quarrels]: Quarrel<K> } = {
   slickerOrder: quarrel(
     'slickerOrder',
     'Slicker before the rake, or after it',
@@ -160,7 +160,7 @@ export const QUARRELS = {
     ['four-to-six', 'four to six weeks', 'Whatever the home promises, hands see the skin every six weeks.'],
     ['home-share', 'up to twelve if the home brushes', 'A home that does its share needs the salon half as often.'],
   ),
-} satisfies { readonly [K in keyof Quarrels]: Quarrel<K> };
+};
 
 /** Fewest days between two baths, by the house's side. Common practice: weekly at most, monthly at least. */
 export const BATH_GAP_DAYS: Readonly<Record<Quarrels['bath'], number>> = { 'each-visit': 0, weekly: 7, monthly: 28 };

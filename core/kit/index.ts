@@ -56,6 +56,8 @@ export {
   type FitPart,
   type FitResult,
   type StandIn,
+  coatDepthMm,
+  depthMm,
   fitTool,
   reachOf,
 } from './fit.ts';

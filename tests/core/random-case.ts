@@ -12,7 +12,20 @@ import {
   type ZoneFindings,
 } from '../../core/check/index.ts';
 import { COAT_CLASSES, DOG_TRAITS, ZONE_IDS, type Dog } from '../../core/dog/index.ts';
-import { BLADE_USES, DEFAULT_HOUSE, MAT_WAYS, TOOL_KINDS, type HouseRules, type Tool } from '../../core/kit/index.ts';
+import {
+  BATH_RHYTHMS,
+  BLADE_USES,
+  DEFAULT_HOUSE,
+  MAT_WAYS,
+  SLICKER_DEPTHS,
+  SLICKER_ORDERS,
+  SPRAYS,
+  STROKES,
+  TOOL_KINDS,
+  WET_BRUSHING,
+  type HouseRules,
+  type Tool,
+} from '../../core/kit/index.ts';
 import { day } from '../../core/quantity/index.ts';
 import type { PlanRequest } from '../../core/bench/index.ts';
 
@@ -84,6 +97,15 @@ export const houses: fc.Arbitrary<HouseRules> = fc
     blade: fc.constantFrom(...BLADE_USES),
     bladeMinutes: fc.integer({ min: 0, max: 20 }),
     mats: fc.constantFrom(...MAT_WAYS),
+    slickerOrder: fc.constantFrom(...SLICKER_ORDERS),
+    slickerDepth: fc.constantFrom(...SLICKER_DEPTHS),
+    stroke: fc.constantFrom(...STROKES),
+    spray: fc.constantFrom(...SPRAYS),
+    wetBrushing: fc.oneof(
+      { weight: 3, arbitrary: fc.constant('with-soap' as const) },
+      { weight: 1, arbitrary: fc.constantFrom(...WET_BRUSHING) },
+    ),
+    bath: fc.constantFrom(...BATH_RHYTHMS),
   })
   .map((chosen) => ({ ...DEFAULT_HOUSE, ...chosen }));
 

@@ -2,6 +2,7 @@
 import { Moon, Sun } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
+import { usePhotoOutbox } from './outbox.ts';
 import { useTheme } from './theme.ts';
 
 const PLACES = [
@@ -14,6 +15,8 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
   desk: [
     { to: '/desk/dogs', name: 'Dogs' },
     { to: '/desk/ahead', name: 'Ahead' },
+    { to: '/desk/kit', name: 'Kit' },
+    { to: '/desk/rules', name: 'Rules' },
     { to: '/desk/house', name: 'House rules' },
   ],
 };
@@ -22,6 +25,7 @@ export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
   const [theme, toggleTheme] = useTheme();
+  usePhotoOutbox();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
   // A new room is read from its top by keyboard and screen reader alike.

@@ -6,8 +6,12 @@ import { DogForm } from '../desk/dog/DogForm.tsx';
 import { DogRoom } from '../desk/dog/DogRoom.tsx';
 import { DogsRoom } from '../desk/dogs/DogsRoom.tsx';
 import { HouseRoom } from '../desk/house/HouseRoom.tsx';
+import { KitRoom } from '../desk/kit/KitRoom.tsx';
+import { ToolForm } from '../desk/kit/ToolForm.tsx';
 import { NextRoom } from '../desk/next/NextRoom.tsx';
+import { NoteRoom } from '../desk/note/NoteRoom.tsx';
 import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
+import { RulesRoom } from '../desk/rules/RulesRoom.tsx';
 import { CardRoom } from '../home/card/CardRoom.tsx';
 import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
 import { SessionRoom } from '../table/session/SessionRoom.tsx';
@@ -47,6 +51,11 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
+      { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },
+      { path: '/desk/kit', element: <KitRoom /> },
+      { path: '/desk/kit/new', element: <ToolForm /> },
+      { path: '/desk/kit/:toolId', element: <ToolForm /> },
+      { path: '/desk/rules', element: <RulesRoom /> },
       { path: '/desk/house', element: <HouseRoom /> },
       { path: '/table', element: <TableRoom /> },
       { path: '/table/sessions/:sessionId', element: <SessionRoom /> },

@@ -7,10 +7,21 @@ import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booki
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { HomeCardPage } from '../../contract/home.ts';
-import type { SalonEdit, SalonRecord } from '../../contract/salon.ts';
+import type {
+  Coverage,
+  KitPage,
+  RankingsPage,
+  RulesPage,
+  ToolDraft,
+  ToolRecord,
+  UpkeepDraft,
+} from '../../contract/kit.ts';
+import type { PhotoRecord } from '../../contract/photo.ts';
+import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { Plan, SessionEvent } from '../../core/bench/index.ts';
-import type { Rule, Tool } from '../../core/kit/index.ts';
+import type { ZoneId } from '../../core/dog/index.ts';
+import type { HouseRules } from '../../core/kit/index.ts';
 import { api } from './client.ts';
 
 const at = (id: string): string => encodeURIComponent(id);
@@ -63,16 +74,37 @@ export const useHomeCard = (dogId: string) =>
 export const useSalon = () =>
   useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
 
-export const useKit = () =>
-  useQuery({ queryKey: ['kit'], queryFn: () => api<{ tools: readonly Tool[] }>('GET', '/kit') });
+export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: () => api<KitPage>('GET', '/kit') });
 
-/** The rules of the trade only change with the program. */
-export const useRules = () =>
+export const useCoverage = () =>
+  useQuery({ queryKey: ['coverage'], queryFn: () => api<Coverage>('GET', '/kit/coverage') });
+
+export const useRules = () => useQuery({ queryKey: ['rules'], queryFn: () => api<RulesPage>('GET', '/rules') });
+
+/** The kit ranked in a zone, phase by phase of a method; nothing until a zone is asked about. */
+export const useRankings = (checkId: string, zone: ZoneId | undefined, method: string) =>
   useQuery({
-    queryKey: ['rules'],
-    queryFn: () => api<{ rules: readonly Rule[] }>('GET', '/rules'),
-    staleTime: Infinity,
+    queryKey: ['rankings', checkId, zone, method],
+    queryFn: () => api<RankingsPage>('GET', `/checks/${at(checkId)}/rankings/${at(zone ?? '')}/${at(method)}`),
+    enabled: zone !== undefined,
   });
+
+/** What other house rules would change; nothing while they are those that stand. */
+export const useHousePreview = (house: HouseRules, changed: boolean) =>
+  useQuery({
+    queryKey: ['house-preview', house],
+    queryFn: () => api<HousePreview>('POST', '/house/preview', { house }),
+    enabled: changed,
+    placeholderData: (before) => before,
+  });
+
+export const usePhotos = (checkId: string | undefined) =>
+  useQuery({
+    queryKey: ['photos', checkId],
+    queryFn: () => api<{ photos: readonly PhotoRecord[] }>('GET', `/checks/${at(checkId ?? '')}/photos`),
+    enabled: checkId !== undefined,
+  });
+export const photoUrl = (id: string): string => `/api/photos/${at(id)}`;
 
 /** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
 function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
@@ -91,6 +123,13 @@ export const useCancelBooking = () =>
   useWrite(({ id, version }: { id: string; version: number }) =>
     api<BookingRecord>('POST', `/bookings/${at(id)}/cancel`, { version }),
   );
+export const useAddTool = () => useWrite((draft: ToolDraft) => api<ToolRecord>('POST', '/kit', draft));
+export const useEditTool = () =>
+  useWrite(({ id, ...edit }: ToolRecord) => api<ToolRecord>('PUT', `/kit/${at(id)}`, edit));
+export const useUpkeep = () =>
+  useWrite((entries: readonly UpkeepDraft[]) => api<KitPage>('POST', '/kit/upkeep', { entries }));
+export const useUndoUpkeep = () => useWrite((id: string) => api<object>('DELETE', `/kit/upkeep/${at(id)}`));
+export const useRemovePhoto = () => useWrite((id: string) => api<object>('DELETE', `/photos/${at(id)}`));
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
 
 /** Appends events to a session; the screen shows the answer without asking again. */

@@ -11,6 +11,7 @@ import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
+import { sendPhotos } from '../../data/photos.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, percent } from '../../words/figures.ts';
@@ -18,7 +19,9 @@ import { conditionReason, CONDITION_WORDS, dogStop, zoneStop } from '../../words
 import { conditionLook, type Looks } from '../dog/looks.ts';
 import { asLastTime, mirrored, spread, useCheckDraft, withFindings, type Findings } from './draft.ts';
 import { gradeOfDigit, type Held, type TestKey } from './hand.ts';
+import { ClassNote } from './ClassNote.tsx';
 import { HandPanel } from './HandPanel.tsx';
+import { Photos } from './Photos.tsx';
 import { Questions } from './Questions.tsx';
 import { WholeDog } from './WholeDog.tsx';
 import { ZonePanel } from './ZonePanel.tsx';
@@ -101,6 +104,7 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
     save.mutate(draft, {
       onSuccess: (saved) => {
         forget();
+        void sendPhotos();
         void navigate(`/desk/dogs/${dog.id}/plan/${saved.id}`);
       },
     });
@@ -192,6 +196,7 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
               }}
             />
           )}
+          <Photos checkId={draft.id} zone={selected} />
           <details className="mt-2">
             <summary>Packed or matted?</summary>
             Packed hair is dense and loose: a pinch pulls out, no lock is tied; water and air clear it. Matted hair does
@@ -212,6 +217,7 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
             {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
           </div>
         )}
+        <ClassNote dog={dog} check={check} />
         <Questions questions={questions} onGo={setSelected} />
       </div>
     </>

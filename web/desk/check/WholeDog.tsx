@@ -9,8 +9,10 @@ import {
   type InspectionAnswer,
 } from '../../../core/check/index.ts';
 import { Pick } from '../../app/Pick.tsx';
+import { HAIR_UNITS, hairMm, hairShown, useHairUnit } from '../../app/units.ts';
 
-const GUARD_WORDS = { back: 'Hair at back, mm', ruff: 'Hair at ruff, mm', breeches: 'Breeches, mm' } as const;
+const GUARD_WORDS = { back: 'Hair at back', ruff: 'Hair at ruff', breeches: 'Breeches' } as const;
+const UNITS = HAIR_UNITS.map((value) => ({ value, word: value }));
 const ANSWER_WORDS: Readonly<Record<InspectionAnswer, string>> = { fine: 'fine', watch: 'watch', trouble: 'trouble' };
 const ANSWERS = INSPECTION_ANSWERS.map((value) => ({ value, word: ANSWER_WORDS[value] }));
 
@@ -50,6 +52,7 @@ function NumberField({
 }
 
 function Measures({ draft, change }: Props) {
+  const [unit, setUnit] = useHairUnit();
   return (
     <div className="wt-measures">
       <NumberField
@@ -63,16 +66,18 @@ function Measures({ draft, change }: Props) {
       {GUARD_PLACES.map((place) => (
         <NumberField
           key={place}
-          label={GUARD_WORDS[place]}
-          value={draft.guardMm[place]}
-          min={1}
-          max={300}
+          label={`${GUARD_WORDS[place]}, ${unit}`}
+          value={draft.guardMm[place] === undefined ? undefined : hairShown(draft.guardMm[place], unit)}
+          min={hairShown(1, unit)}
+          max={hairShown(300, unit)}
+          step={unit === 'mm' ? 1 : 0.05}
           onChange={(v) => {
             const { [place]: _, ...rest } = draft.guardMm;
-            change({ ...draft, guardMm: v === undefined ? rest : { ...rest, [place]: v } });
+            change({ ...draft, guardMm: v === undefined ? rest : { ...rest, [place]: hairMm(v, unit) } });
           }}
         />
       ))}
+      <Pick name="Ruler in" options={UNITS} value={unit} onPick={setUnit} />
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { CalendarDays } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
 import { coatCheck } from '../../../contract/check.ts';
-import { zoneConditions } from '../../../core/check/index.ts';
+import { referralOf, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
 import type { NeedReason } from '../../../core/tide/index.ts';
@@ -13,7 +13,9 @@ import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { dateText, instantText, longDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { methodName, needText, nextReason } from '../../words/reasons.ts';
+import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
+import { PhotoStrip } from './PhotoStrip.tsx';
 
 /** The one thing to do now: a check of today leads to its plan, otherwise hands go into the coat. */
 function MainAct({ page }: { page: DogPage }) {
@@ -126,6 +128,12 @@ export function DogRoom() {
               ) : (
                 <p className="wt-soft">Nobody has felt this coat yet.</p>
               )}
+              {newest && <PhotoStrip checkId={newest.id} />}
+              {check.data && referralOf(coatCheck(check.data), page.dog.traits).items.length > 0 && (
+                <p className="mt-2">
+                  <Link to={`/desk/dogs/${dogId}/note/${check.data.id}`}>Note for the owner and the vet</Link>
+                </p>
+              )}
             </section>
             <div className="wt-cols">
               <section className="wt-sheet" aria-label="Facts">
@@ -152,6 +160,7 @@ export function DogRoom() {
                   <p className="wt-soft">A coat check tells when this dog should come.</p>
                 )}
               </section>
+              <Brushes dog={page.dog} lengths={check.data?.guardMm ?? {}} />
               <section className="wt-sheet" aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
                 {page.sessions.length === 0 ? (

@@ -1,16 +1,15 @@
-/** Desk → House rules: the house's side in open quarrels, its rates, its kit, and the rules that no house can switch off. */
-import { useState } from 'react';
+/** Desk → House rules: the house's side in every open quarrel, with its reason and what another side would change, before it is taken. */
+import { useDeferredValue, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
-import { BLADE_USES, MAT_WAYS, toolRow, type HouseRules } from '../../../core/kit/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../../core/kit/index.ts';
 import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
-import { useEditSalon, useKit, useRules, useSalon } from '../../data/hooks.ts';
+import { useEditSalon, useSalon } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
+import { Effect } from './Effect.tsx';
 
-const BLADE_WORDS = { never: 'never', 'smooth-doubles': 'smooth doubles only', 'any-legal': 'wherever safe' } as const;
-const MAT_WORDS = { 'brush-out': 'work out by comb', split: 'split', clip: 'clip off' } as const;
 const WEIGHT_WORDS = {
   hairOut: 'hair out',
   minutes: 'minutes',
@@ -27,9 +26,7 @@ const WEIGHTS = [
 ] as const satisfies readonly (keyof HouseRules['weights'])[];
 
 const RULE_WORDS = [
-  ['blade', 'Blade combs'],
-  ['bladeMinutes', 'Blade minutes'],
-  ['mats', 'A tied mat'],
+  ...Object.values(QUARRELS).map((q) => [q.key, q.question] as const),
   ['weights', 'What a recommendation weighs'],
   ['rates', 'Rates'],
   ['openWeekdays', 'Open days'],
@@ -40,7 +37,7 @@ const RULE_WORDS = [
 function EditHouse({ salon }: { salon: SalonRecord }) {
   const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(salon);
   return (
-    <div>
+    <>
       {newer && (
         <ChangedElsewhere
           changes={differences(base.house, newer.house, RULE_WORDS)}
@@ -49,9 +46,57 @@ function EditHouse({ salon }: { salon: SalonRecord }) {
         />
       )}
       <HouseForm key={formKey} salon={base} stale={newer !== undefined} onSaved={saved} />
-    </div>
+    </>
   );
 }
+
+interface Side {
+  readonly word: string;
+  readonly reason: string;
+  readonly chosen: boolean;
+  readonly take: () => void;
+}
+
+/** Sides of a quarrel as choices that set it in a house. */
+function sidesOf<K extends keyof Quarrels>(key: K, house: HouseRules, set: (h: HouseRules) => void): readonly Side[] {
+  const quarrel: Quarrel<K> = QUARRELS[key];
+  return quarrel.sides.map(({ value, word, reason }) => ({
+    word,
+    reason,
+    chosen: house[key] === value,
+    take: () => set({ ...house, [key]: value }),
+  }));
+}
+
+function QuarrelSheet({ name, question, sides }: { name: string; question: string; sides: readonly Side[] }) {
+  return (
+    <fieldset className="wt-quarrel">
+      <legend>{question}</legend>
+      {sides.map((s) => (
+        <label key={s.word} className={s.chosen ? 'is-chosen' : undefined}>
+          <input type="radio" name={name} checked={s.chosen} onChange={s.take} />
+          <span>
+            <strong>{capital(s.word)}</strong>
+            <span className="wt-soft">{s.reason}</span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+const KEYS = [
+  'slickerOrder',
+  'slickerDepth',
+  'stroke',
+  'blade',
+  'bladeMinutes',
+  'spray',
+  'wetBrushing',
+  'mats',
+  'bath',
+  'rhythm',
+] as const satisfies readonly (keyof Quarrels)[];
 
 function HouseForm({
   salon,
@@ -65,78 +110,84 @@ function HouseForm({
   const [house, setHouse] = useState(salon.house);
   const save = useEditSalon();
   const number = (text: string): number => (text === '' ? 0 : Number(text));
+  const changed = JSON.stringify(house) !== JSON.stringify(salon.house);
+  // A slider that is being drawn asks for its effect when it rests.
+  const asked = useDeferredValue(house);
   return (
-    <section className="wt-sheet" aria-labelledby="open">
-      <h2 id="open">Open quarrels: your side</h2>
-      <Pick
-        name="Blade combs"
-        options={BLADE_USES.map((value) => ({ value, word: BLADE_WORDS[value] }))}
-        value={house.blade}
-        onPick={(blade) => setHouse({ ...house, blade })}
-      />
-      <Pick
-        name="A tied mat"
-        options={MAT_WAYS.map((value) => ({ value, word: MAT_WORDS[value] }))}
-        value={house.mats}
-        onPick={(mats) => setHouse({ ...house, mats })}
-      />
-      <div className="wt-formgrid">
-        <label>
-          Blade minutes in a session
-          <Form.Control
-            type="number"
-            min={0}
-            max={20}
-            value={house.bladeMinutes}
-            onChange={(e) => setHouse({ ...house, bladeMinutes: number(e.target.value) })}
-          />
-        </label>
-        <label>
-          Rate for an hour, {house.rates.currency}
-          <Form.Control
-            type="number"
-            min={0}
-            value={house.rates.perHourCents / 100}
-            onChange={(e) =>
-              setHouse({ ...house, rates: { ...house.rates, perHourCents: Math.round(number(e.target.value) * 100) } })
-            }
-          />
-        </label>
-      </div>
-      <h3 className="mt-3">What a recommendation weighs</h3>
-      <div className="wt-formgrid">
-        {WEIGHTS.map((w) => (
-          <label key={w}>
-            {capital(WEIGHT_WORDS[w])}: {house.weights[w]}
-            <Form.Range
+    <div className="wt-cols wt-house-rules">
+      <section className="wt-sheet" aria-labelledby="open">
+        <h2 id="open">Open quarrels: your side</h2>
+        <p className="wt-soft">
+          Schools differ, and each side has its reason. Safety rules are not open: they stand in every house, and are on
+          the <Link to="/desk/rules">rules page</Link>.
+        </p>
+        <div className="wt-quarrels">
+          {KEYS.map((key) => (
+            <QuarrelSheet
+              key={key}
+              name={key}
+              question={QUARRELS[key].question}
+              sides={sidesOf(key, house, setHouse)}
+            />
+          ))}
+        </div>
+        <h3 className="mt-3">What a recommendation weighs</h3>
+        <div className="wt-formgrid">
+          {WEIGHTS.map((w) => (
+            <label key={w}>
+              {capital(WEIGHT_WORDS[w])}: {house.weights[w]}
+              <Form.Range
+                min={0}
+                max={100}
+                step={5}
+                value={house.weights[w]}
+                onChange={(e) => setHouse({ ...house, weights: { ...house.weights, [w]: number(e.target.value) } })}
+              />
+            </label>
+          ))}
+          <label>
+            Rate for an hour, {house.rates.currency}
+            <Form.Control
+              type="number"
               min={0}
-              max={100}
-              step={5}
-              value={house.weights[w]}
-              onChange={(e) => setHouse({ ...house, weights: { ...house.weights, [w]: number(e.target.value) } })}
+              value={house.rates.perHourCents / 100}
+              onChange={(e) =>
+                setHouse({
+                  ...house,
+                  rates: { ...house.rates, perHourCents: Math.round(number(e.target.value) * 100) },
+                })
+              }
             />
           </label>
-        ))}
-      </div>
-      <Refusal error={stale ? null : save.error} />
-      {save.isSuccess && (
-        <p className="wt-note wt-note-good" role="status">
-          Saved. Plans are reckoned with it from now on.
-        </p>
-      )}
-      <Button disabled={save.isPending} onClick={() => save.mutate({ ...salon, house }, { onSuccess: onSaved })}>
-        Save house rules
-      </Button>
-    </section>
+        </div>
+      </section>
+      <section className="wt-sheet wt-effect" aria-labelledby="effect">
+        <h2 id="effect">What it would change</h2>
+        <Effect house={asked} changed={changed} currency={salon.house.rates.currency} />
+        <Refusal error={stale ? null : save.error} />
+        {save.isSuccess && !changed && (
+          <p className="wt-note wt-note-good" role="status">
+            Saved. Plans are reckoned with it from now on.
+          </p>
+        )}
+        <div className="wt-acts">
+          <Button
+            disabled={save.isPending || !changed}
+            onClick={() => save.mutate({ ...salon, house }, { onSuccess: onSaved })}
+          >
+            Save house rules
+          </Button>
+          <Button variant="outline-primary" disabled={!changed} onClick={() => setHouse(salon.house)}>
+            As it was
+          </Button>
+        </div>
+      </section>
+    </div>
   );
 }
 
-const SEVERITY_WORDS = { stop: 'Stop', never: 'Never', warn: 'Mind' } as const;
-
 export function HouseRoom() {
   const salon = useSalon();
-  const kit = useKit();
-  const rules = useRules();
   return (
     <>
       <div className="wt-title">
@@ -147,43 +198,7 @@ export function HouseRoom() {
           </span>
         )}
       </div>
-      <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 26rem), 1fr))' }}>
-        <Loaded query={salon}>{({ salon: s }) => <EditHouse salon={s} />}</Loaded>
-        <section className="wt-sheet" aria-labelledby="kit">
-          <h2 id="kit">Kit</h2>
-          <Loaded query={kit}>
-            {({ tools }) =>
-              tools.length === 0 ? (
-                <p>No tools yet.</p>
-              ) : (
-                <ul className="wt-bare wt-rules">
-                  {tools.map((t) => (
-                    <li key={t.id}>
-                      {t.name} <span className="wt-soft">{toolRow(t.kind).does}</span>
-                    </li>
-                  ))}
-                </ul>
-              )
-            }
-          </Loaded>
-        </section>
-        <section className="wt-sheet" aria-labelledby="rules">
-          <h2 id="rules">Rules of the trade</h2>
-          <p className="wt-soft">Safety rules stand in every house.</p>
-          <Loaded query={rules}>
-            {({ rules: rows }) => (
-              <ul className="wt-bare wt-rules">
-                {rows.map((r) => (
-                  <li key={r.id}>
-                    <strong>{SEVERITY_WORDS[r.severity]}.</strong> {r.statement}{' '}
-                    <span className="wt-soft">{r.reason}</span>
-                  </li>
-                ))}
-              </ul>
-            )}
-          </Loaded>
-        </section>
-      </div>
+      <Loaded query={salon}>{({ salon: s }) => <EditHouse salon={s} />}</Loaded>
     </>
   );
 }

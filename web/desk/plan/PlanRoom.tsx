@@ -12,7 +12,7 @@ import {
   type PlanStep,
 } from '../../../core/bench/index.ts';
 import { rule, toolRow } from '../../../core/kit/index.ts';
-import { ZONE_IDS, zoneName } from '../../../core/dog/index.ts';
+import { ZONE_IDS, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { Caution } from '../../app/Caution.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -20,8 +20,10 @@ import { useDog, usePlan, useSalon, useStartSession } from '../../data/hooks.ts'
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import { capital, grams, listText, minutesText, money, percent } from '../../words/figures.ts';
+import { loserText, partText } from '../../words/kit.ts';
 import { against, comparison, dogStop, methodName, planNote, ruling, zoneStop } from '../../words/reasons.ts';
 import { conditionLooks } from '../dog/looks.ts';
+import { WhyHere } from './WhyHere.tsx';
 
 function MethodCard({
   outcome,
@@ -88,17 +90,28 @@ function StepRow({ step, workable }: { step: PlanStep; workable: number }) {
           {capital(zonesText(step, workable))}; coat {step.wetness}.
         </div>
         {step.cautions.map((id) => (
-          <Caution key={id} id={id} />
+          <Caution key={id} id={id} linked />
         ))}
         <details>
           <summary>Why this tool, which zones</summary>
           <p>
-            {toolRow(step.tool.kind).does} It fits {percent(chosen.fit)} and reaches {percent(chosen.reach)} of the way
-            to the skin
-            {chosen.beat
-              ? `; the ${toolRow(chosen.beat.kind).name} fits ${percent(chosen.beat.fit)} and reaches ${percent(chosen.beat.reach)}.`
-              : '; the kit has nothing else for it.'}
-            {chosen.ruledOut.map((r) => ` Ruled out: ${toolRow(r.kind).name}. ${rule(r.rule).statement}`)}
+            {toolRow(step.tool.kind).does} Fit {percent(chosen.fit)}
+            {chosen.because && `: ${partText(chosen.because.winner)}`}
+            {chosen.beat &&
+              (chosen.because?.loser
+                ? `; the ${toolRow(chosen.beat.kind).name} ${loserText(chosen.because.loser)}`
+                : `; the ${toolRow(chosen.beat.kind).name} fits ${percent(chosen.beat.fit)}`)}
+            .{!chosen.beat && ' The kit has nothing else for it.'}
+            {chosen.preferred && ` ${rule(chosen.preferred).statement}`}
+            {chosen.standsIn &&
+              ` Stands in for the ${toolRow(chosen.standsIn.for).name}, which would move ${percent(chosen.standsIn.yield)} where this moves ${percent(chosen.standsIn.ownYield)}. ${chosen.standsIn.loss}`}
+            {chosen.ruledOut.map((r) => (
+              <span key={`${r.kind} ${r.rule}`}>
+                {' '}
+                Ruled out: {toolRow(r.kind).name}.{' '}
+                <Link to={`/desk/rules?rule=${r.rule}`}>{rule(r.rule).statement}</Link>
+              </span>
+            ))}
           </p>
           <p className="wt-soft">
             {capital(listText(step.zones.map((z) => `${zoneName(z.zone)} ${z.minutes.toFixed(1)} min`)))}.
@@ -114,7 +127,7 @@ function StepRow({ step, workable }: { step: PlanStep; workable: number }) {
   );
 }
 
-function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
+function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: string }) {
   const { stops } = plan;
   if (stops.dog.length === 0 && stops.zones.length === 0) return null;
   return (
@@ -125,8 +138,7 @@ function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
             <strong>No groom today. A vet should look first.</strong> {stops.dog.map(dogStop).join(' ')}
           </p>
           <p>
-            We saw this; we do not diagnose. Tell the owner what was seen and where.{' '}
-            <Link to={`/desk/dogs/${dogId}`}>Back to the dog</Link>
+            We saw this; we do not diagnose. <Link to={`/desk/dogs/${dogId}`}>Back to the dog</Link>
           </p>
         </>
       ) : null}
@@ -136,6 +148,9 @@ function Stops({ plan, dogId }: { plan: Plan; dogId: string }) {
           air off too.
         </p>
       )}
+      <p>
+        <Link to={`/desk/dogs/${dogId}/note/${checkId}`}>Note for the owner and the vet, to print</Link>
+      </p>
     </div>
   );
 }
@@ -165,6 +180,9 @@ function PlanShown({
   const best: MethodPlan | undefined = plan.recommended && openMethod(plan, plan.recommended.method);
   const shown = chosen && openMethod(plan, chosen);
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').length;
+  const asked = ZONE_IDS.find((id) => id === search.get('zone'));
+  const setAsked = (zone: ZoneId): void =>
+    setSearch({ ...(chosen && { method: chosen }), zone }, { replace: true, preventScrollReset: true });
   const takeToTable = (): void => {
     if (!shown) return;
     start.mutate(
@@ -196,7 +214,7 @@ function PlanShown({
         )}
       </div>
       <Refusal error={start.error} />
-      <Stops plan={plan} dogId={dogId} />
+      <Stops plan={plan} dogId={dogId} checkId={checkId} />
       {!plan.recommended && plan.stops.dog.length === 0 && (
         <p className="wt-note">No method is open to this dog with this kit today. Each one says why.</p>
       )}
@@ -213,7 +231,7 @@ function PlanShown({
             plan={plan}
             currency={currency}
             shown={m.method === chosen}
-            onShow={() => setSearch({ method: m.method }, { replace: true })}
+            onShow={() => setSearch({ method: m.method, ...(asked && { zone: asked }) }, { replace: true })}
           />
         ))}
       </div>
@@ -234,10 +252,18 @@ function PlanShown({
           </section>
           <section className="wt-sheet" aria-labelledby="coat">
             <h2 id="coat">Coat as felt</h2>
-            <CoatStage dog={page.dog} looks={conditionLooks(plan.conditions)} label="Condition of the coat" />
+            <CoatStage
+              dog={page.dog}
+              looks={conditionLooks(plan.conditions)}
+              selected={asked}
+              onSelect={setAsked}
+              label="Condition of the coat: choose a zone to ask why"
+            />
             <p className="wt-soft">
               Curls thicken with the undercoat; crossed strokes are tied hair; a double ring is not worked.
+              {!asked && ' Choose a zone to ask why each tool was taken there.'}
             </p>
+            {asked && <WhyHere checkId={checkId} zone={asked} method={shown.method} />}
           </section>
         </div>
       )}

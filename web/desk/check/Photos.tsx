@@ -1,0 +1,94 @@
+/** Photos of the check being felt: of the zone in hand or the whole dog, kept on this device until the check is saved. */
+import { Camera, X } from 'lucide-react';
+import { useEffect, useState, type ChangeEvent } from 'react';
+import { MOST_PHOTOS } from '../../../contract/photo.ts';
+import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import { newId } from '../../data/client.ts';
+import { dropPhoto, keepPhoto, pendingPhotos, smallPhoto, type PendingPhoto } from '../../data/photos.ts';
+import { capital } from '../../words/figures.ts';
+
+interface Shown extends PendingPhoto {
+  readonly url: string;
+}
+const shown = (photo: PendingPhoto): Shown => ({ ...photo, url: URL.createObjectURL(photo.jpeg) });
+
+function Take({ label, onFile, disabled }: { label: string; onFile: (file: File) => void; disabled: boolean }) {
+  return (
+    <label className={disabled ? 'btn btn-sm btn-outline-primary disabled' : 'btn btn-sm btn-outline-primary'}>
+      <Camera aria-hidden size={16} /> {label}
+      <input
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="visually-hidden"
+        disabled={disabled}
+        onChange={(e: ChangeEvent<HTMLInputElement>) => {
+          const [file] = e.target.files ?? [];
+          e.target.value = '';
+          if (file) onFile(file);
+        }}
+      />
+    </label>
+  );
+}
+
+export function Photos({ checkId, zone }: { checkId: string; zone: ZoneId }) {
+  const [photos, setPhotos] = useState<readonly Shown[]>([]);
+  const [fault, setFault] = useState('');
+  useEffect(() => {
+    let here = true;
+    void pendingPhotos(checkId).then((list) => {
+      if (here) setPhotos(list.map(shown));
+    });
+    return () => {
+      here = false;
+    };
+  }, [checkId]);
+  const take = async (file: File, of: ZoneId | null): Promise<void> => {
+    setFault('');
+    try {
+      const photo = { id: newId(), checkId, zone: of, jpeg: await smallPhoto(file) };
+      await keepPhoto(photo);
+      setPhotos((now) => [...now, shown(photo)]);
+    } catch (problem) {
+      setFault(problem instanceof Error ? problem.message : 'The photo could not be kept on this device.');
+    }
+  };
+  const full = photos.length >= MOST_PHOTOS;
+  return (
+    <div className="wt-taking">
+      <div className="wt-acts">
+        <Take label={`Photo: ${zoneName(zone)}`} disabled={full} onFile={(f) => void take(f, zone)} />
+        <Take label="Photo: whole dog" disabled={full} onFile={(f) => void take(f, null)} />
+      </div>
+      {fault && (
+        <p className="wt-note wt-note-stop" role="alert">
+          {fault}
+        </p>
+      )}
+      {photos.length > 0 && (
+        <ul className="wt-bare wt-photos" aria-label="Photos of this check">
+          {photos.map((p) => {
+            const of = p.zone ? capital(zoneName(p.zone)) : 'Whole dog';
+            return (
+              <li key={p.id}>
+                <img src={p.url} alt={of} />
+                <button
+                  type="button"
+                  aria-label={`Remove the photo: ${of}`}
+                  onClick={() => {
+                    void dropPhoto(p.id);
+                    URL.revokeObjectURL(p.url);
+                    setPhotos((now) => now.filter((q) => q.id !== p.id));
+                  }}
+                >
+                  <X aria-hidden size={16} />
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </div>
+  );
+}
