@@ -44,8 +44,9 @@ export function edgeOver(a: Fit, b: Fit): Edge {
   return { measure: best, winner: a.parts[best], loser: b.parts[best] };
 }
 
-/** Its strongest part; reach and yield before the rest, as a tool is there to touch the bottom and bring hair out. */
-const strongest = ({ parts }: Fit): { measure: FitMeasure; winner: FitPart } => {
+/** Its strongest part of what a piece is there for; of water and air, what they bring out. */
+const strongest = ({ tool, parts }: Fit): { measure: FitMeasure; winner: FitPart } => {
+  if (toolRow(tool.kind).cm2PerMinute === 0) return { measure: 'yield', winner: parts.yield };
   const own = (['reach', 'yield', 'skin'] as const).map((m) => parts[m]);
   const winner = own.reduce((a, b) => (b.score > a.score ? b : a));
   return { measure: winner.measure, winner };

@@ -1,5 +1,5 @@
 /** Decides which pieces a salon could buy: generic pieces in the sizes they are usually made in. Prices and sizes are guesses. */
-import { RAKES, SLICKERS, toolRow, type Tool, type ToolKind, type ToolMeasures } from './tools.ts';
+import { RAKES, toolRow, type Tool, type ToolKind, type ToolMeasures } from './tools.ts';
 
 export interface ShopPiece extends Tool {
   /** Usual price in hundredths of any currency, for a feel of scale. */
@@ -21,7 +21,9 @@ export const SHOP: readonly ShopPiece[] = [
     piece(kind, '25 mm pins', 2600, { pinMm: 25, spacingMm: 6 }),
   ]),
   piece('rake', '22 mm pins in two rows', 3200, { pinMm: 22, spacingMm: 5, rows: 2 }),
-  ...SLICKERS.map((kind) => piece(kind, '', kind === 'long-slicker' ? 4200 : 1900)),
+  piece('soft-slicker', '', 1900),
+  piece('firm-slicker', '', 1900),
+  piece('long-slicker', '30 mm pins', 4200, { pinMm: 30, spacingMm: 3.5 }),
   piece('firm-slicker', 'flexing head', 3600, { flexing: true }),
   piece('soft-slicker', 'narrow head', 1500, { widthMm: 60 }),
   piece('pin-brush', 'long pins', 2400, { pinMm: 27 }),

@@ -42,6 +42,7 @@ export function fromToday(value: number, today: number): string {
   if (days === 1) return 'tomorrow';
   if (days === -1) return 'yesterday';
   const n = Math.abs(days);
-  const span = n < 21 ? `${n} days` : `${Math.round(n / 7)} weeks`;
+  const span =
+    n < 21 ? `${n} days` : n < 365 ? `${Math.round(n / 7)} weeks` : n < 640 ? 'a year' : `${Math.round(n / 365)} years`;
   return days > 0 ? `in ${span}` : `${span} ago`;
 }

@@ -17,7 +17,7 @@ import { unreachable } from '../../core/quantity/index.ts';
 import { capital, listText, minutesText, percent } from './figures.ts';
 
 const NBSP = '\u00a0';
-const mm = (value: number): string => `${Math.round(value * 10) / 10}${NBSP}mm`;
+const mm = (value: number): string => `${value >= 10 ? Math.round(value) : Math.round(value * 10) / 10}${NBSP}mm`;
 
 export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
   stop: 'Stop',

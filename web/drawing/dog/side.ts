@@ -78,6 +78,11 @@ function zonePath(c: Cut, warp: Warp): string {
   return `M${warp(P[first]).join(',')}${c.corners.map((k, i) => edge(k, c.corners[i + 1] ?? first)).join('')}Z`;
 }
 
+const middleOf = (points: readonly Point[]): Point => [
+  points.reduce((t, p) => t + p[0], 0) / points.length,
+  points.reduce((t, p) => t + p[1], 0) / points.length,
+];
+
 /** The dog from its left side. */
 export function sideFigure(looks: DogLook): Figure {
   const { shape, coatClass } = looks;
@@ -97,20 +102,17 @@ export function sideFigure(looks: DogLook): Figure {
       : // The plume hangs: hair lies along it and falls away from its tip.
         ([x, y]) => (y > 500 ? [-0.3, 0.95] : x < 840 ? [0.5, 0.87] : [0.35, 0.94]),
   };
-  const zones = CUTS.flatMap((c): FigureZone[] =>
-    c.region === 'ears' && ear.hangs
-      ? []
-      : [{ id: zoneIdOf(c.region, 'left'), path: zonePath(c, warp), centre: warp(c.centre) }],
-  );
   const earPath = loop(moved(ear.near));
-  const earZone: FigureZone = {
-    id: 'ears.left',
-    path: earPath,
-    centre: warp([
-      ear.near.reduce((t, p) => t + p[0], 0) / ear.near.length,
-      ear.near.reduce((t, p) => t + p[1], 0) / ear.near.length,
-    ]),
-  };
+  // A hanging ear lies over the cheek and is felt there, with what is behind it.
+  const [behind, rest] = [
+    CUTS.filter((c) => ear.hangs && c.region === 'ears'),
+    CUTS.filter((c) => !ear.hangs || c.region !== 'ears'),
+  ];
+  const zones = [...rest, ...behind].map((c): FigureZone => ({
+    id: zoneIdOf(c.region, 'left'),
+    path: zonePath(c, warp) + (behind.includes(c) ? earPath : ''),
+    centre: warp(behind.includes(c) ? middleOf(ear.near) : c.centre),
+  }));
   const bodyPath = loop(moved(BODY));
   const bodyTufts = tufts(BODY, coat, warp, random);
   const tailTufts = tufts(tail.outline, tailCoat, tailWarp, random);
@@ -121,7 +123,7 @@ export function sideFigure(looks: DogLook): Figure {
     outline: [...shortHaired(BODY, coat, warp), stroke(...moved(ear.near.slice(ear.edge[0], ear.edge[1] + 1)))],
     coat: loop(coatLine(BODY, coat, warp)) + earPath,
     coatRule: 'nonzero',
-    zones: ear.hangs ? [...zones, earZone] : zones,
+    zones,
   };
   const tailLine = coatLine(tail.outline, tailCoat, tailWarp);
   const tailPart: FigurePart = {
@@ -143,7 +145,7 @@ export function sideFigure(looks: DogLook): Figure {
   return {
     far: [loop(moved(ear.far)), loop(moved(FAR_FORELEG)), loop(moved(FAR_HINDLEG))],
     parts: tail.overBack ? [body, tailPart] : [tailPart, body],
-    locks: CUTS.filter((c) => !(ear.hangs && c.region === 'ears'))
+    locks: rest
       .map((c) => {
         const field = { corners: c.corners.map((k) => P[k]), lieDeg: c.lieDeg, hair: c.hair * shortened };
         return locks(field, BODY, warp, coatClass === 'fleece', random);
