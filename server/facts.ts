@@ -76,8 +76,7 @@ export const wallOf = (kept: Kept): readonly Tool[] =>
 
 /** Days from the last bath before a day to that day, where one is on record. */
 function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
-  const bathed = kept.stores.sessions.ofDog(dogId).find((s) => {
-    if (s.day >= on) return false;
+  const bathed = kept.stores.sessions.newestBefore(dogId, on, (s) => {
     const { steps } = recordOf(kept, s);
     return s.snapshot.plan.steps.some((step, i) => step.phase === 'bath' && steps[i]?.state === 'done');
   });

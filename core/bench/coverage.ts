@@ -5,7 +5,7 @@
 import { sum } from '../quantity/index.ts';
 import { coatRow, type CoatClass, type Dog, type Region } from '../dog/index.ts';
 import { zoneConditions, type CoatCheck } from '../check/index.ts';
-import { bestCover, forbiddenBy, RULES, toolRow, WETNESS, type HouseRules, type Tool } from '../kit/index.ts';
+import { bestCover, forbiddenBy, ruleBand, toolRow, WETNESS, type HouseRules, type Tool } from '../kit/index.ts';
 import { coatAsFound, ruleContext, type CoatZone } from './coat.ts';
 import { allowedWays, better, enoughLeft, waysWith, workToProof, type ProofWork, type Way } from './proof.ts';
 
@@ -82,12 +82,6 @@ const skinCost = (work: ProofWork | undefined, best: ProofWork): number =>
 const least = (works: readonly (ProofWork | undefined)[], by: typeof cost, best: ProofWork): ProofWork | undefined =>
   works.reduce((a, b) => (b && (!a || by(b, best) < by(a, best)) ? b : a), undefined);
 
-/** Lengths at which some rule begins or ends to hold, mm. */
-const LIMITS = [
-  ...new Set(RULES.flatMap(({ when }) => [when.guardOverMm, when.guardUnderMm].filter((mm) => mm !== undefined))),
-];
-/** Hair of one band is the same to every rule. */
-const ruleBand = (mm: number): string => LIMITS.map((limit) => Math.sign(mm - limit)).join('');
 /** Hair of one band is the same to every figure, near enough: about a millimetre in short coats, six in long ones. */
 const lengthBand = (mm: number): number => (mm < 60 ? Math.round(mm) : Math.round(mm / 6) * 6);
 

@@ -4,7 +4,7 @@
  */
 import { coatRow, type ZoneId } from '../dog/index.ts';
 import { stopsOf, zoneConditions } from '../check/index.ts';
-import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
+import { dogStopRule, ruleBand, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
 import { coatAsFound, ruleContext } from './coat.ts';
 import { method, type MethodId, type PhaseId } from './methods.ts';
 import type { PlanRequest } from './planner.ts';
@@ -32,24 +32,31 @@ export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodI
 
 /**
  * Rules that speak about any piece of the kit in any zone in any state of wetness, and whole-dog stops: rule id → zones
- * in which it spoke (a whole-dog stop counts every zone).
+ * in which it spoke (a whole-dog stop counts every zone). seen: answers found already, for whoever asks about many dogs
+ * with one kit in one house.
  */
-export function rulesSpoken(request: PlanRequest): ReadonlyMap<string, number> {
+export function rulesSpoken(
+  request: PlanRequest,
+  seen = new Map<string, ReadonlySet<string>>(),
+): ReadonlyMap<string, number> {
   const { dog, check, kit } = request;
   const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
   const job = { ...request, airC: check.air?.temperatureC };
-  const seen = new Map<string, ReadonlySet<string>>();
+  const ofDog = [dog.coatClass, [...dog.traits].sort().join('+'), job.airC ?? '', job.daysSinceBath ?? ''].join(' ');
   const zones = new Map<string, number>();
   for (const z of coat.zones) {
-    const said =
-      seen.get(z.likeness) ??
-      new Set(
-        WETNESS.flatMap((wetness) => {
-          const here = ruleContext(z, wetness, job);
-          return kit.flatMap((t) => rulesOn(t, here).map((r) => r.id));
-        }),
-      );
-    seen.set(z.likeness, said);
+    const { region, condition, tie, readings } = z;
+    const key = [ofDog, region.region, condition, tie, readings.skin, ruleBand(z.guardMm)].join(' ');
+    let said = seen.get(key);
+    if (!said) {
+      const ids = new Set<string>();
+      for (const wetness of WETNESS) {
+        const here = ruleContext(z, wetness, job);
+        for (const piece of kit) for (const { id } of rulesOn(piece, here)) ids.add(id);
+      }
+      said = ids;
+    }
+    seen.set(key, said);
     for (const id of said) zones.set(id, (zones.get(id) ?? 0) + 1);
   }
   for (const stop of stopsOf(check, dog.traits).dog) zones.set(dogStopRule(stop).id, coat.zones.length);

@@ -46,6 +46,7 @@ export {
   rulesOn,
   dogStopRule,
   rule,
+  ruleBand,
   findRule,
 } from './rules.ts';
 export { type Action, actionOf } from './action.ts';

@@ -4,7 +4,7 @@
 import type { CoatClass, DogTrait, Region } from '../dog/index.ts';
 import type { ConditionKind, DogStop, FingerGrade, SkinFinding, TieGrade } from '../check/index.ts';
 import { BATH_GAP_DAYS, type Quarrels } from './house.ts';
-import { RULES, type Rule, type RuleWhen, type Severity } from './rule-table.ts';
+import { RULES, SEVERITIES, type Rule, type RuleWhen, type Severity } from './rule-table.ts';
 import type { ToolKind, ToolMeasures, Wetness } from './tools.ts';
 
 /** A kind of tool with what is measured on it; a bare kind is a piece of usual measures. */
@@ -98,6 +98,7 @@ const rulesFor = (severities: readonly Severity[]): Index => {
 const FORBIDDING = rulesFor(['stop', 'never']);
 const WARNING = rulesFor(['warn']);
 const PREFERRING = rulesFor(['prefer']);
+const ALL = rulesFor(SEVERITIES);
 
 const candidates = (index: Index, tool: ToolKind): readonly Row[] => index.get(tool) ?? index.get(undefined) ?? [];
 
@@ -105,8 +106,10 @@ function first(index: Index, piece: Piece, here: RuleContext): Rule | undefined 
   for (const row of candidates(index, piece.kind)) if (applies(row, piece, here)) return row.rule;
   return undefined;
 }
-const every = (index: Index, piece: Piece, here: RuleContext): readonly Rule[] =>
-  candidates(index, piece.kind).flatMap((row) => (applies(row, piece, here) ? [row.rule] : []));
+function every(index: Index, piece: Piece, here: RuleContext, found: Rule[] = []): readonly Rule[] {
+  for (const row of candidates(index, piece.kind)) if (applies(row, piece, here)) found.push(row.rule);
+  return found;
+}
 
 /** The first rule that forbids this piece here, if any. */
 export const forbiddenBy = (piece: Piece, here: RuleContext): Rule | undefined => first(FORBIDDING, piece, here);
@@ -118,8 +121,14 @@ export const cautionsFor = (piece: Piece, here: RuleContext): readonly Rule[] =>
 export const preferredBy = (piece: Piece, here: RuleContext): Rule | undefined => first(PREFERRING, piece, here);
 
 /** Every rule that speaks about this piece here. */
-export const rulesOn = (piece: Piece, here: RuleContext): readonly Rule[] =>
-  [FORBIDDING, WARNING, PREFERRING].flatMap((index) => every(index, piece, here));
+export const rulesOn = (piece: Piece, here: RuleContext): readonly Rule[] => every(ALL, piece, here);
+
+/** Lengths at which some rule begins or ends to hold, mm. */
+const LIMITS = [
+  ...new Set(RULES.flatMap(({ when }) => [when.guardOverMm, when.guardUnderMm].filter((mm) => mm !== undefined))),
+];
+/** Hair of one band is the same to every rule. */
+export const ruleBand = (mm: number): string => LIMITS.map((limit) => Math.sign(mm - limit)).join('');
 
 /** The rule behind a finding that stops the whole dog. */
 export function dogStopRule(stop: DogStop): Rule {

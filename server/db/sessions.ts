@@ -42,6 +42,9 @@ export function sessionStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
   const ofDog = db.prepare<[string], Row>('SELECT * FROM session WHERE dog_id = ? ORDER BY day DESC, id DESC');
   const all = db.prepare<[], Row>('SELECT * FROM session ORDER BY day, id');
+  const before = db.prepare<[string, number], Row>(
+    'SELECT * FROM session WHERE dog_id = ? AND day < ? ORDER BY day DESC, id DESC',
+  );
   const recent = db.prepare<[number], Row>('SELECT * FROM session ORDER BY day DESC, id DESC LIMIT ?');
   const latestFinished = db.prepare<[], Row>(
     `SELECT * FROM (
@@ -67,6 +70,14 @@ export function sessionStore(db: Db) {
       return row && stored(row);
     },
     ofDog: (dogId: string): readonly StoredSession[] => ofDog.all(dogId).map(stored),
+    /** The newest session of a dog before a day that answers; older ones are not read. */
+    newestBefore: (dogId: string, day: number, answers: (s: StoredSession) => boolean): StoredSession | undefined => {
+      for (const row of before.all(dogId, day)) {
+        const session = stored(row);
+        if (answers(session)) return session;
+      }
+      return undefined;
+    },
     /** Every session, oldest first. */
     all: (): readonly StoredSession[] => all.all().map(stored),
     recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),

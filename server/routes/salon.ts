@@ -45,8 +45,9 @@ export function salonRoutes(kept: Kept): Router {
     endpoint(() => {
       const spoken: Record<string, { dogs: number; zones: number }> = {};
       const checks = [...stores.checks.latestByDog().values()];
+      const seen = new Map<string, ReadonlySet<string>>();
       for (const check of checks) {
-        for (const [id, zones] of rulesSpoken(planRequestOf(kept, check))) {
+        for (const [id, zones] of rulesSpoken(planRequestOf(kept, check), seen)) {
           const own = (spoken[id] ??= { dogs: 0, zones: 0 });
           own.dogs++;
           own.zones += zones;

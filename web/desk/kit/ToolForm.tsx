@@ -1,5 +1,6 @@
 /** One piece with its measures: new or changed. The same schema guards this form and the route. */
 import { joiResolver } from '@hookform/resolvers/joi';
+import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -39,11 +40,13 @@ function Fields({
   error: Error | null;
   busy: boolean;
 }) {
-  const { register, handleSubmit, formState, control } = useForm<ToolDraft>({
+  const { register, handleSubmit, formState, control, setValue } = useForm<ToolDraft>({
     defaultValues: initial,
     resolver: joiResolver(toolDraftSchema, { ...STRICT, abortEarly: false }),
   });
   const { errors } = formState;
+  // Kept in hundredths, typed in whole coins.
+  const [cost, setCost] = useState(initial.costCents === null ? '' : String(initial.costCents / 100));
   const kind = useWatch({ control, name: 'kind' });
   const dogs = useDogs();
   const row = toolRow(kind);
@@ -159,11 +162,11 @@ function Fields({
             type="number"
             step="0.01"
             min={0}
-            {...register('costCents', {
-              setValueAs: (v: unknown) =>
-                absent(v) === undefined ? null : typeof v === 'number' ? v : Math.round(Number(v) * 100),
-            })}
-            defaultValue={initial.costCents === null ? '' : initial.costCents / 100}
+            value={cost}
+            onChange={(e) => {
+              setCost(e.target.value);
+              setValue('costCents', e.target.value === '' ? null : Math.round(Number(e.target.value) * 100));
+            }}
             isInvalid={!!errors.costCents}
           />
           <Form.Control.Feedback type="invalid">{errors.costCents?.message}</Form.Control.Feedback>
