@@ -99,14 +99,18 @@ const ON_DATABASE = ['server', 'faults'];
 async function runStages(wanted) {
   const wants = (name) => wanted.length === 0 || wanted.includes(name);
   const needsDatabase = [...ON_DATABASE, 'browser'].some(wants);
-  const made = Promise.all([needsDatabase ? makeNative() : true, wants('browser') ? makeChromium() : true]);
-  await Promise.all(
-    LANES.map(async (lane) => {
+  const onDatabase = async () => {
+    const native = needsDatabase ? await makeNative() : true;
+    if (native) for (const name of ON_DATABASE) if (wants(name)) await mocha(name)();
+    return native;
+  };
+  const [native, chromium] = await Promise.all([
+    onDatabase(),
+    wants('browser') ? makeChromium() : true,
+    ...LANES.map(async (lane) => {
       for (const [name, stage] of lane) if (wants(name)) await stage();
     }),
-  );
-  const [native, chromium] = await made;
-  if (native) for (const name of ON_DATABASE) if (wants(name)) await mocha(name)();
+  ]);
   if (native && chromium && wants('browser')) {
     setup.buildWeb();
     await mocha('browser')();

@@ -117,7 +117,7 @@ async function finger(page: Page): Promise<Hand> {
   return {
     press: async (target) => {
       // A hand does not tap within the moment in which a stroke could still become a double tap.
-      await page.waitForTimeout(400);
+      await page.waitForTimeout(600);
       await target.tap();
     },
     draw: async (spots) => {

@@ -42,7 +42,7 @@ async function visit(base: string, complaints: string[], leave: () => Promise<vo
     page: async (options = {}) => {
       const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options });
       const page = await context.newPage();
-      page.setDefaultTimeout(15_000);
+      page.setDefaultTimeout(30_000);
       page.on('pageerror', (e) => complaints.push(`${page.url()}: ${e.message}`));
       page.on('request', (r) => {
         if (!r.url().startsWith(base) && !/^(data|blob):/.test(r.url())) complaints.push(`asked ${r.url()}`);

@@ -10,10 +10,14 @@ const shown = async (page: Page): Promise<string> =>
   (await page.locator('main').innerText()).replace(/\d+:\d\d/g, '0:00').replace(/\s+/g, ' ');
 
 async function reloadLosesNothing(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle');
+  const settled = async (): Promise<void> => {
+    await page.waitForLoadState('networkidle');
+    await page.waitForFunction(() => !document.querySelector('.wt-waiting'));
+  };
+  await settled();
   const before = await shown(page);
   await page.reload();
-  await page.waitForLoadState('networkidle');
+  await settled();
   expect(await shown(page)).to.equal(before);
 }
 
@@ -100,7 +104,7 @@ describe('the walk by mouse', () => {
     await page.getByRole('heading', { name: /^Smooth, / }).waitFor();
     await page.getByText('Why this tool, which zones').first().click();
     await page
-      .getByText(/It fits \d+\s% and reaches \d+\s% of the way/)
+      .getByText(/Fit \d+\s%: .*(mm|%|cm²)/)
       .first()
       .waitFor();
     for (const why of await page.locator('.wt-steps details').all()) {

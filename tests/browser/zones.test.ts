@@ -5,7 +5,7 @@ import { BODY_SHAPES, ZONE_IDS, type BodyShape, type ZoneId } from '../../core/d
 import { openStage, type Stage } from './stage.ts';
 
 const LEAST_PX = 36;
-const STEP_PX = 6;
+const STEP_PX = 8;
 
 type Sizes = Record<string, { readonly width: number; readonly height: number }>;
 
@@ -62,20 +62,22 @@ describe('zones under a thumb, at 1024 x 768', () => {
       const wholeSide = ZONE_IDS.filter((id) => (best.get(id) ?? 0) >= LEAST_PX).length;
       // Most of a side is under a thumb at once; the lens is for the rest.
       expect(wholeSide).to.be.at.least(14);
-      for (const lens of ['Head', 'Front', 'Rear']) {
-        await page.getByRole('group', { name: 'Enlarge' }).getByRole('button', { name: lens }).tap();
-        await look('Choose a zone, left side');
-      }
       await aspect.getByRole('button', { name: 'From above' }).tap();
       await look('Choose a zone, from above');
       await aspect.getByRole('button', { name: 'From below' }).tap();
       await look('Choose a zone, from below');
       // The right side is the left one in a mirror.
-      const small = ZONE_IDS.filter((id) => !id.endsWith('.right'))
-        .map((id) => [id, best.get(id) ?? 0] as const)
-        .filter(([, px]) => px < LEAST_PX)
-        .map(([id, px]) => `${id} ${px} px`);
-      expect(small).to.deep.equal([]);
+      const small = (): readonly string[] =>
+        ZONE_IDS.filter((id) => !id.endsWith('.right') && (best.get(id) ?? 0) < LEAST_PX).map(
+          (id) => `${id} ${best.get(id) ?? 0} px`,
+        );
+      if (small().length > 0) await aspect.getByRole('button', { name: 'Left side' }).tap();
+      for (const lens of ['Front', 'Rear', 'Head']) {
+        if (small().length === 0) break;
+        await page.getByRole('group', { name: 'Enlarge' }).getByRole('button', { name: lens }).tap();
+        await look('Choose a zone, left side');
+      }
+      expect(small()).to.deep.equal([]);
     });
   }
 });
