@@ -41,6 +41,8 @@ export interface PlanGist {
   readonly skinLoad: number;
   /** Kinds of tools in the order of the steps. */
   readonly tools: readonly ToolKind[];
+  /** Ids of the rules whose cautions stand beside the steps. */
+  readonly cautions: readonly string[];
 }
 /** What other house rules would change, before they are taken. */
 export interface HousePreview {

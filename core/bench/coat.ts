@@ -102,6 +102,8 @@ export interface CoatJob {
   readonly house: HouseRules;
   /** Air of the day, °C, where it was read. */
   readonly airC?: number | undefined;
+  /** Relative humidity of the day, 0..100, where it was read. */
+  readonly humidityPct?: number | undefined;
   readonly daysSinceBath?: number | undefined;
 }
 

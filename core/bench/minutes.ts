@@ -43,8 +43,20 @@ export const towelMinutes = (areaM2: number): number => 1.5 + 2.5 * areaM2;
 /** Millilitres a minute that leave the coat. */
 const FORCE_DRYER_ML_PER_MINUTE = 48;
 const STAND_DRYER_ML_PER_MINUTE = 17;
-export const dryingMinutes = (areaM2: number, heldWaterMlPerM2: number, force: boolean): number =>
-  2 + (areaM2 * heldWaterMlPerM2) / (force ? FORCE_DRYER_ML_PER_MINUTE : STAND_DRYER_ML_PER_MINUTE);
+/** Air at which the rates above hold, and how much slower each point of humidity above it dries. Guess. */
+const USUAL_HUMIDITY_PCT = 50;
+const SLOWER_PER_POINT = 0.006;
+
+/** Minutes to dry to the skin; humidityPct: air of the day, usual when nobody read it. */
+export const dryingMinutes = (
+  areaM2: number,
+  heldWaterMlPerM2: number,
+  force: boolean,
+  humidityPct = USUAL_HUMIDITY_PCT,
+): number =>
+  2 +
+  ((areaM2 * heldWaterMlPerM2) / (force ? FORCE_DRYER_ML_PER_MINUTE : STAND_DRYER_ML_PER_MINUTE)) *
+    (1 + SLOWER_PER_POINT * (humidityPct - USUAL_HUMIDITY_PCT));
 
 /** Blowing out a dirty dry coat. */
 export const airMinutes = (areaM2: number): number => 2 + 9 * areaM2;

@@ -85,7 +85,8 @@ export type MethodOutcome =
 export type PlanNote =
   | { readonly code: 'over-standing'; readonly minutes: number; readonly bears: number }
   | { readonly code: 'zones-assumed'; readonly zones: number }
-  | { readonly code: 'blade-capped'; readonly minutes: number };
+  | { readonly code: 'blade-capped'; readonly minutes: number }
+  | { readonly code: 'bathed-lately'; readonly days: number; readonly gap: number };
 
 export interface Plan {
   /** Why there is no groom at all today, or which zones are left alone. */

@@ -2,9 +2,9 @@
 import { clamp, sum } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
-import { BLADES, type HouseRules, type Tool } from '../kit/index.ts';
+import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
 import { coatAsFound, skinTolerance } from './coat.ts';
-import { METHODS, type Method } from './methods.ts';
+import { METHODS, method, type Method } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, Plan, PlanNote } from './plan.ts';
 import { priceCents } from './price.ts';
 import { noLookups, walkMethod, type Walk } from './walk.ts';
@@ -75,22 +75,32 @@ const EASY_SKIN = 0.5;
 /** Grams in the air that make a room unfit to work in. Guess. */
 const DUST_TO_FLEE_G = 150;
 
+/** A bath sooner than the house allows counts as much as this share of a whole score. Guess. */
+const BATH_TOO_SOON = 0.4;
+
 /** Higher is better; each part is scaled to 0..1 so that the house's weights mean what they say. */
-function score({ measures }: Measured, { dog, house }: PlanRequest, fastest: number, leastLeft: number): number {
+function score({ plan, measures }: Measured, request: PlanRequest, fastest: number, leastLeft: number): number {
+  const { dog, house } = request;
   const w = house.weights;
   const all = w.hairOut + w.minutes + w.skin + w.comfort + w.dust || 1;
   const dreadsDryer = dog.traits.includes('dryer-shy') || dog.traits.includes('head-shy');
   const discomfort =
     clamp(measures.standing / 60, 0, 1) * 0.6 + clamp(measures.dryer / 30, 0, 1) * (dreadsDryer ? 1 : 0.2);
+  const tooSoon = bathedLately(request) && method(plan.method).phases.some((p) => p.work === 'bath');
   return (
     (w.hairOut * (1 - clamp((measures['hair-left'] - leastLeft) / WORTHLESS_EXTRA_LEFT, 0, 1)) +
       w.minutes * (fastest / Math.max(measures.minutes, 1)) +
       w.skin * (1 - clamp((measures.skin - EASY_SKIN) / (1 - EASY_SKIN), 0, 1)) +
       w.comfort * (1 - clamp(discomfort, 0, 1)) +
       w.dust * (1 - clamp(measures.dust / DUST_TO_FLEE_G, 0, 1))) /
-    all
+      all -
+    (tooSoon ? BATH_TOO_SOON : 0)
   );
 }
+
+/** Is the last bath nearer than the house's fewest days between two. */
+const bathedLately = ({ daysSinceBath, house }: PlanRequest): boolean =>
+  daysSinceBath !== undefined && daysSinceBath < BATH_GAP_DAYS[house.bath];
 
 /** Where `a` measures better than `b` by enough to say; every measure is better when smaller. */
 function betterOn(a: Measured, b: Measured): readonly Comparison[] {
@@ -121,7 +131,12 @@ export function planVisit(request: PlanRequest): Plan {
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
-  const job = { ...request, airC: check.air?.temperatureC, seen: noLookups() };
+  const job = {
+    ...request,
+    airC: check.air?.temperatureC,
+    humidityPct: check.air?.humidityPct,
+    seen: noLookups(),
+  };
   const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, found) }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),
@@ -152,13 +167,17 @@ export function planVisit(request: PlanRequest): Plan {
   };
 }
 
-function notesOn(plan: Omit<MethodPlan, 'score'>, { dog, house }: PlanRequest, assumed: number): readonly PlanNote[] {
+function notesOn(plan: Omit<MethodPlan, 'score'>, request: PlanRequest, assumed: number): readonly PlanNote[] {
+  const { dog, house, daysSinceBath } = request;
   const bears = usualStandingMinutes(dog);
   const blade = sum(plan.steps.filter((s) => BLADES.includes(s.tool.kind)).map((s) => s.minutes));
   const notes: PlanNote[] = [];
   if (plan.minutes > bears) notes.push({ code: 'over-standing', minutes: plan.minutes, bears });
   if (assumed > 0) notes.push({ code: 'zones-assumed', zones: assumed });
   if (blade > 0 && blade >= house.bladeMinutes) notes.push({ code: 'blade-capped', minutes: house.bladeMinutes });
+  if (daysSinceBath !== undefined && bathedLately(request)) {
+    notes.push({ code: 'bathed-lately', days: daysSinceBath, gap: BATH_GAP_DAYS[house.bath] });
+  }
   return notes;
 }
 

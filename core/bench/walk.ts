@@ -231,7 +231,7 @@ function loadPerPass(z: CoatZone, wetness: Wetness, tool: Tool, house: HouseRule
 }
 
 /** Whole-dog minutes of water, towel and air, spread over zones by surface. */
-function wholeMinutes(phase: Phase, tool: Tool, coat: Coat, areaM2: number): number {
+function wholeMinutes(phase: Phase, tool: Tool, coat: Coat, areaM2: number, humidityPct?: number): number {
   const held = coat.coatClass.heldWaterMlPerM2;
   switch (phase.work) {
     case 'bath':
@@ -243,7 +243,7 @@ function wholeMinutes(phase: Phase, tool: Tool, coat: Coat, areaM2: number): num
     case 'towel':
       return towelMinutes(areaM2);
     case 'drying':
-      return dryingMinutes(areaM2, held, tool.kind === 'force-dryer');
+      return dryingMinutes(areaM2, held, tool.kind === 'force-dryer', humidityPct);
     case 'air':
       return airMinutes(areaM2);
     case 'hands':
@@ -282,7 +282,8 @@ function workStep(
       .filter((w) => w.passes >= LEAST_PASSES);
     if (BLADES.includes(a.tool.kind)) work = capBlade(work, bladeLeft);
   } else {
-    const whole = phase.work === 'ties' ? undefined : wholeMinutes(phase, a.tool, coat, areaM2) / areaM2;
+    const whole =
+      phase.work === 'ties' ? undefined : wholeMinutes(phase, a.tool, coat, areaM2, job.humidityPct) / areaM2;
     work = a.zones.map(({ zone, reach }): ZoneWork => {
       const minutes = whole === undefined ? tieMinutes(a.tool.kind, zone.tie, job.house.spray) : whole * zone.areaM2;
       return { zone, reach, passes: 1, minutes };

@@ -64,7 +64,8 @@ const gist = (plan: Plan): PlanGist | null => {
   const chosen = plan.recommended && openMethod(plan, plan.recommended.method);
   if (!chosen) return null;
   const { method, minutes, priceCents, shareLeft, skinLoad, steps } = chosen;
-  return { method, minutes, priceCents, shareLeft, skinLoad, tools: steps.map((s) => s.tool.kind) };
+  const cautions = [...new Set(steps.flatMap((s) => s.cautions))].sort();
+  return { method, minutes, priceCents, shareLeft, skinLoad, tools: steps.map((s) => s.tool.kind), cautions };
 };
 
 /** Dogs whose plans a preview shows at most: the soonest booked. */

@@ -178,6 +178,51 @@ describe('stops, ties and limits', () => {
     expect(plan.notes.map((n) => n.code)).to.include.members(['over-standing', 'zones-assumed']);
   });
 
+  it('rather leave out a bath that the house finds too soon, and say so', () => {
+    const at = (daysSinceBath: number | undefined, bath: HouseRules['bath']): Plan =>
+      planVisit({
+        dog: dogOf('long-double', 24),
+        check: checkOf(24, 70, KEPT),
+        kit: HAND_KIT,
+        house: { ...DEFAULT_HOUSE, bath },
+        daysSinceBath,
+      });
+    const bathes = (plan: Plan): boolean =>
+      mustOpen(plan, plan.recommended?.method ?? '').steps.some((s) => s.phase === 'bath');
+    expect([bathes(at(4, 'weekly')), bathes(at(4, 'each-visit')), bathes(at(9, 'weekly'))]).to.deep.equal([
+      false,
+      true,
+      true,
+    ]);
+    expect(at(4, 'weekly').notes.map((n) => n.code)).to.include('bathed-lately');
+    expect(at(undefined, 'monthly').notes.map((n) => n.code)).to.not.include('bathed-lately');
+  });
+
+  it('dry longer in damp air', () => {
+    const minutes = (humidityPct: number): number => {
+      const check = { ...checkOf(50, 80, PLATE), air: { humidityPct } };
+      const plan = planVisit({ dog: dogOf('heavy-double', 50), check, kit: HAND_KIT, house: DEFAULT_HOUSE });
+      return mustOpen(plan, 'wet-first')
+        .steps.filter((s) => s.phase === 'drying')
+        .reduce((t, s) => t + s.minutes, 0);
+    };
+    expect(minutes(90)).to.be.greaterThan(minutes(40));
+  });
+
+  it('follow the house in the order of rake and slicker, and in how deep the slicker goes', () => {
+    const dry = (house: Partial<HouseRules>): MethodPlan =>
+      mustOpen(planFor('medium-double', 25, 50, PACKED, { house }), 'dry-first');
+    const hands = (m: MethodPlan): readonly string[] => [
+      ...new Set(m.steps.map((s) => s.phase).filter((p) => p === 'dry-rake' || p === 'dry-slicker')),
+    ];
+    expect(hands(dry({}))).to.deep.equal(['dry-rake', 'dry-slicker']);
+    expect(hands(dry({ slickerOrder: 'slicker-first' }))).to.deep.equal(['dry-slicker', 'dry-rake']);
+    const slickered = (m: MethodPlan): number =>
+      m.steps.filter((s) => s.phase === 'dry-slicker').reduce((t, s) => t + s.gramsOut, 0);
+    expect(slickered(dry({ slickerDepth: 'lift-only' }))).to.be.lessThan(slickered(dry({})));
+    expect(slickered(dry({ stroke: 'against' }))).to.be.greaterThan(slickered(dry({ stroke: 'with' })));
+  });
+
   it('choose each tool with a measure and what it beat', () => {
     const m = mustOpen(planFor('heavy-double', 50, 80, PLATE), 'dry-first');
     const slicker = m.steps.find((s) => s.phase === 'dry-slicker');

@@ -209,6 +209,8 @@ export function planNote(n: PlanNote): string {
       return `${n.zones} zones were not felt and are read from the others. Feel them when you get there.`;
     case 'blade-capped':
       return `Blade work ends at ${n.minutes} min in a session: house rule.`;
+    case 'bathed-lately':
+      return `Bathed ${n.days} ${n.days === 1 ? 'day' : 'days'} ago; this house leaves ${n.gap} days between baths. A way without a bath is rather taken.`;
     default:
       return unreachable(n);
   }

@@ -1,7 +1,7 @@
 /** What other house rules would change: plans of the dogs booked next, and everybody's next date. */
 import { Link } from 'react-router';
 import type { HousePreview, PlanGist } from '../../../contract/salon.ts';
-import { toolRow, type HouseRules } from '../../../core/kit/index.ts';
+import { findRule, toolRow, type HouseRules } from '../../../core/kit/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useHousePreview } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
@@ -28,6 +28,10 @@ function changes(before: PlanGist | null, after: PlanGist | null, currency: stri
   const names = (kinds: PlanGist['tools']): string => listText([...new Set(kinds)].map((k) => toolRow(k).name));
   if (gone.length > 0) said.push(`without ${names(gone)}`);
   if (come.length > 0) said.push(`with ${names(come)}`);
+  const mind = after.cautions.filter((id) => !before.cautions.includes(id)).flatMap((id) => findRule(id) ?? []);
+  // A changed way brings its own cautions; only where the way is the same are they the news.
+  if (before.method === after.method)
+    for (const r of mind) said.push(`mind: ${r.statement.replace(/\.$/, '').toLowerCase()}`);
   if (said.length === 0 && before.tools.join() !== after.tools.join()) said.push('the same steps in another order');
   return said;
 }
