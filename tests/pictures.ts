@@ -24,6 +24,7 @@ async function picture(
 }
 
 const keldaCheck = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
+const juniperCheck = stage.stores.checks.latestOf('demo-juniper')?.id ?? '';
 const anchorCheck = stage.stores.checks.latestOf('demo-anchor')?.id ?? '';
 
 await picture('desk-dogs', '/desk/dogs');
@@ -60,13 +61,28 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
   await zone('hip.left');
   await pick('Skin', 'pink');
 });
+await picture('desk-coat-check-below', '/desk/dogs/demo-thrift/check', {}, async (page) => {
+  await page.getByRole('button', { name: 'From below' }).click();
+  await page.locator('[data-zone="belly"]').click();
+});
+await picture('desk-note', `/desk/dogs/demo-juniper/note/${juniperCheck}`);
+await picture('desk-plan-why', `/desk/dogs/demo-kelda/plan/${keldaCheck}?zone=ruff.left`, {}, async (page) => {
+  await page.getByRole('heading', { name: /why these tools/ }).evaluate((el) => el.scrollIntoView({ block: 'center' }));
+});
+await picture('desk-kit', '/desk/kit');
+await picture('desk-rules', '/desk/rules');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`);
 await picture('desk-plan-night', `/desk/dogs/demo-anchor/plan/${anchorCheck}?method=dry-first`, {
   colorScheme: 'dark',
 });
 await picture('desk-next-date', '/desk/dogs/demo-bollard/next');
 await picture('desk-ahead', '/desk/ahead');
-await picture('desk-house-rules', '/desk/house');
+await picture('desk-house-rules', '/desk/house', {}, async (page) => {
+  await page.getByRole('radio', { name: /Slicker, then rake/ }).check();
+  await page.getByRole('radio', { name: /Lifting only/ }).check();
+  await page.getByText(/of the next \d+ plans change/).waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+});
 await picture('table-session', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, TABLE, async (page) => {
   await page.getByRole('button', { name: 'Take it to the table' }).tap();
   await page.getByRole('button', { name: 'Start', exact: true }).tap();

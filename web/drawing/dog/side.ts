@@ -78,6 +78,16 @@ function zonePath(c: Cut, warp: Warp): string {
   return `M${warp(P[first]).join(',')}${c.corners.map((k, i) => edge(k, c.corners[i + 1] ?? first)).join('')}Z`;
 }
 
+/** Twice the area within a closed outline, above 0 when it runs clockwise on the screen. */
+const turning = (points: readonly Point[]): number =>
+  points.reduce((t, [x, y], i) => {
+    const [nx, ny] = points[(i + 1) % points.length] ?? [x, y];
+    return t + (x * ny - nx * y);
+  }, 0);
+/** The same outline run clockwise: outlines that lie over one another in one path must run the same way round. */
+const clockwise = (points: readonly Point[]): readonly Point[] =>
+  turning(points) < 0 ? [...points].reverse() : points;
+
 const middleOf = (points: readonly Point[]): Point => [
   points.reduce((t, p) => t + p[0], 0) / points.length,
   points.reduce((t, p) => t + p[1], 0) / points.length,
@@ -102,7 +112,7 @@ export function sideFigure(looks: DogLook): Figure {
       : // The plume hangs: hair lies along it and falls away from its tip.
         ([x, y]) => (y > 500 ? [-0.3, 0.95] : x < 840 ? [0.5, 0.87] : [0.35, 0.94]),
   };
-  const earPath = loop(moved(ear.near));
+  const earPath = loop(clockwise(moved(ear.near)));
   // A hanging ear lies over the cheek and is felt there, with what is behind it.
   const [behind, rest] = [
     CUTS.filter((c) => ear.hangs && c.region === 'ears'),
