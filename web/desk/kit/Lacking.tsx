@@ -64,7 +64,7 @@ export function Lacking() {
                   <h3>To spare skin, buy first</h3>
                   <Buy
                     list={c.forSkin}
-                    says={(p) => `${capital(skinText(p.skinSpared))} of what skin bears, on average over all zones.`}
+                    says={(p) => `Spares ${skinText(p.skinSpared)} of what skin bears, on average over all zones.`}
                   />
                 </>
               )}
