@@ -16,6 +16,8 @@ export {
   poolsFromReadings,
   effectOfPasses,
   workPools,
+  shareLeftBy,
+  passesUntil,
   skinLoadPerPass,
 } from './release.ts';
 export {

@@ -13,7 +13,7 @@ export interface Cover {
 
 /**
  * The best set of at most `most` candidates. gains[c][d] ≥ 0: what candidate c is worth at demand d. Of sets that
- * serve equally, the one with fewest, then lowest, indices. Throws RangeError when rows differ in length.
+ * serve equally, the one with fewest. Throws RangeError when rows differ in length.
  */
 export function bestCover(gains: readonly Float64Array[], most: number): Cover {
   const demands = gains[0]?.length ?? 0;
@@ -25,9 +25,9 @@ export function bestCover(gains: readonly Float64Array[], most: number): Cover {
     .sort((a, b) => b.alone - a.alone || a.c - b.c);
   let best: Cover = { chosen: [], gain: 0 };
 
-  const search = (from: number, picked: readonly number[], served: Float64Array, gain: number): void => {
+  const search = (size: number, from: number, picked: readonly number[], served: Float64Array, gain: number): void => {
     if (gain > best.gain * (1 + EQUAL)) best = { chosen: picked, gain };
-    const open = most - picked.length;
+    const open = size - picked.length;
     if (open === 0) return;
     const adds = order.slice(from).map((x, i) => ({ x, at: from + i, add: added(x.row, served) }));
     const ranked = adds.map((a) => a.add).sort((a, b) => b - a);
@@ -37,10 +37,11 @@ export function bestCover(gains: readonly Float64Array[], most: number): Cover {
     for (const { x, at, add } of adds) {
       if (add <= 0) continue;
       const next = served.map((s, d) => Math.max(s, x.row[d] ?? 0));
-      search(at + 1, [...picked, x.c], next, gain + add);
+      search(size, at + 1, [...picked, x.c], next, gain + add);
     }
   };
-  search(0, [], new Float64Array(demands), 0);
+  // Smaller sets first: a larger one is taken only when it serves better than the best of them.
+  for (let size = 1; size <= most; size++) search(size, 0, [], new Float64Array(demands), 0);
   return { chosen: [...best.chosen].sort((a, b) => a - b), gain: best.gain };
 }
 

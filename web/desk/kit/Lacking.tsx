@@ -2,7 +2,7 @@
 import type { Purchase } from '../../../core/bench/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCoverage } from '../../data/hooks.ts';
-import { capital, listText, minutesText, percent } from '../../words/figures.ts';
+import { listText, minutesText, percent } from '../../words/figures.ts';
 import { badlyText } from '../../words/kit.ts';
 
 const MOST_SHOWN = 5;
