@@ -6,7 +6,7 @@ import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';
 import type { DogTrait, ZoneId } from '../dog/index.ts';
 import { zoneEntries, type CoatCheck } from './check.ts';
 import { INSPECTION, type InspectionItem } from './inspection.ts';
-import { stopsOf, type DogStop } from './stops.ts';
+import { stopsOf, type DogStop, type DogStopCode } from './stops.ts';
 import type { SkinFinding } from './scales.ts';
 
 export const URGENCIES = ['now', 'days', 'mention'] as const;
@@ -142,7 +142,7 @@ export interface ReferralItem extends Words {
   /** Zones it was seen in; none when it is about the whole dog. */
   readonly zones: readonly ZoneId[];
   /** What it is about, as the check names it. */
-  readonly about: SkinFinding | InspectionItem | DogStop['code'];
+  readonly about: SkinFinding | DogStopCode;
 }
 
 export interface Referral {

@@ -2,7 +2,7 @@
 import { Link } from 'react-router';
 import type { DogRecord } from '../../../contract/dog.ts';
 import { coatRow, regionRow } from '../../../core/dog/index.ts';
-import { DEFAULT_QUARRELS, fitTool, WETNESS, type FitResult, type Tool } from '../../../core/kit/index.ts';
+import { DEFAULT_QUARRELS, fitTool, type FitResult, type Tool } from '../../../core/kit/index.ts';
 import { guardLengthMm, type GuardLengths } from '../../../core/check/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useKit } from '../../data/hooks.ts';
@@ -18,7 +18,7 @@ function fitsOf(tool: Tool, dog: DogRecord, lengths: GuardLengths): readonly Fit
   return WHERE.map((region) =>
     fitTool(tool, {
       region,
-      wetness: WETNESS[0],
+      wetness: 'dry',
       coatClass: dog.coatClass,
       condition: 'loose',
       grade: 2,

@@ -8,6 +8,7 @@ import { STRICT } from '../../../contract/common.ts';
 import {
   BODY_SHAPES,
   breedOf,
+  findBreeds,
   BREEDS,
   COATS,
   coatRow,
@@ -40,6 +41,10 @@ const BLANK: DogDraft = {
   owner: { name: '', phone: '' },
 };
 
+/** Names are offered from this many letters on, and so many of them. */
+const LEAST_LETTERS = 3;
+const MOST_NEAR = 4;
+
 const CARE_WORDS = { none: 'hardly any', some: 'now and then', steady: 'as the card says' } as const;
 const emptyToNull = (value: unknown): unknown => (value === '' || value === null ? null : value);
 const toNumber = (value: unknown): unknown => (value === '' || value === null ? null : Number(value));
@@ -62,7 +67,9 @@ function Fields({
     resolver: joiResolver(dogDraftSchema, { ...STRICT, abortEarly: false }),
   });
   const { errors } = formState;
-  const usual = breedOf(useWatch({ control, name: 'breed' }));
+  const breed = useWatch({ control, name: 'breed' });
+  const usual = breedOf(breed);
+  const near = usual || breed.trim().length < LEAST_LETTERS ? [] : findBreeds(breed, MOST_NEAR);
   const takeUsual = (b: BreedRow): void => {
     setValue('coatClass', b.coatClass);
     setValue('shape', b.shape);
@@ -192,6 +199,22 @@ function Fields({
             Take what is usual
           </Button>
         </div>
+      )}
+      {near.length > 0 && (
+        <p className="wt-note mt-3" role="status">
+          Is it one of these?{' '}
+          {near.map((b) => (
+            <Button
+              key={b.name}
+              size="sm"
+              variant="outline-primary"
+              className="me-2"
+              onClick={() => setValue('breed', b.name)}
+            >
+              {b.name}
+            </Button>
+          ))}
+        </p>
       )}
       <fieldset className="mt-3">
         <legend className="fs-6">Mind</legend>

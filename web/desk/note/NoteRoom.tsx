@@ -4,13 +4,12 @@ import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { coatCheck, type CheckRecord } from '../../../contract/check.ts';
 import type { DogPage } from '../../../contract/dog.ts';
-import { INSPECTION, referralOf, type ReferralItem, type Urgency } from '../../../core/check/index.ts';
+import { INSPECTION, referralOf, SKIN_SCALE, type ReferralItem, type Urgency } from '../../../core/check/index.ts';
 import { zoneName } from '../../../core/dog/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, usePhotos, useSalon, photoUrl } from '../../data/hooks.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
-import { skinWord } from '../../words/reasons.ts';
 
 const URGENCY_WORDS: Readonly<Record<Urgency, string>> = {
   now: 'Today',
@@ -19,27 +18,10 @@ const URGENCY_WORDS: Readonly<Record<Urgency, string>> = {
 };
 
 const aboutText = ({ about }: ReferralItem): string => {
-  if (about === 'inspection') return '';
   if (about === 'heavy-parasites') return 'Many parasites';
   if (about === 'wide-pelt-frail') return 'Felted coat';
-  const row = INSPECTION.find((i) => i.item === about);
-  if (row) return row.name;
-  return about === 'clear' ? '' : capital(skinText(about));
-};
-/** The finding's own word; items of the inspection were named before. */
-const skinText = (about: ReferralItem['about']): string => {
-  switch (about) {
-    case 'hot-spot':
-    case 'wound':
-    case 'lump':
-    case 'new-lump':
-    case 'parasites':
-    case 'pink':
-    case 'dander':
-      return skinWord(about);
-    default:
-      return about;
-  }
+  const item = INSPECTION.find((i) => i.item === about);
+  return capital(item?.name ?? SKIN_SCALE.find((g) => g.value === about)?.word ?? about);
 };
 
 function Note({ page, check, salonName }: { page: DogPage; check: CheckRecord; salonName: string }) {
