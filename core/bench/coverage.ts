@@ -166,16 +166,29 @@ function badlyServed(demands: readonly Demand[]): readonly BadlyServed[] {
 export function coverage(request: CoverageRequest): Coverage {
   const demands = demandsOf(request);
   const zones = sum(demands.map((d) => d.count));
-  const gainsBy = (by: typeof cost, own: 'own' | 'ownKindest'): readonly Float64Array[] =>
-    request.shop.map((_, i) =>
-      Float64Array.from(demands, (d) => {
-        const work = d.shop[i];
-        return work ? Math.max(0, by(d[own], d.best) - by(work, d.best)) * d.count : 0;
-      }),
-    );
+  /** What each piece of the shop is worth at each demand. Plain loops: a book of dogs makes some hundred thousand of these. */
+  const gainsBy = (by: typeof cost, own: 'own' | 'ownKindest'): readonly Float64Array[] => {
+    const gains = request.shop.map(() => new Float64Array(demands.length));
+    demands.forEach((d, i) => {
+      const now = by(d[own], d.best);
+      for (let c = 0; c < gains.length; c++) {
+        const work = d.shop[c];
+        const row = gains[c];
+        if (work && row) row[i] = Math.max(0, now - by(work, d.best)) * d.count;
+      }
+    });
+    return gains;
+  };
   const [minuteGains, skinGains] = [gainsBy(cost, 'own'), gainsBy(skinCost, 'ownKindest')];
-  const total = (gains: readonly Float64Array[], chosen: readonly number[]): number =>
-    sum(demands.map((_, d) => Math.max(0, ...chosen.map((c) => gains[c]?.[d] ?? 0))));
+  const total = (gains: readonly Float64Array[], chosen: readonly number[]): number => {
+    let all = 0;
+    for (let i = 0; i < demands.length; i++) {
+      let most = 0;
+      for (const c of chosen) most = Math.max(most, gains[c]?.[i] ?? 0);
+      all += most;
+    }
+    return all;
+  };
   const purchases = (gains: readonly Float64Array[]): readonly Purchase[] => {
     const found: Purchase[] = [];
     for (let most = 1; most <= MOST_PURCHASES; most++) {

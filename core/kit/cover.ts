@@ -36,7 +36,8 @@ export function bestCover(gains: readonly Float64Array[], most: number): Cover {
     if (bound <= best.gain * (1 + EQUAL)) return;
     for (const { x, at, add } of adds) {
       if (add <= 0) continue;
-      const next = served.map((s, d) => Math.max(s, x.row[d] ?? 0));
+      const next = new Float64Array(served);
+      for (let d = 0; d < next.length; d++) next[d] = Math.max(next[d] ?? 0, x.row[d] ?? 0);
       search(size, at + 1, [...picked, x.c], next, gain + add);
     }
   };
