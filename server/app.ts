@@ -10,6 +10,7 @@ import { apiError } from './endpoint.ts';
 import { Problem } from './problem.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
+import { dayRoutes } from './routes/day.ts';
 import { dogRoutes } from './routes/dogs.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
@@ -76,6 +77,7 @@ export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
     salonRoutes(kept),
     kitRoutes(kept),
     dogRoutes(kept),
+    dayRoutes(kept),
     checkRoutes(kept),
     photoRoutes(kept),
     sessionRoutes(kept),

@@ -77,6 +77,7 @@ await picture('desk-plan-night', `/desk/dogs/demo-anchor/plan/${anchorCheck}?met
 });
 await picture('desk-next-date', '/desk/dogs/demo-bollard/next');
 await picture('desk-ahead', '/desk/ahead');
+await picture('desk-today', '/desk/day');
 await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.getByRole('radio', { name: /Slicker, then rake/ }).check();
   await page.getByRole('radio', { name: /Lifting only/ }).check();

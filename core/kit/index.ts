@@ -17,6 +17,7 @@ export {
   type Take,
   type Tool,
   toolRow,
+  usualDbA,
 } from './tools.ts';
 export {
   BLADE_USES,

@@ -413,6 +413,11 @@ export const BLADES: readonly ToolKind[] = ['blade-comb', 'plastic-blade-comb', 
 export const SLICKERS: readonly ToolKind[] = ['soft-slicker', 'firm-slicker', 'long-slicker'];
 export const RAKES: readonly ToolKind[] = ['rake', 'rotating-rake'];
 
+/** Level at the ear of whoever holds it, dB(A), until somebody measures: strong dryers are 85 to 105. Guess. */
+const USUAL_DBA: Partial<Readonly<Record<ToolKind, number>>> = { 'force-dryer': 95, 'stand-dryer': 72 };
+/** Usual level of a kind that is loud, dB(A); undefined for what is not. */
+export const usualDbA = (kind: ToolKind): number | undefined => USUAL_DBA[kind];
+
 export const TIPS = ['rounded', 'blunt', 'pointed'] as const;
 export const MATERIALS = ['metal', 'plastic', 'rubber', 'natural'] as const;
 export const NOZZLES = ['flat', 'cone', 'wide'] as const;

@@ -180,6 +180,34 @@ describe('the kit and the house, in the browser', () => {
     expect(stage.stores.dogs.find('demo-anchor')?.coatClass).to.equal('long-double');
   });
 
+  it('reckons product and noise of the day, and what protectors and another dryer change', async () => {
+    await page.goto('/desk/day');
+    const tub = page.getByRole('region', { name: 'Tub: what to mix' });
+    const total = async (): Promise<readonly string[]> => tub.locator('tfoot td').allTextContents();
+    await tub.getByLabel('Parts of water to one').fill('10');
+    const tenfold = await total();
+    await tub.getByLabel('Parts of water to one').fill('1');
+    expect(await total()).to.not.deep.equal(tenfold);
+    const [product, water] = await total();
+    expect(product, 'half and half').to.equal(water);
+    await tub.getByRole('radio', { name: 'per cent' }).click();
+    await tub.getByLabel('Per cent of product').fill('0');
+    await tub.getByText('Per cent is above 0, at most 100.').waitFor();
+    await tub.getByLabel('Per cent of product').fill('5');
+
+    const noise = page.getByRole('region', { name: 'Noise of the day' });
+    const doses = async (): Promise<readonly number[]> =>
+      (await noise.locator('tbody td:nth-of-type(1)').allTextContents()).map((t) => parseInt(t, 10));
+    const bare = await doses();
+    expect(bare).to.have.length(3);
+    await noise.getByRole('radio', { name: 'muffs' }).click();
+    const muffs = await doses();
+    for (const [i, dose] of muffs.entries()) expect(dose).to.be.at.most(bare[i] ?? 0);
+    await noise.getByRole('radio', { name: 'bare' }).click();
+    await noise.getByLabel('Instead of the loudest').selectOption({ label: 'Stand dryer, 68 dB(A)' });
+    expect((await doses())[0]).to.be.lessThan(bare[0] ?? 0);
+  });
+
   it('prints the note for owner and vet on one page', async () => {
     const check = stage.stores.checks.latestOf('demo-juniper');
     await page.goto(`/desk/dogs/demo-juniper/note/${check?.id ?? ''}`);

@@ -52,6 +52,7 @@ describe('the rooms', () => {
     ['a plan, asked why', () => `${plan}?zone=ruff.left`],
     ['the note for owner and vet', () => note],
     ['the next date', () => '/desk/dogs/demo-bollard/next'],
+    ['Today', () => '/desk/day'],
     ['Ahead', () => '/desk/ahead'],
     ['Kit', () => '/desk/kit'],
     ['a piece', () => '/desk/kit/force-dryer'],

@@ -14,6 +14,7 @@ const PLACES = [
 const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> = {
   desk: [
     { to: '/desk/dogs', name: 'Dogs' },
+    { to: '/desk/day', name: 'Today' },
     { to: '/desk/ahead', name: 'Ahead' },
     { to: '/desk/kit', name: 'Kit' },
     { to: '/desk/rules', name: 'Rules' },

@@ -2,6 +2,7 @@
 import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
 import { AheadRoom } from '../desk/ahead/AheadRoom.tsx';
 import { CheckRoom } from '../desk/check/CheckRoom.tsx';
+import { DayRoom } from '../desk/day/DayRoom.tsx';
 import { DogForm } from '../desk/dog/DogForm.tsx';
 import { DogRoom } from '../desk/dog/DogRoom.tsx';
 import { DogsRoom } from '../desk/dogs/DogsRoom.tsx';
@@ -51,6 +52,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
+      { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },
       { path: '/desk/kit', element: <KitRoom /> },
       { path: '/desk/kit/new', element: <ToolForm /> },

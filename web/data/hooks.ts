@@ -5,6 +5,7 @@
 import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
+import type { DayPage } from '../../contract/day.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { HomeCardPage } from '../../contract/home.ts';
 import type {
@@ -67,6 +68,8 @@ export const useBookings = () =>
     queryKey: ['bookings'],
     queryFn: () => api<{ bookings: readonly BookingRecord[] }>('GET', '/bookings'),
   });
+
+export const useDay = () => useQuery({ queryKey: ['day'], queryFn: () => api<DayPage>('GET', '/day') });
 
 export const useHomeCard = (dogId: string) =>
   useQuery({ queryKey: ['home-card', dogId], queryFn: () => api<HomeCardPage>('GET', `/dogs/${at(dogId)}/home-card`) });

@@ -1,0 +1,67 @@
+/** /api/day: today's dogs at tub and dryer, by the plans they would be worked with. */
+import { Router } from 'express';
+import type { DayDog, DayPage, DryerUse } from '../../contract/day.ts';
+import { openMethod, planVisit } from '../../core/bench/index.ts';
+import { usualDbA, type Tool } from '../../core/kit/index.ts';
+import { addDays } from '../../core/quantity/index.ts';
+import { endpoint } from '../endpoint.ts';
+import { planRequestOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
+import { salonInstant } from '../salon-time.ts';
+
+const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
+  const usual = usualDbA(tool.kind);
+  return usual === undefined ? undefined : { dbA: tool.dbA ?? usual, measured: tool.dbA !== undefined };
+};
+
+export function dayRoutes(kept: Kept): Router {
+  const { stores } = kept;
+  const router = Router();
+  router.get(
+    '/day',
+    endpoint(() => {
+      const salon = salonOf(kept);
+      const today = todayOf(kept, salon);
+      const wall = wallOf(kept);
+      const checks = stores.checks.latestByDog();
+      const bookings = stores.bookings.between(
+        salonInstant(today, 0, salon.timeZone),
+        salonInstant(addDays(today, 1), 0, salon.timeZone),
+      );
+      const dogs = bookings.flatMap(({ dogId, startsAt }): DayDog[] => {
+        const dog = stores.dogs.find(dogId);
+        if (!dog) return [];
+        const check = checks.get(dogId);
+        const plan = check && planVisit(planRequestOf(kept, check));
+        const best = plan?.recommended && openMethod(plan, plan.recommended.method);
+        const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
+          const tool = wall.find((t) => t.id === s.tool.id);
+          const loud = tool && loudness(tool);
+          return tool && loud ? [{ toolId: tool.id, name: tool.name, minutes: s.minutes, ...loud }] : [];
+        });
+        return [
+          {
+            dogId,
+            name: dog.name,
+            startsAt,
+            weightKg: check?.weightKg ?? dog.weightKg,
+            coatClass: dog.coatClass,
+            method: best?.method ?? null,
+            bathes: best?.steps.some((s) => s.phase === 'bath') ?? false,
+            dryers,
+          },
+        ];
+      });
+      const page: DayPage = {
+        today,
+        timeZone: salon.timeZone,
+        dogs,
+        dryers: wall.flatMap((t) => {
+          const loud = loudness(t);
+          return loud ? [{ toolId: t.id, name: t.name, ...loud }] : [];
+        }),
+      };
+      return { json: page };
+    }),
+  );
+  return router;
+}
