@@ -266,9 +266,29 @@ const wordsOf = (text: string): readonly string[] =>
 
 const INDEX = BREEDS.map((breed) => ({ breed, words: wordsOf(breed.name) }));
 
+/** Pairs of neighbouring letters, a blank before and after. */
+const pairsOf = (name: string): readonly string[] =>
+  Array.from({ length: name.length + 1 }, (_, i) => ` ${name} `.slice(i, i + 2));
+
+/** How much two names look alike, 0..1: pairs in common over pairs in all (Dice's coefficient). */
+function likeness(a: readonly string[], b: readonly string[]): number {
+  const rest = [...b];
+  let common = 0;
+  for (const pair of a) {
+    const i = rest.indexOf(pair);
+    if (i < 0) continue;
+    rest.splice(i, 1);
+    common++;
+  }
+  return (2 * common) / (a.length + b.length);
+}
+/** Names less alike than this are another breed, not a slip of the pen. Guess. */
+const LEAST_LIKENESS = 0.6;
+
 /**
  * Breeds that a typed text may mean, best first: every typed word must begin a word of the name.
- * An exact name comes first, then names that begin with the text, then the shortest.
+ * An exact name comes first, then names that begin with the text, then the shortest. Where no name has such words,
+ * those that are spelt nearly so.
  */
 export function findBreeds(text: string, most = 8): readonly BreedRow[] {
   const typed = wordsOf(text);
@@ -278,10 +298,17 @@ export function findBreeds(text: string, most = 8): readonly BreedRow[] {
     const name = words.join(' ');
     return name === whole ? 0 : name.startsWith(whole) ? 1 : 2;
   };
-  return INDEX.filter(({ words }) => typed.every((t) => words.some((w) => w.startsWith(t))))
-    .sort((a, b) => rank(a.words) - rank(b.words) || a.words.length - b.words.length)
-    .slice(0, most)
-    .map(({ breed }) => breed);
+  const begun = INDEX.filter(({ words }) => typed.every((t) => words.some((w) => w.startsWith(t)))).sort(
+    (a, b) => rank(a.words) - rank(b.words) || a.words.length - b.words.length,
+  );
+  const pairs = pairsOf(whole);
+  const found =
+    begun.length > 0
+      ? begun
+      : INDEX.map((i) => ({ ...i, alike: likeness(pairs, pairsOf(i.words.join(' '))) }))
+          .filter((i) => i.alike >= LEAST_LIKENESS)
+          .sort((a, b) => b.alike - a.alike);
+  return found.slice(0, most).map(({ breed }) => breed);
 }
 
 /** The row whose name is exactly this, whatever its case and accents; undefined when nobody knows it. */

@@ -26,6 +26,9 @@ describe('the breeds', () => {
     ['bern', 'Bernese mountain dog'],
     ['poodle retriever', 'Retriever and poodle'],
     ['cat', 'Australian cattle dog'],
+    ['samoyd', 'Samoyed'],
+    ['golden retreiver', 'Golden retriever'],
+    ['siberian huskie', 'Siberian husky'],
     ['zebra', undefined],
     ['   ', undefined],
   ];
