@@ -15,8 +15,9 @@ export interface ApiError {
 }
 
 /** An id made by us or by a device: letters, digits, dash; never empty. */
+export const ID_PATTERN = /^[A-Za-z0-9-]{1,64}$/;
 export const idSchema = Joi.string()
-  .pattern(/^[A-Za-z0-9-]{1,64}$/)
+  .pattern(ID_PATTERN)
   .messages({ 'string.pattern.base': '{{#label}} must be 1 to 64 letters, digits or dashes, not "{{#value}}"' });
 
 /** A plain date that exists, as `2031-04-09`. */

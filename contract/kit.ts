@@ -7,7 +7,6 @@ import {
   TIPS,
   TOOL_KINDS,
   UPKEEP_ACTS,
-  type Ranking,
   type Rule,
   type Tool,
   type UpkeepAct,
@@ -62,7 +61,7 @@ export interface RankingsPage {
   readonly zone: ZoneId;
   readonly phases: readonly PhaseRanking[];
 }
-export type { Coverage, Ranking };
+export type { Coverage };
 
 const fields = {
   kind: Joi.string()

@@ -83,11 +83,22 @@ function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
   return bathed && on - bathed.day;
 }
 
-/** What a plan is computed from: a stored check and its dog, today's kit, and the house as it is or as it might be. */
-export function planRequestOf(kept: Kept, record: CheckRecord, house: HouseRules = salonOf(kept).house): PlanRequest {
+/** The house and the wall that plans are made with: read once for many dogs. */
+export interface PlanRoom {
+  readonly house: HouseRules;
+  readonly kit: readonly Tool[];
+}
+export const planRoomOf = (kept: Kept): PlanRoom => ({ house: salonOf(kept).house, kit: wallOf(kept) });
+
+/** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
+export function planRequestOf(
+  kept: Kept,
+  record: CheckRecord,
+  { house, kit }: PlanRoom = planRoomOf(kept),
+): PlanRequest {
   const dog = found(kept.stores.dogs.find(record.dogId), 'dog', record.dogId);
   const check = coatCheck(record);
-  return { dog: coreDog(dog), check, kit: wallOf(kept), house, daysSinceBath: daysSinceBath(kept, dog.id, check.day) };
+  return { dog: coreDog(dog), check, kit, house, daysSinceBath: daysSinceBath(kept, dog.id, check.day) };
 }
 
 /** The newest finished session of a dog. */

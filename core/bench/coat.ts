@@ -11,13 +11,14 @@ import {
 } from '../dog/index.ts';
 import {
   guardLengthMm,
+  zoneConditions,
   type CoatCheck,
   type ConditionKind,
   type Readings,
   type TieGrade,
   type ZoneCondition,
 } from '../check/index.ts';
-import type { HouseRules, RuleContext, Wetness } from '../kit/index.ts';
+import { ruleBand, type HouseRules, type RuleContext, type Wetness } from '../kit/index.ts';
 import { poolsFromReadings, poolsTotalG, type HairPools } from './release.ts';
 
 export interface CoatZone {
@@ -55,7 +56,11 @@ export interface Coat {
 /** Pink skin bears this share of what sound skin bears. Guess. */
 const PINK_TOLERANCE = 0.5;
 
-/** The coat as the check found it; nothing worked yet. */
+/** The coat of a dog by its check; nothing worked yet. */
+export const coatOf = ({ dog, check }: { readonly dog: Dog; readonly check: CoatCheck }): Coat =>
+  coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
+
+/** The coat as conditions that are known already describe it; nothing worked yet. */
 export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly ZoneCondition[]): Coat {
   const coatClass = coatRow(dog.coatClass);
   const surfaceM2 = bodySurfaceM2(check.weightKg);
@@ -106,6 +111,20 @@ export interface CoatJob {
   readonly humidityPct?: number | undefined;
   readonly daysSinceBath?: number | undefined;
 }
+
+/** A case as it is worked: its request with the air of the day that its check read. */
+export const workedIn = <R extends CoatJob & { readonly check: CoatCheck }>(request: R): R => ({
+  ...request,
+  airC: request.check.air?.temperatureC,
+  humidityPct: request.check.air?.humidityPct,
+});
+
+/** All of a dog and its day that rules look at, as a key; the house is the same wherever keys are compared. */
+export const ruleKeyOfDog = ({ dog, airC, daysSinceBath }: CoatJob): string =>
+  [dog.coatClass, [...dog.traits].sort().join('+'), airC ?? '', daysSinceBath ?? ''].join(' ');
+/** All of a zone that rules look at, as a key. */
+export const ruleKeyOfZone = ({ region, condition, tie, readings, guardMm }: CoatZone): string =>
+  [region.region, condition, tie, readings.skin, ruleBand(guardMm)].join(' ');
 
 /** What the rules look at in a zone. */
 export const ruleContext = (z: CoatZone, wetness: Wetness, job: CoatJob): RuleContext => ({

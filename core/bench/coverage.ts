@@ -3,10 +3,10 @@
  * pieces to buy would save most minutes, or spare most skin.
  */
 import { sum } from '../quantity/index.ts';
-import { coatRow, type CoatClass, type Dog, type Region } from '../dog/index.ts';
-import { zoneConditions, type CoatCheck } from '../check/index.ts';
-import { bestCover, forbiddenBy, ruleBand, toolRow, WETNESS, type HouseRules, type Tool } from '../kit/index.ts';
-import { coatAsFound, ruleContext, type CoatZone } from './coat.ts';
+import type { CoatClass, Dog, Region } from '../dog/index.ts';
+import type { CoatCheck } from '../check/index.ts';
+import { bestCovers, forbiddenBy, toolRow, WETNESS, type HouseRules, type Tool } from '../kit/index.ts';
+import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, type CoatZone } from './coat.ts';
 import { allowedWays, better, enoughLeft, waysWith, workToProof, type ProofWork, type Way } from './proof.ts';
 
 export interface CoverageDog {
@@ -87,32 +87,28 @@ const lengthBand = (mm: number): number => (mm < 60 ? Math.round(mm) : Math.roun
 
 /** All zones worth working, alike ones counted together: the same answers serve them all. */
 function demandsOf({ dogs, kit, shop, house }: CoverageRequest): readonly Demand[] {
-  const alike = new Map<string, { zone: CoatZone; dog: Dog; traits: string; band: string; count: number }>();
+  const alike = new Map<string, { zone: CoatZone; dog: Dog; ruleKey: string; count: number }>();
   for (const { dog, check } of dogs) {
-    const traits = [...dog.traits].sort().join('+');
-    const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-    for (const z of coat.zones) {
+    const ofDog = ruleKeyOfDog({ dog, house });
+    for (const z of coatOf({ dog, check }).zones) {
       if (z.condition === 'stop' || z.startG < 0.05) continue;
       // Area only scales minutes: bands of a twelfth part of a factor e make dogs of nearly one size the same.
       const size = Math.round(Math.log(z.areaM2) * 12);
-      const band = ruleBand(z.guardMm);
-      const { tug, comb } = z.readings;
-      const key = `${dog.coatClass} ${traits} ${z.likeness} ${tug} ${comb} ${band} ${lengthBand(z.guardMm)} ${size}`;
+      const ruleKey = `${ofDog} ${ruleKeyOfZone(z)}`;
+      const { finger, tug, comb } = z.readings;
+      const key = `${ruleKey} ${finger} ${tug} ${comb} ${lengthBand(z.guardMm)} ${size}`;
       const there = alike.get(key);
       if (there) there.count++;
-      else alike.set(key, { zone: z, dog, traits, band, count: 1 });
+      else alike.set(key, { zone: z, dog, ruleKey, count: 1 });
     }
   }
   const pieces = [...kit, ...shop];
   const ways = waysWith(pieces, house);
   const allowed = new Map<string, readonly Way[]>();
-  return [...alike.values()].flatMap(({ zone, dog, traits, band, count }): Demand[] => {
+  return [...alike.values()].flatMap(({ zone, dog, ruleKey, count }): Demand[] => {
     const job = { dog, house };
-    const key = [dog.coatClass, traits, zone.region.region, zone.condition, zone.tie, zone.readings.skin, band].join(
-      ' ',
-    );
-    const here = allowed.get(key) ?? allowedWays(zone, ways, job);
-    allowed.set(key, here);
+    const here = allowed.get(ruleKey) ?? allowedWays(zone, ways, job);
+    allowed.set(ruleKey, here);
     const works = workToProof(zone, here, enoughLeft(zone, here), pieces.length);
     const best = works.reduce((a, b) => (b && (!a || better(b, a)) ? b : a), undefined);
     if (!best) return [];
@@ -189,19 +185,12 @@ export function coverage(request: CoverageRequest): Coverage {
     }
     return all;
   };
-  const purchases = (gains: readonly Float64Array[]): readonly Purchase[] => {
-    const found: Purchase[] = [];
-    for (let most = 1; most <= MOST_PURCHASES; most++) {
-      const { chosen } = bestCover(gains, most);
-      if (chosen.length < most) break; // one piece more would add nothing
-      found.push({
-        tools: chosen.flatMap((c) => request.shop[c] ?? []),
-        minutesSaved: total(minuteGains, chosen),
-        skinSpared: zones === 0 ? 0 : total(skinGains, chosen) / zones,
-      });
-    }
-    return found;
-  };
+  const purchases = (gains: readonly Float64Array[]): readonly Purchase[] =>
+    bestCovers(gains, MOST_PURCHASES).map(({ chosen }) => ({
+      tools: chosen.flatMap((c) => request.shop[c] ?? []),
+      minutesSaved: total(minuteGains, chosen),
+      skinSpared: zones === 0 ? 0 : total(skinGains, chosen) / zones,
+    }));
   return {
     dogs: request.dogs.length,
     zones,

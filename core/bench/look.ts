@@ -2,10 +2,10 @@
  * Decides what can be asked about a plan: how the kit ranks in one zone at each phase of a method, and which rules
  * spoke anywhere on a dog.
  */
-import { coatRow, type ZoneId } from '../dog/index.ts';
-import { stopsOf, zoneConditions } from '../check/index.ts';
-import { dogStopRule, ruleBand, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
-import { coatAsFound, ruleContext } from './coat.ts';
+import type { ZoneId } from '../dog/index.ts';
+import { stopsOf } from '../check/index.ts';
+import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
+import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, workedIn } from './coat.ts';
 import { method, type MethodId, type PhaseId } from './methods.ts';
 import type { PlanRequest } from './planner.ts';
 import { noLookups, phasesIn, rankingIn } from './walk.ts';
@@ -20,11 +20,9 @@ export interface PhaseRanking {
  * A tied zone has its ties phase alone until somebody has decided about the tie.
  */
 export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodId): readonly PhaseRanking[] {
-  const { dog, check } = request;
-  const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-  const z = coat.zones.find((own) => own.id === id);
+  const z = coatOf(request).zones.find((own) => own.id === id);
   if (!z) throw new RangeError(`no such zone: ${id}`);
-  const job = { ...request, airC: check.air?.temperatureC, seen: noLookups() };
+  const job = { ...workedIn(request), seen: noLookups() };
   return phasesIn(method(methodId), request.house)
     .filter((phase) => (phase.work === 'ties') === (z.tie !== 'none'))
     .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, job) }));
@@ -40,13 +38,12 @@ export function rulesSpoken(
   seen = new Map<string, ReadonlySet<string>>(),
 ): ReadonlyMap<string, number> {
   const { dog, check, kit } = request;
-  const coat = coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-  const job = { ...request, airC: check.air?.temperatureC };
-  const ofDog = [dog.coatClass, [...dog.traits].sort().join('+'), job.airC ?? '', job.daysSinceBath ?? ''].join(' ');
+  const coat = coatOf(request);
+  const job = workedIn(request);
+  const ofDog = ruleKeyOfDog(job);
   const zones = new Map<string, number>();
   for (const z of coat.zones) {
-    const { region, condition, tie, readings } = z;
-    const key = [ofDog, region.region, condition, tie, readings.skin, ruleBand(z.guardMm)].join(' ');
+    const key = `${ofDog} ${ruleKeyOfZone(z)}`;
     let said = seen.get(key);
     if (!said) {
       const ids = new Set<string>();

@@ -217,6 +217,9 @@ export function method(id: MethodId): Method {
   return found;
 }
 
+/** Does a method put the dog in the tub. */
+export const bathes = ({ phases }: Pick<Method, 'phases'>): boolean => phases.some((p) => p.work === 'bath');
+
 /** What a step of this phase is called on stairs, sheets and screens. */
 export const PHASE_WORDS: Readonly<Record<PhaseId, string>> = {
   ties: 'Ties first',

@@ -3,8 +3,8 @@ import { clamp, sum } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
-import { coatAsFound, skinTolerance } from './coat.ts';
-import { METHODS, method, type Method } from './methods.ts';
+import { coatAsFound, skinTolerance, workedIn } from './coat.ts';
+import { bathes, METHODS, method, type Method } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, Plan, PlanNote } from './plan.ts';
 import { priceCents } from './price.ts';
 import { noLookups, walkMethod, type Walk } from './walk.ts';
@@ -86,7 +86,7 @@ function score({ plan, measures }: Measured, request: PlanRequest, fastest: numb
   const dreadsDryer = dog.traits.includes('dryer-shy') || dog.traits.includes('head-shy');
   const discomfort =
     clamp(measures.standing / 60, 0, 1) * 0.6 + clamp(measures.dryer / 30, 0, 1) * (dreadsDryer ? 1 : 0.2);
-  const tooSoon = bathedLately(request) && method(plan.method).phases.some((p) => p.work === 'bath');
+  const tooSoon = bathedLately(request) && bathes(method(plan.method));
   return (
     (w.hairOut * (1 - clamp((measures['hair-left'] - leastLeft) / WORTHLESS_EXTRA_LEFT, 0, 1)) +
       w.minutes * (fastest / Math.max(measures.minutes, 1)) +
@@ -131,12 +131,7 @@ export function planVisit(request: PlanRequest): Plan {
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
-  const job = {
-    ...request,
-    airC: check.air?.temperatureC,
-    humidityPct: check.air?.humidityPct,
-    seen: noLookups(),
-  };
+  const job = { ...workedIn(request), seen: noLookups() };
   const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, found) }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),

@@ -34,7 +34,7 @@ import {
   type CoatJob,
   type CoatZone,
 } from './coat.ts';
-import type { Method, Phase } from './methods.ts';
+import { bathes, type Method, type Phase } from './methods.ts';
 import {
   airMinutes,
   bathMinutes,
@@ -352,8 +352,7 @@ export function walkMethod(method: Method, job: Job, found: Coat): Result<Walk, 
   if (dog.outdoorShare < method.fromOutdoorShare) return err({ code: 'for-outdoor-dogs' });
   const hasForce = kit.some((t) => t.kind === 'force-dryer');
   if (method.needsForceDryer && !hasForce) return err({ code: 'needs-force-dryer' });
-  const bathes = method.phases.some((p) => p.work === 'bath');
-  if (bathes && !hasForce && !kit.some((t) => t.kind === 'stand-dryer')) return err({ code: 'needs-dryer' });
+  if (bathes(method) && !hasForce && !kit.some((t) => t.kind === 'stand-dryer')) return err({ code: 'needs-dryer' });
 
   const coat = copyOf(found);
   const steps: PlanStep[] = [];

@@ -12,10 +12,10 @@ export interface Cover {
 }
 
 /**
- * The best set of at most `most` candidates. gains[c][d] ≥ 0: what candidate c is worth at demand d. Of sets that
- * serve equally, the one with fewest. Throws RangeError when rows differ in length.
+ * The best set of one candidate, of two, … of at most `most`, as far as one more serves better. gains[c][d] ≥ 0: what
+ * candidate c is worth at demand d. Throws RangeError when rows differ in length.
  */
-export function bestCover(gains: readonly Float64Array[], most: number): Cover {
+export function bestCovers(gains: readonly Float64Array[], most: number): readonly Cover[] {
   const demands = gains[0]?.length ?? 0;
   if (gains.some((row) => row.length !== demands)) throw new RangeError('every candidate needs a gain at each demand');
   // Best candidates first, so that good sets are found early and the bound cuts soon.
@@ -42,9 +42,19 @@ export function bestCover(gains: readonly Float64Array[], most: number): Cover {
     }
   };
   // Smaller sets first: a larger one is taken only when it serves better than the best of them.
-  for (let size = 1; size <= most; size++) search(size, 0, [], new Float64Array(demands), 0);
-  return { chosen: [...best.chosen].sort((a, b) => a - b), gain: best.gain };
+  const covers: Cover[] = [];
+  for (let size = 1; size <= most; size++) {
+    const before = best;
+    search(size, 0, [], new Float64Array(demands), 0);
+    if (best === before) break; // gains are submodular: where one more adds nothing, two more add nothing
+    covers.push({ chosen: [...best.chosen].sort((a, b) => a - b), gain: best.gain });
+  }
+  return covers;
 }
+
+/** The best set of at most `most` candidates; of sets that serve equally, one with fewest. See bestCovers. */
+export const bestCover = (gains: readonly Float64Array[], most: number): Cover =>
+  bestCovers(gains, most).at(-1) ?? { chosen: [], gain: 0 };
 
 /** Gains that differ by less are the same: sums in another order. */
 const EQUAL = 1e-12;

@@ -77,7 +77,7 @@ export {
   reasonsOf,
   takersOf,
 } from './rank.ts';
-export { bestCover, type Cover } from './cover.ts';
+export { bestCover, bestCovers, type Cover } from './cover.ts';
 export { SHOP, type ShopPiece } from './shop.ts';
 export {
   UPKEEP,

@@ -5,7 +5,7 @@ import { openMethod, planVisit } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { planRequestOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
+import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
@@ -21,7 +21,8 @@ export function dayRoutes(kept: Kept): Router {
     endpoint(() => {
       const salon = salonOf(kept);
       const today = todayOf(kept, salon);
-      const wall = wallOf(kept);
+      const room = planRoomOf(kept);
+      const wall = room.kit;
       const checks = stores.checks.latestByDog();
       const bookings = stores.bookings.between(
         salonInstant(today, 0, salon.timeZone),
@@ -31,7 +32,7 @@ export function dayRoutes(kept: Kept): Router {
         const dog = stores.dogs.find(dogId);
         if (!dog) return [];
         const check = checks.get(dogId);
-        const plan = check && planVisit(planRequestOf(kept, check));
+        const plan = check && planVisit(planRequestOf(kept, check, room));
         const best = plan?.recommended && openMethod(plan, plan.recommended.method);
         const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
           const tool = wall.find((t) => t.id === s.tool.id);

@@ -35,7 +35,9 @@ function usesByTool(kept: Kept): ReadonlyMap<string, readonly Use[]> {
           ? 0
           : step.workedMs / MS_PER_MINUTE;
       if (minutes <= 0) return;
-      uses.set(tool.id, [...(uses.get(tool.id) ?? []), { day: day(s.day), minutes, dogId: s.dogId }]);
+      const own = uses.get(tool.id) ?? [];
+      own.push({ day: day(s.day), minutes, dogId: s.dogId });
+      uses.set(tool.id, own);
     });
   }
   return uses;

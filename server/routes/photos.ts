@@ -1,13 +1,12 @@
 /** /api/checks/:id/photos and /api/photos: pictures of a zone or the whole dog, kept with the check, bare of what a camera writes. */
 import express, { Router } from 'express';
+import { ID_PATTERN } from '../../contract/common.ts';
 import { MOST_PHOTOS, PHOTO_LIMIT_BYTES, photoZone, type PhotoRecord } from '../../contract/photo.ts';
 import { bareJpeg } from '../../core/formats/index.ts';
 import { ZONE_IDS } from '../../core/dog/index.ts';
 import { endpoint } from '../endpoint.ts';
 import type { Kept } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-
-const ID = /^[A-Za-z0-9-]{1,64}$/;
 
 export function photoRoutes({ stores }: Kept): Router {
   const router = Router();
@@ -22,7 +21,8 @@ export function photoRoutes({ stores }: Kept): Router {
     '/checks/:id/photos/:photoId',
     express.raw({ type: 'image/jpeg', limit: PHOTO_LIMIT_BYTES }),
     endpoint(({ params: { id = '', photoId = '' }, query, body }) => {
-      if (!ID.test(photoId)) throw new Problem(400, 'photoId', 'photoId must be 1 to 64 letters, digits or dashes.');
+      if (!ID_PATTERN.test(photoId))
+        throw new Problem(400, 'photoId', 'photoId must be 1 to 64 letters, digits or dashes.');
       const zone = photoZone(query.zone);
       if (zone === undefined) {
         const some = ZONE_IDS.slice(0, 3).join(', ');

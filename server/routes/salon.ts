@@ -11,7 +11,7 @@ import {
 import { openMethod, planVisit, rulesSpoken, type Plan } from '../../core/bench/index.ts';
 import { RULES, type HouseRules } from '../../core/kit/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { bookedDays, outlookOf, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { bookedDays, outlookOf, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { parsed, stale } from '../problem.ts';
 
 export function salonRoutes(kept: Kept): Router {
@@ -46,8 +46,9 @@ export function salonRoutes(kept: Kept): Router {
       const spoken: Record<string, { dogs: number; zones: number }> = {};
       const checks = [...stores.checks.latestByDog().values()];
       const seen = new Map<string, ReadonlySet<string>>();
+      const room = planRoomOf(kept);
       for (const check of checks) {
-        for (const [id, zones] of rulesSpoken(planRequestOf(kept, check), seen)) {
+        for (const [id, zones] of rulesSpoken(planRequestOf(kept, check, room), seen)) {
           const own = (spoken[id] ??= { dogs: 0, zones: 0 });
           own.dogs++;
           own.zones += zones;
@@ -79,12 +80,13 @@ function housePreview(kept: Kept, house: HouseRules): HousePreview {
   const checks = stores.checks.latestByDog();
   const sessions = stores.sessions.latestFinishedByDog();
   const booked = bookedDays(kept, salon, today);
+  const room = planRoomOf(kept);
   const plans: HousePreview['plans'][number][] = [];
   for (const [dogId, day] of [...booked].sort((a, b) => a[1] - b[1])) {
     const check = checks.get(dogId);
     const dog = stores.dogs.find(dogId);
     if (!check || !dog || plans.length === MOST_PREVIEWED) continue;
-    const request = planRequestOf(kept, check, salon.house);
+    const request = planRequestOf(kept, check, room);
     const before = gist(planVisit(request));
     plans.push({ dogId, name: dog.name, day, before, after: gist(planVisit({ ...request, house })) });
   }

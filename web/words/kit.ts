@@ -33,10 +33,10 @@ export const WETNESS_WORDS: Readonly<Record<Wetness, string>> = {
 };
 export const MEASURE_WORDS: Readonly<Record<FitMeasure, string>> = {
   reach: 'reach',
-  spacing: 'gap',
+  spacing: 'spacing',
   topcoat: 'topcoat',
   skin: 'skin',
-  speed: 'pace',
+  speed: 'speed',
   yield: 'hair out',
 };
 export const UPKEEP_WORDS: Readonly<Record<UpkeepAct, string>> = {

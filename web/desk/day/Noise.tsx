@@ -15,6 +15,7 @@ import {
   type Exposure,
   type Protector,
 } from '../../../core/sound/index.ts';
+import { sum } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { minutesText, percent } from '../../words/figures.ts';
 
@@ -55,7 +56,7 @@ export function Noise({ page }: { page: DayPage }) {
     minutes: u.minutes,
   }));
   const exposures = bare.map((e) => ({ ...e, levelDbA: atEar(e.levelDbA) }));
-  const loud = atEar(other ? Math.max(other.dbA, ...uses.filter((u) => u.dbA < loudest).map((u) => u.dbA)) : loudest);
+  const loud = Math.max(0, ...exposures.map((e) => e.levelDbA));
   const eu = noiseRule('eu');
   const euLevel = (of: readonly Exposure[]): number => dayLevelDbA(noiseDose(of, eu), eu);
   const guessed = uses.some((u) => !u.measured) || (other !== undefined && !other.measured);
@@ -67,8 +68,8 @@ export function Noise({ page }: { page: DayPage }) {
       ) : (
         <>
           <p>
-            One person beside every dryer of today’s plans: {minutesText(uses.reduce((t, u) => t + u.minutes, 0))}, the
-            loudest at {Math.round(loud)} dB(A) at the ear.
+            One person beside every dryer of today’s plans: {minutesText(sum(uses.map((u) => u.minutes)))}, the loudest
+            at {Math.round(loud)} dB(A) at the ear.
           </p>
           <div className="wt-dilution">
             <Pick name="Ears" options={EARS} value={ears} onPick={setEars} />

@@ -85,18 +85,7 @@ function QuarrelSheet({ name, question, sides }: { name: string; question: strin
   );
 }
 
-const KEYS = [
-  'slickerOrder',
-  'slickerDepth',
-  'stroke',
-  'blade',
-  'bladeMinutes',
-  'spray',
-  'wetBrushing',
-  'mats',
-  'bath',
-  'rhythm',
-] as const satisfies readonly (keyof Quarrels)[];
+const KEYS = Object.values(QUARRELS).map((q) => q.key);
 
 function HouseForm({
   salon,

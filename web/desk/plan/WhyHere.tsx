@@ -6,7 +6,7 @@ import { reasonsOf, rule, toolRow } from '../../../core/kit/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useRankings } from '../../data/hooks.ts';
 import { capital, percent } from '../../words/figures.ts';
-import { loserText, partText } from '../../words/kit.ts';
+import { loserText, MEASURE_WORDS, partText } from '../../words/kit.ts';
 
 const RuleLink = ({ id }: { id: string }) => <Link to={`/desk/rules?rule=${id}`}>{rule(id).statement}</Link>;
 
@@ -37,8 +37,7 @@ function Phase({ phase, ranking }: PhaseRanking) {
         <ul>
           {beaten.map(({ fit, by }) => (
             <li key={fit.tool.id}>
-              {fit.tool.name}, fit {percent(fit.fit)}: beaten on {by.measure === 'yield' ? 'hair out' : by.measure}, it{' '}
-              {loserText(by.loser)}.
+              {fit.tool.name}, fit {percent(fit.fit)}: beaten on {MEASURE_WORDS[by.measure]}, it {loserText(by.loser)}.
             </li>
           ))}
           {ranking.ruledOut.map((r) => (

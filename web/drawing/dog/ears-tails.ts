@@ -1,6 +1,6 @@
 /** Decides how ears and tails are drawn by body shape: outlines in the drawn dog's own places, before its proportions move them. */
 import type { BodyShape } from '../../../core/dog/index.ts';
-import { FAR_EAR, INNER_EAR, NEAR_EAR, TAIL, type Point } from './landmarks.ts';
+import { TAIL, type Point } from './landmarks.ts';
 
 export interface Ear {
   readonly near: readonly Point[];
@@ -12,8 +12,6 @@ export interface Ear {
   /** A hanging ear lies over the cheek and is felt there. */
   readonly hangs: boolean;
 }
-
-const PRICK: Ear = { near: NEAR_EAR, edge: [0, 6], far: FAR_EAR, inner: INNER_EAR, hangs: false };
 
 /** Small, rounded, upright. */
 const SMALL_PRICK: Ear = {
@@ -222,9 +220,6 @@ export const EARS: Readonly<Record<BodyShape, Ear>> = {
   hound: LONG_DROP,
   'short-legged': TALL_PRICK,
 };
-/** The drawn dog's own ear, for whoever has no shape. */
-export const USUAL_EAR = PRICK;
-
 export interface TailShape {
   readonly outline: readonly Point[];
   /** Where a mark stands on it. */

@@ -72,6 +72,15 @@ export const HAIR: Readonly<Record<CoatClass, number>> = {
   fleece: 0.7,
 };
 
+/** Length of single hairs within a coat, against the drawn dog's. */
+export const lockShare = (coatClass: CoatClass): number => 0.35 + 0.65 * Math.min(1, HAIR[coatClass]);
+
+/** The middle of some points. */
+export const middleOf = (points: readonly Point[]): Point => [
+  points.reduce((t, p) => t + p[0], 0) / points.length,
+  points.reduce((t, p) => t + p[1], 0) / points.length,
+];
+
 export const zoneIdOf = (region: Region, side: 'left' | 'right'): ZoneId => {
   const found = ZONES.find((z) => z.region === region && (z.side === 'mid' || z.side === side));
   if (!found) throw new RangeError(`no zone of ${region}`);

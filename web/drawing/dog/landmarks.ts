@@ -144,34 +144,6 @@ export const TAIL: readonly Point[] = [
   [764, 300],
 ];
 
-export const NEAR_EAR: readonly Point[] = [
-  [282, 148],
-  [284, 116],
-  [294, 82],
-  [306, 58],
-  [322, 82],
-  [338, 114],
-  [346, 148],
-  [334, 166],
-  [306, 168],
-];
-export const INNER_EAR: readonly Point[] = [
-  [292, 148],
-  [294, 118],
-  [306, 82],
-  [316, 108],
-  [322, 146],
-];
-export const FAR_EAR: readonly Point[] = [
-  [258, 162],
-  [258, 128],
-  [264, 98],
-  [274, 74],
-  [288, 100],
-  [298, 130],
-  [300, 150],
-];
-
 /** Corners shared by zones; a zone may reach past the coat, which trims it. */
 export const P = {
   noseOut: [110, 170],

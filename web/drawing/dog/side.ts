@@ -3,7 +3,9 @@ import { EARS, TAILS } from './ears-tails.ts';
 import {
   at,
   HAIR,
+  lockShare,
   loop,
+  middleOf,
   randomOf,
   stroke,
   zoneIdOf,
@@ -88,11 +90,6 @@ const turning = (points: readonly Point[]): number =>
 const clockwise = (points: readonly Point[]): readonly Point[] =>
   turning(points) < 0 ? [...points].reverse() : points;
 
-const middleOf = (points: readonly Point[]): Point => [
-  points.reduce((t, p) => t + p[0], 0) / points.length,
-  points.reduce((t, p) => t + p[1], 0) / points.length,
-];
-
 /** The dog from its left side. */
 export function sideFigure(looks: DogLook): Figure {
   const { shape, coatClass } = looks;
@@ -150,14 +147,13 @@ export function sideFigure(looks: DogLook): Figure {
   const head = s.head * s.size;
   const eye: Point = [248, 196];
   const nose: Point = [158, 222];
-  const shortened = 0.35 + 0.65 * Math.min(1, hair);
   const [heel, toe] = [warp([786, 640]), warp([324, 640])];
   return {
     far: [loop(moved(ear.far)), loop(moved(FAR_FORELEG)), loop(moved(FAR_HINDLEG))],
     parts: tail.overBack ? [body, tailPart] : [tailPart, body],
     locks: rest
       .map((c) => {
-        const field = { corners: c.corners.map((k) => P[k]), lieDeg: c.lieDeg, hair: c.hair * shortened };
+        const field = { corners: c.corners.map((k) => P[k]), lieDeg: c.lieDeg, hair: c.hair * lockShare(coatClass) };
         return locks(field, BODY, warp, coatClass === 'fleece', random);
       })
       .join(''),

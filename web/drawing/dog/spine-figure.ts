@@ -3,7 +3,9 @@ import { EARS, TAILS } from './ears-tails.ts';
 import {
   at,
   HAIR,
+  lockShare,
   loop,
+  middleOf,
   randomOf,
   stroke,
   zoneIdOf,
@@ -73,7 +75,6 @@ function zonesOf(cuts: readonly SpineCut[], warp: Warp, upperSide: 'left' | 'rig
 
 function hairIn(cuts: readonly SpineCut[], body: readonly Point[], warp: Warp, { coatClass }: DogLook): string {
   const random = randomOf();
-  const shortened = 0.35 + 0.65 * Math.min(1, HAIR[coatClass]);
   return cuts
     .flatMap((c) =>
       (
@@ -83,7 +84,7 @@ function hairIn(cuts: readonly SpineCut[], body: readonly Point[], warp: Warp, {
         ] as const
       ).map(([half, lieDeg]) =>
         locks(
-          { corners: c.corners.map(half), lieDeg, hair: c.hair * shortened },
+          { corners: c.corners.map(half), lieDeg, hair: c.hair * lockShare(coatClass) },
           body,
           warp,
           coatClass === 'fleece',
@@ -149,8 +150,6 @@ export function aboveFigure(looks: DogLook): Figure {
     ] as const
   ).map(([id, half]): FigurePart => {
     const path = loop(ears.map(half).map(warp));
-    const centre = ears.map(half).map(warp);
-    const mean = (i: 0 | 1): number => centre.reduce((t, p) => t + p[i], 0) / centre.length;
     return {
       body: [path],
       leaves: '',
@@ -158,7 +157,7 @@ export function aboveFigure(looks: DogLook): Figure {
       outline: [path],
       coat: path,
       coatRule: 'nonzero',
-      zones: [{ id, path, centre: [mean(0), mean(1)] }],
+      zones: [{ id, path, centre: middleOf(ears.map(half).map(warp)) }],
     };
   });
   const tail = tailOf(looks, warp, rolled);
