@@ -18,8 +18,9 @@ import {
   type TieGrade,
   type ZoneCondition,
 } from '../check/index.ts';
-import { ruleBand, type HouseRules, type RuleContext, type Wetness } from '../kit/index.ts';
-import { poolsFromReadings, poolsTotalG, type HairPools } from './release.ts';
+import { ruleBand, type HouseRules, type RuleContext, type ToolKind, type Wetness } from '../kit/index.ts';
+import { FIGURES, type Figures } from './figures.ts';
+import { fullLoadG, poolsFromReadings, poolsTotalG, type HairPools } from './release.ts';
 
 export interface CoatZone {
   readonly id: ZoneId;
@@ -28,12 +29,48 @@ export interface CoatZone {
   readonly guardMm: number;
   readonly readings: Readings;
   readonly startG: number;
+  /** What it would hold as a plate, grams. */
+  readonly fullG: number;
   pools: HairPools;
   condition: ConditionKind;
   tie: TieGrade;
+  /** Share of the work on its tie that is done, 0..1. */
+  tieDone: number;
+  /** Did water get to its tie. */
+  tieWet: boolean;
+  /** Water in it, as a share of what a soaked coat holds. */
+  wet: number;
+  /** Soap stands in it. */
+  soap: boolean;
+  /** Was it bathed in this visit. */
+  bathed: boolean;
+  /** Was conditioner left in it. */
+  slip: boolean;
   /** All of the zone that rules and fits look at, as a key; the dog and the house are the same within a plan. */
   likeness: string;
+  /** What hands have done to its skin, 1 = what a sound torso bears in a visit. */
   skinLoad: number;
+  /** Share of its guard hair that was frayed. */
+  wear: number;
+}
+
+/** Water above which a coat is sopping, and below which it is dry to the skin, as shares of soaked. Guess. */
+const SOPPING = 0.8;
+export const DRY_TO_SKIN = 0.05;
+
+/** The state in which a tool finds a zone. */
+export const wetnessOf = ({ wet, soap }: Pick<CoatZone, 'wet' | 'soap'>): Wetness =>
+  soap ? 'soapy' : wet >= SOPPING ? 'wet' : wet > DRY_TO_SKIN ? 'damp' : 'dry';
+
+const TIGHTER: Readonly<Record<TieGrade, TieGrade>> = { none: 'none', knot: 'mat', mat: 'pelt', pelt: 'pelt' };
+const CONDITION_OF_TIE = { knot: 'knotted', mat: 'matted', pelt: 'pelted' } as const;
+
+/** Water got to a tie that nobody had settled: it draws tight as it dries, and takes longer. Common practice. */
+export function tightenTie(z: CoatZone): void {
+  z.tie = TIGHTER[z.tie];
+  if (z.tie !== 'none') z.condition = CONDITION_OF_TIE[z.tie];
+  z.tieWet = true;
+  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
 }
 
 const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, { skin, finger }: Readings): string =>
@@ -61,7 +98,12 @@ export const coatOf = ({ dog, check }: { readonly dog: Dog; readonly check: Coat
   coatAsFound(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
 
 /** The coat as conditions that are known already describe it; nothing worked yet. */
-export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly ZoneCondition[]): Coat {
+export function coatAsFound(
+  dog: Dog,
+  check: CoatCheck,
+  conditions: readonly ZoneCondition[],
+  f: Figures = FIGURES,
+): Coat {
   const coatClass = coatRow(dog.coatClass);
   const surfaceM2 = bodySurfaceM2(check.weightKg);
   const middleMm = (coatClass.guardMm.low + coatClass.guardMm.high) / 2;
@@ -69,7 +111,7 @@ export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly Zon
     const { region, surfaceShare } = zone(c.zone);
     const areaM2 = surfaceM2 * surfaceShare;
     const row = regionRow(region);
-    const pools = poolsFromReadings(c.readings, coatClass, row, areaM2);
+    const pools = poolsFromReadings(c.readings, coatClass, row, areaM2, f);
     return {
       id: c.zone,
       region: row,
@@ -77,11 +119,19 @@ export function coatAsFound(dog: Dog, check: CoatCheck, conditions: readonly Zon
       guardMm: guardLengthMm(check.guardMm, region, middleMm),
       readings: c.readings,
       startG: poolsTotalG(pools),
+      fullG: fullLoadG(coatClass, row, areaM2, f),
       pools,
       condition: c.kind,
       tie: c.readings.tie,
+      tieDone: 0,
+      tieWet: false,
+      wet: 0,
+      soap: false,
+      bathed: false,
+      slip: false,
       likeness: likenessOf(row, c.kind, c.readings.tie, c.readings),
       skinLoad: 0,
+      wear: 0,
     };
   });
   return { surfaceM2, coatClass, zones, startG: zones.reduce((total, z) => total + z.startG, 0) };
@@ -97,9 +147,29 @@ export const skinTolerance = (z: CoatZone): number =>
 /** Loose hair still in the coat, grams. */
 export const looseNowG = (coat: Coat): number => coat.zones.reduce((total, z) => total + poolsTotalG(z.pools), 0);
 
-/** Share of the surface found packed. */
-export const packedSurfaceShare = (coat: Coat): number =>
-  coat.zones.filter((z) => z.condition === 'packed').reduce((total, z) => total + z.areaM2, 0) / coat.surfaceM2;
+/** Share of the surface that keeps soap out: zones found packed, as far as their plates still stand. */
+export function packedSurfaceShare(coat: Coat): number {
+  let packed = 0;
+  for (const z of coat.zones) {
+    if (z.condition === 'packed' && z.startG > 0) packed += z.areaM2 * Math.min(1, poolsTotalG(z.pools) / z.startG);
+  }
+  return packed / coat.surfaceM2;
+}
+
+/** Water that a square metre of this coat holds, mL: a bare coat less, one full of loose wool more than its class. */
+export function heldMlPerM2(coat: Coat, f: Figures = FIGURES): number {
+  let load = 0;
+  let full = 0;
+  for (const z of coat.zones) {
+    load += poolsTotalG(z.pools);
+    full += z.fullG;
+  }
+  return coat.coatClass.heldWaterMlPerM2 * f.columnHeld * (1 + f.heldByLoad * (Math.min(1, load / full) - 0.5));
+}
+
+/** Topcoat wear that this dog's coat bears in one visit, as a share of its guard hair. */
+export const wearLimit = ({ traits }: Pick<Dog, 'traits'>, f: Figures = FIGURES): number =>
+  traits.includes('show-coat') ? f.wearShow : traits.includes('previously-clipped') ? f.wearClipped : f.wearPet;
 
 /** Whose coat is worked, in which house, in which air. */
 export interface CoatJob {
@@ -110,6 +180,10 @@ export interface CoatJob {
   /** Relative humidity of the day, 0..100, where it was read. */
   readonly humidityPct?: number | undefined;
   readonly daysSinceBath?: number | undefined;
+  /** The figures of the model, where somebody asks what one of them does. */
+  readonly figures?: Figures | undefined;
+  /** Minutes that this house's hands take of what is usual for a kind of tool, learnt from the log; 1 where nothing is. */
+  readonly pace?: Partial<Readonly<Record<ToolKind, number>>> | undefined;
 }
 
 /** A case as it is worked: its request with the air of the day that its check read. */

@@ -72,12 +72,15 @@ interface Demand {
   readonly rule: string | undefined;
 }
 
-/** Minutes that count for a piece of work, against the best piece anywhere. */
+/**
+ * Minutes that count for a piece of work, against the best piece anywhere: never more than a zone that nothing serves
+ * counts, so that one more piece on the wall can only help.
+ */
 const cost = (work: ProofWork | undefined, best: ProofWork): number =>
-  work?.proved ? work.minutes : Math.max(work?.minutes ?? 0, best.minutes * UNPROVED_FACTOR);
+  Math.min(work?.proved ? work.minutes : Infinity, best.minutes * UNPROVED_FACTOR);
 /** Skin that counts: work that is not done costs none today, but the pull of the next visit. */
 const skinCost = (work: ProofWork | undefined, best: ProofWork): number =>
-  work?.proved ? work.skin : Math.max(work?.skin ?? 0, best.skin * UNPROVED_FACTOR);
+  Math.min(work?.proved ? work.skin : Infinity, best.skin * UNPROVED_FACTOR);
 
 const least = (works: readonly (ProofWork | undefined)[], by: typeof cost, best: ProofWork): ProofWork | undefined =>
   works.reduce((a, b) => (b && (!a || by(b, best) < by(a, best)) ? b : a), undefined);

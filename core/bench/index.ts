@@ -2,6 +2,8 @@
 export {
   METHODS,
   METHOD_IDS,
+  PHASES,
+  PHASE_IDS,
   PHASE_WORDS,
   type Method,
   type MethodId,
@@ -31,7 +33,7 @@ export {
   type MethodRuling,
   type Comparison,
 } from './plan.ts';
-export { type PlanRequest, planVisit, openMethod } from './planner.ts';
+export { type PlanRequest, planVisit, openMethod, jobOf, bearsInAll, standingMinutes } from './planner.ts';
 export { looseUndercoatG } from './coat.ts';
 export { priceCents } from './price.ts';
 export {
@@ -53,3 +55,36 @@ export {
   type CoverageRequest,
   type Purchase,
 } from './coverage.ts';
+export {
+  FIGURE_ROWS,
+  FIGURE_KEYS,
+  FIGURES,
+  figuresWith,
+  type FigureKey,
+  type Figures,
+  type FigureRow,
+} from './figures.ts';
+export { type Script, type ScriptStep, type ScriptZone, ALWAYS, roomOf, workMinutes } from './script.ts';
+export {
+  type Asked,
+  type Worked,
+  type ZoneSeen,
+  workScript,
+  coatAfter,
+  seenIn,
+  scriptOf,
+  scriptFrom,
+  proofOf,
+} from './simulate.ts';
+export { type Edit, applyEdit, stepsFor, bestAgain, piecesFor } from './edit.ts';
+export { type Fault, type FaultCode, faultsOf, isLegal } from './faults.ts';
+export { type Crew, lies, standingShare } from './crew.ts';
+export { type Split, type SplitVisit, splitOf } from './split.ts';
+export { type Care, type Support, type Hold, careOf } from './care.ts';
+export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
+export { type TieDecision, tiesOf } from './ties.ts';
+export { type Observed, type Ratio, type Learnt, ratioOf, bandAbout } from './doubt.ts';
+export { type Band, type Bands } from './plan.ts';
+export { type Job, type LaidStep, layOut, noLookups } from './layout.ts';
+export { type Allotment, type ZoneProblem, type ZoneAnswer, allot, problemsOf, solveZone, answerOf } from './allot.ts';
+export { type Coat, coatOf, coatAsFound } from './coat.ts';

@@ -8,7 +8,7 @@ import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
 import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, workedIn } from './coat.ts';
 import { method, type MethodId, type PhaseId } from './methods.ts';
 import type { PlanRequest } from './planner.ts';
-import { noLookups, phasesIn, rankingIn } from './walk.ts';
+import { noLookups, phasesIn, rankingIn } from './layout.ts';
 
 export interface PhaseRanking {
   readonly phase: PhaseId;
@@ -25,7 +25,7 @@ export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodI
   const job = { ...workedIn(request), seen: noLookups() };
   return phasesIn(method(methodId), request.house)
     .filter((phase) => (phase.work === 'ties') === (z.tie !== 'none'))
-    .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, job) }));
+    .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, phase.wetness, job) }));
 }
 
 /**

@@ -3,16 +3,32 @@
  * Orders and arguments are common practice; target passes are guesses fitted to the check values.
  */
 import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';
-import type { CoatClass } from '../dog/index.ts';
+import { COAT_CLASSES, type CoatClass, type DogTrait } from '../dog/index.ts';
 import { BLADES, RAKES, SLICKERS, type ToolKind, type Wetness } from '../kit/index.ts';
 
-export const METHOD_IDS = ['dry-first', 'wet-first', 'smooth', 'air-first', 'damp-line'] as const;
+export const METHOD_IDS = [
+  'dry-first',
+  'wet-first',
+  'smooth',
+  'air-first',
+  'damp-line',
+  'home-rake',
+  'home-brush',
+  'home-smooth',
+  'puppy-bout',
+  'lying-down',
+  'quiet-head',
+  'show-coat',
+  'comb-through',
+  'ties-today',
+] as const;
 export type MethodId = (typeof METHOD_IDS)[number];
 
 export const PHASE_IDS = [
   'ties',
   'air',
   'dry-rubber',
+  'dry-pin',
   'dry-rake',
   'dry-slicker',
   'mist',
@@ -21,6 +37,7 @@ export const PHASE_IDS = [
   'bath',
   'soapy-work',
   'rewash',
+  'condition',
   'towel',
   'drying',
   'edge',
@@ -30,59 +47,90 @@ export const PHASE_IDS = [
 export type PhaseId = (typeof PHASE_IDS)[number];
 
 /** Where a phase's minutes come from: hands over a zone, water, towel or air over the whole dog. */
-export type PhaseWork = 'hands' | 'ties' | 'bath' | 'rewash' | 'mist' | 'towel' | 'drying' | 'air';
+export type PhaseWork = 'hands' | 'ties' | 'bath' | 'rewash' | 'condition' | 'mist' | 'towel' | 'drying' | 'air';
 
 export interface Phase {
   readonly id: PhaseId;
   readonly work: PhaseWork;
-  /** State of the coat while it runs. */
+  /** State of the coat in which it is meant to run. */
   readonly wetness: Wetness;
-  /** State in which it leaves the coat. */
-  readonly leaves: Wetness;
   /** Kinds that may do it; the best fit in the kit is taken for each zone. */
   readonly tools: readonly ToolKind[];
-  /** Whole passes over a zone by its condition when the phase was planned. */
+  /** Passes over a zone that a groomer gives by habit, by its condition: where the search for better minutes begins. */
   readonly passes: { readonly clear: number; readonly loose: number; readonly packed: number };
   /** A phase that may be left out when the kit has nothing for it. */
   readonly optional: boolean;
+}
+
+/** What a method needs, and what rules it out. */
+export interface MethodNeeds {
+  /** Coat classes for which the school has a case at all. */
+  readonly classes: readonly CoatClass[];
+  readonly forceDryer?: boolean;
+  /** The school's case holds only for dogs that live outdoors at least this share of their time. */
+  readonly fromOutdoorShare?: number;
+  /** A routine made for dogs with one of these traits; others have better ways. */
+  readonly forTraits?: readonly DogTrait[];
+  /** A routine made for tied coats. */
+  readonly tied?: boolean;
+  /** How much of a whole score speaks for it on a dog that it is made for. Guess. */
+  readonly favour?: number;
+  /** Longest time at the table that the routine allows itself, minutes. */
+  readonly boutMinutes?: number;
 }
 
 export interface Method {
   readonly id: MethodId;
   readonly name: string;
   readonly phases: readonly Phase[];
-  /** Coat classes for which the school has a case at all. */
-  readonly classes: readonly CoatClass[];
-  readonly needsForceDryer: boolean;
-  /** The school's case holds only for dogs that live outdoors at least this share of their time. */
-  readonly fromOutdoorShare: number;
+  readonly needs: MethodNeeds;
   readonly case: string;
   readonly arguedAgainst: string;
   readonly source: Source;
 }
 
 const NONE = { clear: 0, loose: 0, packed: 0 };
-const phase = (
+const passes = (clear: number, loose: number, packed: number): Phase['passes'] => ({ clear, loose, packed });
+const row = (
   id: PhaseId,
   work: PhaseWork,
   wetness: Wetness,
   tools: readonly ToolKind[],
-  passes: Phase['passes'] = NONE,
-  extra: Partial<Pick<Phase, 'leaves' | 'optional'>> = {},
-): Phase => ({ id, work, wetness, leaves: wetness, tools, passes, optional: false, ...extra });
+  usual: Phase['passes'] = NONE,
+  optional = false,
+): Phase => ({ id, work, wetness, tools, passes: usual, optional });
 
-const TIES = phase('ties', 'ties', 'dry', ['comb', 'mat-splitter', 'clipper']);
-const RAKE = phase('dry-rake', 'hands', 'dry', RAKES, { clear: 0.5, loose: 1.7, packed: 3.8 });
-const SLICKER = phase('dry-slicker', 'hands', 'dry', SLICKERS, { clear: 0.6, loose: 1.5, packed: 2.8 });
-const BATH = phase('bath', 'bath', 'soapy', ['bather', 'hand-bath'], NONE, { leaves: 'wet' });
-const TOWEL = phase('towel', 'towel', 'wet', ['towel'], NONE, { leaves: 'damp' });
-const DRYING = phase('drying', 'drying', 'damp', ['force-dryer', 'stand-dryer'], NONE, { leaves: 'dry' });
-const COMB = phase('comb', 'hands', 'dry', ['comb', 'fine-comb'], { clear: 0.6, loose: 1, packed: 1.3 });
-const FINISH = phase('finish', 'hands', 'dry', ['soft-slicker', 'firm-slicker', 'bristle'], {
-  clear: 0.3,
-  loose: 0.6,
-  packed: 0.8,
-});
+const EDGES: readonly ToolKind[] = [...BLADES.filter((b) => b !== 'carding-blade'), 'fine-comb'];
+
+/** Every phase as it is usually done. Orders are common practice; passes are guesses. */
+export const PHASES: Readonly<Record<PhaseId, Phase>> = {
+  ties: row('ties', 'ties', 'dry', ['comb', 'mat-splitter', 'clipper']),
+  air: row('air', 'air', 'dry', ['force-dryer']),
+  'dry-rubber': row('dry-rubber', 'hands', 'dry', ['rubber'], passes(0.8, 1.8, 2.4)),
+  'dry-pin': row('dry-pin', 'hands', 'dry', ['pin-brush'], passes(0.6, 1, 1.2), true),
+  'dry-rake': row('dry-rake', 'hands', 'dry', RAKES, passes(0.5, 1.7, 3.8)),
+  'dry-slicker': row('dry-slicker', 'hands', 'dry', SLICKERS, passes(0.6, 1.5, 2.8)),
+  mist: row('mist', 'mist', 'damp', ['mister']),
+  'damp-pin': row('damp-pin', 'hands', 'damp', ['pin-brush'], passes(0.7, 1, 1.3), true),
+  'damp-slicker': row('damp-slicker', 'hands', 'damp', SLICKERS, passes(0.6, 1.5, 2.6)),
+  bath: row('bath', 'bath', 'soapy', ['bather', 'hand-bath']),
+  'soapy-work': row('soapy-work', 'hands', 'soapy', [...SLICKERS, 'rubber', 'pin-brush'], passes(0.8, 1.8, 3.4)),
+  rewash: row('rewash', 'rewash', 'soapy', ['bather', 'hand-bath']),
+  condition: row('condition', 'condition', 'wet', ['conditioner']),
+  towel: row('towel', 'towel', 'wet', ['towel']),
+  drying: row('drying', 'drying', 'damp', ['force-dryer', 'stand-dryer']),
+  edge: row('edge', 'hands', 'dry', EDGES, passes(0.4, 1.2, 1.6), true),
+  comb: row('comb', 'hands', 'dry', ['comb', 'fine-comb'], passes(0.6, 1, 1.3)),
+  finish: row('finish', 'hands', 'dry', ['soft-slicker', 'firm-slicker', 'bristle'], passes(0.3, 0.6, 0.8)),
+};
+const P = PHASES;
+const optional = (phase: Phase): Phase => ({ ...phase, optional: true });
+const by = (phase: Phase, ...tools: readonly ToolKind[]): Phase => ({ ...phase, tools });
+
+const SMOOTH_LATHER = { ...by(P['soapy-work'], 'rubber', 'soft-slicker'), passes: passes(0.7, 1.5, 2.2) };
+const BRISTLE = { ...by(P.finish, 'bristle'), passes: passes(0.6, 0.8, 0.8), optional: true };
+const SOFT: readonly ToolKind[] = ['soft-slicker', 'pin-brush', 'rubber', 'bristle'];
+const WIDE_COMB = by(P.comb, 'comb');
 
 const UNDERCOATED: readonly CoatClass[] = [
   'smooth-double',
@@ -92,14 +140,14 @@ const UNDERCOATED: readonly CoatClass[] = [
   'harsh-double',
 ];
 
+const UNDERCOATED_LONG: readonly CoatClass[] = ['medium-double', 'long-double', 'heavy-double'];
+
 export const METHODS: readonly Method[] = [
   {
     id: 'dry-first',
     name: 'Dry first',
-    phases: [TIES, RAKE, SLICKER, BATH, TOWEL, DRYING, COMB, FINISH],
-    classes: UNDERCOATED,
-    needsForceDryer: false,
-    fromOutdoorShare: 0,
+    phases: [P.ties, P['dry-rake'], P['dry-slicker'], P.bath, P.towel, P.drying, P.comb, P.finish],
+    needs: { classes: UNDERCOATED },
     case: 'Shampoo reaches the skin once the bulk is out; needs no strong dryer; suits short doubles and tied coats.',
     arguedAgainst: 'Dusty, hard on hands, and brittle dry hair breaks.',
     source: COMMON_PRACTICE,
@@ -107,25 +155,8 @@ export const METHODS: readonly Method[] = [
   {
     id: 'wet-first',
     name: 'Wet first',
-    phases: [
-      TIES,
-      BATH,
-      phase(
-        'soapy-work',
-        'hands',
-        'soapy',
-        [...SLICKERS, 'rubber', 'pin-brush'],
-        { clear: 0.8, loose: 1.8, packed: 3.4 },
-        { leaves: 'wet' },
-      ),
-      phase('rewash', 'rewash', 'soapy', ['bather', 'hand-bath'], NONE, { leaves: 'wet' }),
-      TOWEL,
-      DRYING,
-      COMB,
-    ],
-    classes: [...UNDERCOATED, 'fleece'],
-    needsForceDryer: true,
-    fromOutdoorShare: 0,
+    phases: [P.ties, P.bath, P['soapy-work'], P.rewash, P.towel, P.drying, P.comb],
+    needs: { classes: [...UNDERCOATED, 'fleece'], forceDryer: true },
     case: 'Wet hair stretches and soap slicks: packed coats and old dogs; half the hair leaves in the tub, dander never flies.',
     arguedAgainst: 'Needs soap to the skin all over and a strong dryer; tied hair tightens.',
     source: COMMON_PRACTICE,
@@ -134,37 +165,18 @@ export const METHODS: readonly Method[] = [
     id: 'smooth',
     name: 'Smooth',
     phases: [
-      TIES,
-      phase('dry-rubber', 'hands', 'dry', ['rubber'], { clear: 0.8, loose: 1.8, packed: 2.4 }),
-      BATH,
-      phase(
-        'soapy-work',
-        'hands',
-        'soapy',
-        ['rubber', 'soft-slicker'],
-        { clear: 0.7, loose: 1.5, packed: 2.2 },
-        { leaves: 'wet' },
-      ),
-      phase('rewash', 'rewash', 'soapy', ['bather', 'hand-bath'], NONE, { leaves: 'wet' }),
-      TOWEL,
-      { ...DRYING, optional: true },
-      phase(
-        'edge',
-        'hands',
-        'dry',
-        [...BLADES.filter((b) => b !== 'carding-blade'), 'fine-comb'],
-        {
-          clear: 0.4,
-          loose: 1.2,
-          packed: 1.6,
-        },
-        { optional: true },
-      ),
-      { ...phase('finish', 'hands', 'dry', ['bristle'], { clear: 0.6, loose: 0.8, packed: 0.8 }), optional: true },
+      P.ties,
+      P['dry-rubber'],
+      P.bath,
+      SMOOTH_LATHER,
+      P.rewash,
+      optional(P.condition),
+      P.towel,
+      optional(P.drying),
+      P.edge,
+      BRISTLE,
     ],
-    classes: ['smooth-single', 'smooth-double', 'harsh-double'],
-    needsForceDryer: false,
-    fromOutdoorShare: 0,
+    needs: { classes: ['smooth-single', 'smooth-double', 'harsh-double'] },
     case: 'Rubber lifts short hair wet and dry with hardly any load on the skin.',
     arguedAgainst: 'Rubber does little once the guard hair is longer than its nubs.',
     source: COMMON_PRACTICE,
@@ -173,18 +185,18 @@ export const METHODS: readonly Method[] = [
     id: 'air-first',
     name: 'Air first',
     phases: [
-      TIES,
-      phase('air', 'air', 'dry', ['force-dryer']),
-      BATH,
-      TOWEL,
-      DRYING,
-      { ...RAKE, passes: { clear: 0.5, loose: 1.6, packed: 3.4 } },
-      { ...SLICKER, passes: { clear: 0.6, loose: 1.3, packed: 2.4 } },
-      COMB,
+      P.ties,
+      P.air,
+      P.bath,
+      optional(P.condition),
+      P.towel,
+      P.drying,
+      P['dry-rake'],
+      P['dry-slicker'],
+      P['dry-pin'],
+      P.comb,
     ],
-    classes: ['medium-double', 'long-double', 'heavy-double'],
-    needsForceDryer: true,
-    fromOutdoorShare: 0.5,
+    needs: { classes: UNDERCOATED_LONG, forceDryer: true, fromOutdoorShare: 0.5 },
     case: 'Blows dirt and free hair off a coat that lives outdoors, so that a thinner coat is bathed.',
     arguedAgainst: 'Dirt and dust everywhere: a mask, and best outdoors.',
     source: COMMON_PRACTICE,
@@ -192,18 +204,121 @@ export const METHODS: readonly Method[] = [
   {
     id: 'damp-line',
     name: 'Damp line',
-    phases: [
-      TIES,
-      phase('mist', 'mist', 'damp', ['mister']),
-      phase('damp-pin', 'hands', 'damp', ['pin-brush'], { clear: 0.7, loose: 1, packed: 1.3 }, { optional: true }),
-      phase('damp-slicker', 'hands', 'damp', SLICKERS, { clear: 0.6, loose: 1.5, packed: 2.6 }),
-      phase('comb', 'hands', 'damp', ['comb'], { clear: 0.8, loose: 1.2, packed: 1.6 }),
-    ],
-    classes: ['long-double', 'medium-double', 'heavy-double', 'fleece'],
-    needsForceDryer: false,
-    fromOutdoorShare: 0,
+    phases: [P.ties, P.mist, P['damp-pin'], P['damp-slicker'], { ...WIDE_COMB, wetness: 'damp' }],
+    needs: { classes: [...UNDERCOATED_LONG, 'fleece'] },
     case: 'Long coats between baths: damp hair stretches instead of breaking.',
     arguedAgainst: 'No bulk leaves in a heavy blow.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'home-rake',
+    name: 'Rake, knots, finish',
+    phases: [P.ties, P['dry-rake'], WIDE_COMB, P.finish],
+    needs: { classes: ['medium-double', 'heavy-double', 'harsh-double'] },
+    case: 'No water: a dry round between baths, as owners of rough-country dogs do it daily.',
+    arguedAgainst: 'Nothing washes out: dander and dust stay in the coat.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'home-brush',
+    name: 'Brush, rake, comb, slicker',
+    phases: [P.ties, P['dry-pin'], P['dry-rake'], P.comb, P['dry-slicker'], BRISTLE],
+    needs: { classes: ['medium-double', 'heavy-double', 'harsh-double'] },
+    case: 'No water: a full dry round for a dog in its blow, as its owner does it daily.',
+    arguedAgainst: 'Dry brushing alone leaves what only water and air let go.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'home-smooth',
+    name: 'Rubber, edge, bristle',
+    phases: [P.ties, P['dry-rubber'], P.edge, BRISTLE],
+    needs: { classes: ['smooth-single', 'smooth-double'] },
+    case: 'No water: what a short coat lets go of dry, as its owner does it a few times a week.',
+    arguedAgainst: 'Nothing washes out: what is deep stays for the bath.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'puppy-bout',
+    name: 'Puppy bout',
+    phases: [
+      P.ties,
+      { ...by(P['dry-slicker'], ...SOFT), passes: passes(0.4, 0.8, 1.2) },
+      { ...P.comb, passes: passes(0.6, 0.8, 1) },
+    ],
+    needs: { classes: COAT_CLASSES, forTraits: ['puppy-coat'], favour: 0.4, boutMinutes: 20 },
+    case: 'Soft tools, no water, five minutes at a time with pauses: the coat is the lesson, not the aim.',
+    arguedAgainst: 'Dead fluff stays: more visits, each of them short.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'lying-down',
+    name: 'Lying down, no bath',
+    phases: [
+      P.ties,
+      P.mist,
+      { ...by(P['damp-slicker'], ...SOFT), passes: passes(0.5, 1.2, 2.2) },
+      { ...WIDE_COMB, wetness: 'damp' },
+    ],
+    needs: { classes: COAT_CLASSES, forTraits: ['senior', 'sore-joints', 'heart-trouble'], favour: 0.2 },
+    case: 'What can be reached lying down, soft and damp, with fewest turns: nothing makes an old dog stand.',
+    arguedAgainst: 'Half of the hair leaves only with water and air.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'quiet-head',
+    name: 'Quiet dryer, head out wet',
+    phases: [P.ties, P.bath, P['soapy-work'], P.rewash, P.condition, P.towel, by(P.drying, 'stand-dryer'), P.comb],
+    needs: { classes: COAT_CLASSES, forTraits: ['head-shy', 'dryer-shy', 'nervous'], favour: 0.15 },
+    case: 'Head and ruff give up their hair in the soap; soft air only, and none at the head.',
+    arguedAgainst: 'Soft air takes out hardly anything and takes long.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'show-coat',
+    name: 'Show coat, line by line',
+    phases: [
+      P.ties,
+      P.mist,
+      P['damp-pin'],
+      P.bath,
+      P.condition,
+      P.towel,
+      P.drying,
+      { ...by(P['dry-pin'], 'pin-brush', 'long-slicker'), optional: false },
+      WIDE_COMB,
+    ],
+    needs: { classes: COAT_CLASSES.filter((c) => !c.startsWith('smooth')), forTraits: ['show-coat'], favour: 0.06 },
+    case: 'Pin brush and comb keep every guard hair: damp, conditioned, line by line.',
+    arguedAgainst: 'Slow, and more undercoat stays than with rake and slicker.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'comb-through',
+    name: 'Comb through',
+    phases: [
+      P.ties,
+      P.mist,
+      P['damp-pin'],
+      { ...by(P['damp-slicker'], 'soft-slicker'), passes: passes(0.5, 0.8, 1), optional: true },
+      { ...WIDE_COMB, wetness: 'damp', passes: passes(1, 1.4, 1.8) },
+      P.bath,
+      P.condition,
+      P.towel,
+      P.drying,
+      WIDE_COMB,
+    ],
+    needs: { classes: ['fleece'] },
+    case: 'Coats that mat and hardly shed: the comb decides, before the water and after it. No rake, no blade.',
+    arguedAgainst: 'The comb goes through everything twice.',
+    source: COMMON_PRACTICE,
+  },
+  {
+    id: 'ties-today',
+    name: 'Ties today, water later',
+    phases: [P.ties, P.mist, { ...by(P['damp-slicker'], ...SOFT), optional: true }, { ...WIDE_COMB, wetness: 'damp' }],
+    needs: { classes: COAT_CLASSES, tied: true },
+    case: 'Every tie is settled and the coat around it opened; the bath waits for a coat without one.',
+    arguedAgainst: 'The bulk of the loose hair is for the next visit.',
     source: COMMON_PRACTICE,
   },
 ];
@@ -225,6 +340,7 @@ export const PHASE_WORDS: Readonly<Record<PhaseId, string>> = {
   ties: 'Ties first',
   air: 'Blow out, dry',
   'dry-rubber': 'Rubber, dry',
+  'dry-pin': 'Pin brush, dry',
   'dry-rake': 'Rake, dry',
   'dry-slicker': 'Slicker, dry',
   mist: 'Mist',
@@ -233,6 +349,7 @@ export const PHASE_WORDS: Readonly<Record<PhaseId, string>> = {
   bath: 'Bath',
   'soapy-work': 'Through the soap',
   rewash: 'Wash again and rinse',
+  condition: 'Condition',
   towel: 'Towel',
   drying: 'Dry to the skin',
   edge: 'Fine pass, bone dry',

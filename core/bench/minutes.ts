@@ -1,13 +1,9 @@
-/** Decides how long hands, water, towel and air take. Every constant here is a guess until the log corrects it. */
+/** Decides how long hands, water, towel and air take. Every figure is in figures.ts. */
 import type { Quarrels, ToolKind, Wetness } from '../kit/index.ts';
 import type { TieGrade } from '../check/index.ts';
+import { FIGURES, type Figures } from './figures.ts';
 
 const CM2_PER_M2 = 10_000;
-/** Long hair is worked in lines: time grows by this for every 90 mm of guard hair. */
-const LINE_MM = 90;
-
-/** Soap is worked area by area and put back where it ran off. */
-const SOAP_SLOWS = 1.2;
 
 /** Minutes for a number of whole passes over a zone by hand, at the piece's pace on a short coat. */
 export const handMinutes = (
@@ -16,47 +12,64 @@ export const handMinutes = (
   guardMm: number,
   passes: number,
   wetness: Wetness,
+  f: Figures = FIGURES,
 ): number =>
-  ((passes * areaM2 * CM2_PER_M2 * (1 + guardMm / LINE_MM)) / cm2PerMinute) * (wetness === 'soapy' ? SOAP_SLOWS : 1);
+  ((passes * areaM2 * CM2_PER_M2 * (1 + guardMm / f.lineMm)) / (cm2PerMinute * f.columnPace)) *
+  (wetness === 'soapy' ? f.soapSlows : 1);
 
-/** Minutes in one tied zone, by tie, with the comb; other tools are quicker and cost hair. */
-const TIE_MINUTES: Readonly<Record<TieGrade, number>> = { none: 0, knot: 2, mat: 6, pelt: 12 };
-const TIE_SPEED: Partial<Readonly<Record<ToolKind, number>>> = { 'mat-splitter': 0.6, clipper: 0.3 };
-/** Slip saves work on ties by hand. Guess. */
-const SPRAY_SAVES = 0.85;
-export const tieMinutes = (tool: ToolKind, tie: TieGrade, spray: Quarrels['spray']): number =>
-  TIE_MINUTES[tie] * (TIE_SPEED[tool] ?? 1) * (tool === 'comb' && spray === 'spray' ? SPRAY_SAVES : 1);
+/** Minutes in one tied zone, by tie and tool; wet: water got to it first. */
+export function tieMinutes(
+  tool: ToolKind,
+  tie: TieGrade,
+  spray: Quarrels['spray'],
+  wet = false,
+  f: Figures = FIGURES,
+): number {
+  const byComb = { none: 0, knot: f.knotMinutes, mat: f.matMinutes, pelt: f.peltMinutes }[tie];
+  const speed =
+    tool === 'mat-splitter'
+      ? f.splitterTime
+      : tool === 'clipper'
+        ? f.clipperTime
+        : tool === 'comb' && spray === 'spray'
+          ? f.sprayTime
+          : 1;
+  return byComb * speed * (wet ? f.wetTieTime : 1);
+}
 
-/** A bath of two washes: water and soap to the skin, grams of water the coat holds, plates that keep soap out. */
-export function bathMinutes(areaM2: number, heldWaterMlPerM2: number, packedShare: number, bather: boolean): number {
-  const byHand = 3 + areaM2 * (5.5 + 0.01 * heldWaterMlPerM2) * (1 + 0.25 * packedShare);
-  return bather ? byHand / 2 : byHand;
+/** A bath of two washes: water and soap to the skin, millilitres the coat holds, plates that keep soap out. */
+export function bathMinutes(
+  areaM2: number,
+  heldMlPerM2: number,
+  packedShare: number,
+  bather: boolean,
+  f: Figures = FIGURES,
+): number {
+  const byHand = f.bathFixed + areaM2 * (f.bathPerM2 + f.bathPerMl * heldMlPerM2) * (1 + f.plateSlows * packedShare);
+  return bather ? byHand * f.batherShare : byHand;
 }
 
 /** The second wash and rinse after work in the soap. */
-export const rewashMinutes = (areaM2: number, heldWaterMlPerM2: number, bather: boolean): number =>
-  bathMinutes(areaM2, heldWaterMlPerM2, 0, bather) * 0.55;
+export const rewashMinutes = (areaM2: number, heldMlPerM2: number, bather: boolean, f: Figures = FIGURES): number =>
+  bathMinutes(areaM2, heldMlPerM2, 0, bather, f) * f.rewashShare;
 
-export const mistMinutes = (areaM2: number): number => 1 + 2 * areaM2;
-export const towelMinutes = (areaM2: number): number => 1.5 + 2.5 * areaM2;
+export const mistMinutes = (areaM2: number, f: Figures = FIGURES): number => f.mistFixed + f.mistPerM2 * areaM2;
+export const towelMinutes = (areaM2: number, f: Figures = FIGURES): number => f.towelFixed + f.towelPerM2 * areaM2;
 
-/** Millilitres a minute that leave the coat. */
-const FORCE_DRYER_ML_PER_MINUTE = 48;
-const STAND_DRYER_ML_PER_MINUTE = 17;
-/** Air at which the rates above hold, and how much slower each point of humidity above it dries. Guess. */
+/** Air at which drying rates hold, relative humidity. */
 const USUAL_HUMIDITY_PCT = 50;
-const SLOWER_PER_POINT = 0.006;
 
-/** Minutes to dry to the skin; humidityPct: air of the day, usual when nobody read it. */
+/** Minutes to dry to the skin after a towel; humidityPct: air of the day, usual when nobody read it. */
 export const dryingMinutes = (
   areaM2: number,
-  heldWaterMlPerM2: number,
+  heldMlPerM2: number,
   force: boolean,
   humidityPct = USUAL_HUMIDITY_PCT,
+  f: Figures = FIGURES,
 ): number =>
-  2 +
-  ((areaM2 * heldWaterMlPerM2) / (force ? FORCE_DRYER_ML_PER_MINUTE : STAND_DRYER_ML_PER_MINUTE)) *
-    (1 + SLOWER_PER_POINT * (humidityPct - USUAL_HUMIDITY_PCT));
+  f.dryFixed +
+  ((areaM2 * heldMlPerM2) / (force ? f.forceMl : f.standMl)) *
+    (1 + f.humiditySlows * (humidityPct - USUAL_HUMIDITY_PCT));
 
 /** Blowing out a dirty dry coat. */
-export const airMinutes = (areaM2: number): number => 2 + 9 * areaM2;
+export const airMinutes = (areaM2: number, f: Figures = FIGURES): number => f.airFixed + f.airPerM2 * areaM2;

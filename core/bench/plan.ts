@@ -1,5 +1,5 @@
 /** Decides what a plan is: values only, so that it can be kept with the session that was worked from it. */
-import type { ZoneId } from '../dog/index.ts';
+import type { DogTrait, ZoneId } from '../dog/index.ts';
 import type { Stops, ZoneCondition } from '../check/index.ts';
 import type { Chosen, StandIn, ToolKind, Wetness } from '../kit/index.ts';
 import type { MethodId, PhaseId } from './methods.ts';
@@ -53,17 +53,45 @@ export interface MethodPlan {
   readonly shareLeft: number;
   /** Largest skin load of any zone as a share of what it bears, 0..1. */
   readonly skinLoad: number;
+  /** Largest topcoat wear of any zone as a share of what this coat bears, 0..1. */
+  readonly wear: number;
   /** Minutes of force dryer. */
   readonly dryerMinutes: number;
   /** Grams that fly as dry dust and hair into the room. */
   readonly dustG: number;
   readonly priceCents: number;
+  /** Minutes for which the dog stands. */
+  readonly standingMinutes: number;
+  /** Share of the workable surface over which the comb falls through at the end, 0..1, and where it does not. */
+  readonly falls: number;
+  readonly notFalling: readonly ZoneId[];
+  /** Grams a minute below which hand work stopped. */
+  readonly stopYield: number;
+  /** How far the minutes are from the best that any could be, as a share of the hair out, at most. */
+  readonly gap: number;
+  /** What cut the work short of what the coat asks, where something did. */
+  readonly cut?: { readonly fullMinutes: number; readonly for: 'time' | 'dog' } | undefined;
+  readonly bands: Bands;
   readonly score: number;
+}
+
+/** An 80 % range: one in ten below, one in ten above. */
+export interface Band {
+  readonly low: number;
+  readonly likely: number;
+  readonly high: number;
+}
+export interface Bands {
+  readonly minutes: Band;
+  readonly gramsOut: Band;
+  readonly priceCents: Band;
 }
 
 /** Why a method is not open to this dog today. */
 export type MethodRuling =
   | { readonly code: 'not-for-class' }
+  | { readonly code: 'for-traits'; readonly traits: readonly DogTrait[] }
+  | { readonly code: 'nothing-tied' }
   | { readonly code: 'for-outdoor-dogs' }
   | { readonly code: 'needs-force-dryer' }
   | { readonly code: 'needs-dryer' }
@@ -84,6 +112,7 @@ export type MethodOutcome =
 /** Remarks on the whole visit. */
 export type PlanNote =
   | { readonly code: 'over-standing'; readonly minutes: number; readonly bears: number }
+  | { readonly code: 'cut-short'; readonly full: number; readonly minutes: number; readonly for: 'time' | 'dog' }
   | { readonly code: 'zones-assumed'; readonly zones: number }
   | { readonly code: 'blade-capped'; readonly minutes: number }
   | { readonly code: 'bathed-lately'; readonly days: number; readonly gap: number };
@@ -94,7 +123,7 @@ export interface Plan {
   readonly conditions: readonly ZoneCondition[];
   readonly surfaceM2: number;
   /** Loose undercoat before work, grams, and its 80 % band. */
-  readonly looseG: { readonly likely: number; readonly low: number; readonly high: number };
+  readonly looseG: Band;
   readonly methods: readonly MethodOutcome[];
   readonly recommended:
     | {

@@ -1,13 +1,19 @@
 /** Decides the plan: every school tried on this dog, the one recommended, and what speaks against the others. */
-import { clamp, sum } from '../quantity/index.ts';
+import { clamp, ok, sum, type Result } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
-import { coatAsFound, skinTolerance, workedIn } from './coat.ts';
-import { bathes, METHODS, method, type Method } from './methods.ts';
-import type { Comparison, MethodOutcome, MethodPlan, Plan, PlanNote } from './plan.ts';
+import { allot, type Allotment } from './allot.ts';
+import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat } from './coat.ts';
+import { clockShare, lies, standingShare, type Crew } from './crew.ts';
+import { bandsOf, looseBand, paceByKind, type Learnt } from './doubt.ts';
+import type { Figures } from './figures.ts';
+import { layOut, noLookups, type Job } from './layout.ts';
+import { bathes, METHODS, method, PHASES, type Method } from './methods.ts';
+import type { Comparison, MethodOutcome, MethodPlan, MethodRuling, Plan, PlanNote, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
-import { noLookups, walkMethod, type Walk } from './walk.ts';
+import { choicesOf, proofOf, scriptFrom, workScript } from './simulate.ts';
+import { figuresOf } from './work.ts';
 
 export interface PlanRequest {
   readonly dog: Dog;
@@ -16,10 +22,14 @@ export interface PlanRequest {
   readonly house: HouseRules;
   /** Days since the last bath, where it is known. */
   readonly daysSinceBath?: number | undefined;
+  /** Who works, and how the dog is held. */
+  readonly crew?: Crew | undefined;
+  /** Minutes that there are for this visit, where the book leaves fewer than the work asks. */
+  readonly appointmentMinutes?: number | undefined;
+  /** What the log has taught about this house's hands. */
+  readonly learnt?: Learnt | undefined;
+  readonly figures?: Figures | undefined;
 }
-
-/** Doubt about grams reckoned from touch alone: the 80 % band as factors. Guess. */
-const LOOSE_BAND = { low: 0.6, high: 1.6 };
 
 /** Differences smaller than these are not worth a word. */
 const WORTH_SAYING: Readonly<Record<Comparison['measure'], number>> = {
@@ -36,16 +46,100 @@ interface Measured {
   readonly measures: Readonly<Record<Comparison['measure'], number>>;
 }
 
-function measure(m: Method, walk: Walk, { dog, house }: PlanRequest): Measured {
+/** A request as the bench works it: the air of its check, what its log has taught, lookups of its own. */
+export const jobOf = (request: PlanRequest): Job => ({
+  ...workedIn(request),
+  pace: paceByKind(request.learnt),
+  seen: noLookups(),
+});
+
+interface Laid {
+  readonly steps: readonly PlanStep[];
+  readonly coat: Coat;
+  readonly allotment: Allotment;
+  readonly cut?: MethodPlan['cut'];
+}
+
+/** Minutes a dog bears at the table in all, lying as well as standing, against those it stands. Guess. */
+const LYING_BEARS = 1.7;
+export const bearsInAll = (dog: Dog, crew: Crew | undefined): number =>
+  usualStandingMinutes(dog) * (lies(dog, crew) ? LYING_BEARS : 1);
+
+export const standingMinutes = (steps: readonly PlanStep[], dog: Dog, crew: Crew | undefined): number =>
+  Math.round(sum(steps.map((s) => s.minutes * standingShare(PHASES[s.phase].work, dog, crew))));
+
+const workMinutesOf = (steps: readonly PlanStep[]): number =>
+  sum(steps.map((s) => Math.max(s.minutes, sum(s.zones.map((z) => z.minutes)))));
+
+/** Surface that need not be proved, and hair that may stay, to keep the dog's time: more, and the work is split. Guess. */
+const GIVEN_UP = { proof: 0.03, hair: 0.03 };
+/** A cut of more than this share of the hand work cannot keep to that. Guess. */
+const MOST_CUT = 0.25;
+
+/** A method on this dog with its best minutes, cut to the time there is; or what rules it out. */
+function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Result<Laid, MethodRuling> {
+  const laid = layOut(m, job, found);
+  if (!laid.ok) return laid;
+  const choices = choicesOf(laid.value);
+  const { crew, dog } = request;
+  const reckon = (most: number): Laid => {
+    const allotment = allot(laid.value, found, job, most);
+    const script = scriptFrom(laid.value, found, allotment.minutes);
+    const worked = workScript(script, found, job, { crew, choices, waterAsNeeded: true });
+    return { steps: worked.steps, coat: worked.coat, allotment };
+  };
+  const full = reckon(Infinity);
+  const fullMinutes = sum(full.steps.map((s) => s.minutes));
+  const most = Math.min(request.appointmentMinutes ?? Infinity, m.needs.boutMinutes ?? Infinity);
+  const bears = bearsInAll(dog, crew);
+  const over = fullMinutes - Math.min(most, bears);
+  if (over <= 0) return ok(full);
+  const hands = full.allotment.handMinutes;
+  const share = clockShare('hands', crew, figuresOf(job));
+  // Whole minutes of a step may round up against us; half a minute a step is kept back.
+  const cutTo = (limit: number): Laid => {
+    let slack = 1;
+    let best = full;
+    for (let i = 0; i < 3; i++) {
+      best = reckon(Math.max(0, hands - (fullMinutes - limit + slack) / share));
+      const minutes = sum(best.steps.map((s) => s.minutes));
+      if (minutes <= limit || best.allotment.handMinutes <= 0) break;
+      slack += minutes - limit;
+    }
+    return best;
+  };
+  if (fullMinutes > most) return ok({ ...cutTo(most), cut: { fullMinutes, for: 'time' } });
+  if (over > MOST_CUT * hands * share) return ok(full);
+  const cut = cutTo(bears);
+  const keepsTime = sum(cut.steps.map((s) => s.minutes)) <= bears;
+  const keepsProof = proofOf(cut.coat, job).share >= proofOf(full.coat, job).share - GIVEN_UP.proof;
+  const keepsHair = (looseNowG(cut.coat) - looseNowG(full.coat)) / Math.max(1e-9, found.startG) <= GIVEN_UP.hair;
+  return ok(keepsTime && keepsProof && keepsHair ? { ...cut, cut: { fullMinutes, for: 'dog' } } : full);
+}
+
+function measure(m: Method, walk: Laid, request: PlanRequest, job: Job): Measured {
+  const { dog, house, crew } = request;
   const minutes = sum(walk.steps.map((s) => s.minutes));
+  const standing = standingMinutes(walk.steps, dog, crew);
+  const bears = usualStandingMinutes(dog);
   const shareLeft = walk.steps.at(-1)?.shareLeft ?? 1;
   const dryerMinutes = sum(walk.steps.filter((s) => s.tool.kind === 'force-dryer').map((s) => s.minutes));
   // A dog that hears the dryer only after its coat is wet still hears it; but dry air flings the dirt as well.
   const dustG = sum(
     walk.steps.filter((s) => s.wetness === 'dry').map((s) => s.gramsOut * (s.phase === 'air' ? 1.5 : 1)),
   );
-  const skinLoad = Math.max(0, ...walk.coat.zones.map((z) => z.skinLoad / skinTolerance(z)));
-  const meanSkin = sum(walk.coat.zones.map((z) => (z.areaM2 * z.skinLoad) / skinTolerance(z))) / walk.coat.surfaceM2;
+  const wears = wearLimit(dog, figuresOf(job));
+  let skinLoad = 0;
+  let wear = 0;
+  let meanHarm = 0;
+  for (const z of walk.coat.zones) {
+    const load = z.skinLoad / skinTolerance(z);
+    skinLoad = Math.max(skinLoad, load);
+    wear = Math.max(wear, z.wear / wears);
+    // Frayed guard hair is harm as burnt skin is: the worse of the two counts.
+    meanHarm += (z.areaM2 * Math.max(load, z.wear / wears)) / walk.coat.surfaceM2;
+  }
+  const proof = proofOf(walk.coat, job);
   const plan = {
     method: m.id,
     steps: walk.steps,
@@ -53,25 +147,33 @@ function measure(m: Method, walk: Walk, { dog, house }: PlanRequest): Measured {
     gramsOut: sum(walk.steps.map((s) => s.gramsOut)),
     shareLeft,
     skinLoad,
+    wear,
     dryerMinutes,
     dustG,
-    priceCents: priceCents(minutes, house.rates),
+    priceCents: priceCents(workMinutesOf(walk.steps), house.rates),
+    standingMinutes: standing,
+    falls: proof.share,
+    notFalling: proof.notIn,
+    stopYield: walk.allotment.stopYield,
+    gap: walk.allotment.gap,
+    cut: walk.cut,
+    bands: bandsOf(walk.steps, request),
   };
   const measures = {
     'hair-left': shareLeft,
     minutes,
-    skin: meanSkin,
+    skin: meanHarm,
     dryer: dryerMinutes,
     dust: dustG,
-    standing: Math.max(0, minutes - usualStandingMinutes(dog)),
+    standing: Math.max(0, standing - bears, minutes - bearsInAll(dog, crew)),
   };
   return { plan, measures };
 }
 
 /** A quarter more hair left than the best method leaves is worth nothing at all. Guess. */
 const WORTHLESS_EXTRA_LEFT = 0.25;
-/** Mean skin load below this is a normal visit and speaks against nothing. Guess. */
-const EASY_SKIN = 0.5;
+/** Mean load on skin or topcoat below this is a normal visit and speaks against nothing. Guess. */
+const EASY_SKIN = 0.3;
 /** Grams in the air that make a room unfit to work in. Guess. */
 const DUST_TO_FLEE_G = 150;
 
@@ -93,7 +195,8 @@ function score({ plan, measures }: Measured, request: PlanRequest, fastest: numb
       w.skin * (1 - clamp((measures.skin - EASY_SKIN) / (1 - EASY_SKIN), 0, 1)) +
       w.comfort * (1 - clamp(discomfort, 0, 1)) +
       w.dust * (1 - clamp(measures.dust / DUST_TO_FLEE_G, 0, 1))) /
-      all -
+      all +
+    (method(plan.method).needs.favour ?? 0) -
     (tooSoon ? BATH_TOO_SOON : 0)
   );
 }
@@ -121,20 +224,20 @@ export function planVisit(request: PlanRequest): Plan {
   const coat = coatRow(dog.coatClass);
   const conditions = zoneConditions(check, coat);
   const stops = stopsOf(check, dog.traits);
-  const found = coatAsFound(dog, check, conditions);
+  const found = coatAsFound(dog, check, conditions, request.figures);
   const looseG = found.startG;
   const base = {
     stops,
     conditions,
     surfaceM2: found.surfaceM2,
-    looseG: { likely: looseG, low: looseG * LOOSE_BAND.low, high: looseG * LOOSE_BAND.high },
+    looseG: looseBand(looseG, request.learnt),
   };
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
-  const job = { ...workedIn(request), seen: noLookups() };
-  const tried = METHODS.map((m) => ({ m, walk: walkMethod(m, job, found) }));
+  const job = jobOf(request);
+  const tried = METHODS.map((m) => ({ m, walk: layMethod(m, request, job, found) }));
   const measured = new Map(
-    tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request)] as const] : [])),
+    tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request, job)] as const] : [])),
   );
   const fastest = Math.min(...[...measured.values()].map((x) => x.plan.minutes));
   const leastLeft = Math.min(...[...measured.values()].map((x) => x.plan.shareLeft));
@@ -167,7 +270,8 @@ function notesOn(plan: Omit<MethodPlan, 'score'>, request: PlanRequest, assumed:
   const bears = usualStandingMinutes(dog);
   const blade = sum(plan.steps.filter((s) => BLADES.includes(s.tool.kind)).map((s) => s.minutes));
   const notes: PlanNote[] = [];
-  if (plan.minutes > bears) notes.push({ code: 'over-standing', minutes: plan.minutes, bears });
+  if (plan.standingMinutes > bears) notes.push({ code: 'over-standing', minutes: plan.standingMinutes, bears });
+  if (plan.cut) notes.push({ code: 'cut-short', full: plan.cut.fullMinutes, minutes: plan.minutes, for: plan.cut.for });
   if (assumed > 0) notes.push({ code: 'zones-assumed', zones: assumed });
   if (blade > 0 && blade >= house.bladeMinutes) notes.push({ code: 'blade-capped', minutes: house.bladeMinutes });
   if (daysSinceBath !== undefined && bathedLately(request)) {

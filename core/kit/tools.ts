@@ -30,6 +30,7 @@ export const TOOL_KINDS = [
   'hand-bath',
   'bather',
   'mister',
+  'conditioner',
   'towel',
   'force-dryer',
   'stand-dryer',
@@ -121,7 +122,7 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1500,
     take: {
       dry: { free: 0.75, deep: 0.38, open: 0.22 },
-      damp: { free: 0.7, deep: 0.38, open: 0.24 },
+      damp: { free: 0.7, deep: 0.38, open: 0.22 },
       soapy: { free: 0.75, deep: 0.45, open: 0.36 },
     },
     skinPerPass: 0.09,
@@ -140,7 +141,7 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1550,
     take: {
       dry: { free: 0.8, deep: 0.5, open: 0.35 },
-      damp: { free: 0.75, deep: 0.5, open: 0.36 },
+      damp: { free: 0.75, deep: 0.5, open: 0.35 },
       soapy: { free: 0.8, deep: 0.56, open: 0.52 },
     },
     skinPerPass: 0.14,
@@ -159,7 +160,7 @@ export const TOOLS: readonly ToolRow[] = [
     cm2PerMinute: 1450,
     take: {
       dry: { free: 0.8, deep: 0.5, open: 0.33 },
-      damp: { free: 0.78, deep: 0.5, open: 0.36 },
+      damp: { free: 0.78, deep: 0.5, open: 0.33 },
       soapy: { free: 0.8, deep: 0.56, open: 0.5 },
     },
     skinPerPass: 0.12,
@@ -177,7 +178,7 @@ export const TOOLS: readonly ToolRow[] = [
     hurts: 'Does not lift undercoat.',
     cm2PerMinute: 1800,
     take: {
-      dry: { free: 0.5, deep: 0.12, open: 0.08 },
+      dry: { free: 0.5, deep: 0.14, open: 0.1 },
       damp: { free: 0.5, deep: 0.14, open: 0.1 },
       soapy: { free: 0.5, deep: 0.14, open: 0.1 },
       wet: { free: 0.45, deep: 0.1, open: 0.08 },
@@ -350,7 +351,7 @@ export const TOOLS: readonly ToolRow[] = [
     name: 'tub and hand shower',
     does: 'Water and soap to the skin by hand, two washes.',
     hurts: 'Soap that stays in, water that is too warm.',
-    take: { soapy: { free: 0.6, deep: 0.12, open: 0.2 } },
+    take: { soapy: { free: 0.6, deep: 0.12, open: 0.24 } },
     ...gear,
   },
   {
@@ -358,7 +359,7 @@ export const TOOLS: readonly ToolRow[] = [
     name: 'recirculating bather',
     does: 'Drives soapy water to the skin through a plate; about halves the bath.',
     hurts: 'A strainer to clear.',
-    take: { soapy: { free: 0.65, deep: 0.15, open: 0.28 } },
+    take: { soapy: { free: 0.65, deep: 0.15, open: 0.32 } },
     ...gear,
   },
   {
@@ -367,6 +368,14 @@ export const TOOLS: readonly ToolRow[] = [
     does: 'Damp hair stretches instead of breaking.',
     hurts: 'No more than a mist.',
     take: { damp: { free: 0, deep: 0, open: 0 } },
+    ...gear,
+  },
+  {
+    kind: 'conditioner',
+    name: 'conditioner',
+    does: 'Lays the scales of the hair: comb and brush slip, and guard hair breaks less.',
+    hurts: 'What is not rinsed out collects dirt.',
+    take: { wet: { free: 0.12, deep: 0.04, open: 0 }, soapy: { free: 0.12, deep: 0.04, open: 0 } },
     ...gear,
   },
   {
@@ -384,8 +393,8 @@ export const TOOLS: readonly ToolRow[] = [
     hurts: 'Noise, head-shy dogs, whipped knots; heat on short-nosed, old or overheated dogs.',
     take: {
       dry: { free: 0.7, deep: 0.2, open: 0.1 },
-      damp: { free: 0.95, deep: 0.5, open: 0.3 },
-      wet: { free: 0.95, deep: 0.5, open: 0.3 },
+      damp: { free: 0.95, deep: 0.5, open: 0.45 },
+      wet: { free: 0.95, deep: 0.5, open: 0.45 },
     },
     ...gear,
   },

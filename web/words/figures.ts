@@ -14,5 +14,5 @@ export const money = (cents: number, currency: string): string =>
   }).format(cents / 100);
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** "a, b and c". */
-export const listText = (items: readonly string[]): string =>
-  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
+export const listText = (items: readonly string[], word: 'and' | 'or' = 'and'): string =>
+  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`;

@@ -22,7 +22,7 @@ import {
   type SkinFinding,
   type ZoneStop,
 } from '../../core/check/index.ts';
-import { zoneName } from '../../core/dog/index.ts';
+import { TRAIT_WORDS, zoneName } from '../../core/dog/index.ts';
 import type { HomeDont } from '../../core/home/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { NeedReason, NextReason, TideName } from '../../core/tide/index.ts';
@@ -186,6 +186,13 @@ export function ruling(why: MethodRuling, id: MethodId): string {
   switch (why.code) {
     case 'not-for-class':
       return METHODS.find((m) => m.id === id)?.arguedAgainst ?? 'Not for this coat class.';
+    case 'for-traits':
+      return `A routine for ${listText(
+        why.traits.map((t) => TRAIT_WORDS[t]),
+        'or',
+      )}; this dog has better ways.`;
+    case 'nothing-tied':
+      return 'For tied coats; nothing is tied here.';
     case 'for-outdoor-dogs':
       return 'Its case is the dog that lives outdoors; this one does not.';
     case 'needs-force-dryer':
@@ -195,7 +202,7 @@ export function ruling(why: MethodRuling, id: MethodId): string {
     case 'needs-tool':
       return `The kit has nothing for “${PHASE_WORDS[why.phase]}”.`;
     case 'ties-unsettled':
-      return `Decide first about the ties at ${listText(why.zones.map(zoneName))}: clip with the owner’s word, or a vet.`;
+      return `Decide first about the ties at ${listText(why.zones.map((z) => zoneName(z)))}: clip with the owner’s word, or a vet.`;
     default:
       return unreachable(why);
   }
@@ -205,6 +212,10 @@ export function planNote(n: PlanNote): string {
   switch (n.code) {
     case 'over-standing':
       return `${minutesText(n.minutes)} is longer than this dog stands (${minutesText(n.bears)}). Plan breaks, work lying down, or split it over two days.`;
+    case 'cut-short':
+      return n.for === 'time'
+        ? `Cut to the time there is: the coat asks for ${minutesText(n.full)}. What waits is said below.`
+        : `Cut by ${minutesText(n.full - n.minutes)} to what this dog bears; hardly any hair is given up for it.`;
     case 'zones-assumed':
       return `${n.zones} zones were not felt and are read from the others. Feel them when you get there.`;
     case 'blade-capped':

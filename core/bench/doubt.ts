@@ -1,0 +1,117 @@
+/**
+ * Decides how sure minutes and grams are, and what the log teaches about them.
+ *
+ * A measured step against its plan is a ratio. Ratios of one kind of work are taken as gamma distributed with a known
+ * shape; what the house's own ratio is has a prior of the same family (an inverse gamma on its scale), so that a few
+ * sessions move it a little and many move it all the way. The 80 % ranges come from gamma quantiles with the same
+ * spread: that of one visit and that of what is not known yet.
+ */
+import { gammaQuantile, sum } from '../quantity/index.ts';
+import type { ToolKind } from '../kit/index.ts';
+import type { PhaseWork } from './methods.ts';
+import { PHASES } from './methods.ts';
+import type { Band, Bands, PlanStep } from './plan.ts';
+import { priceCents } from './price.ts';
+import type { PlanRequest } from './planner.ts';
+
+/** A quantity that was planned and then measured. */
+export interface Observed {
+  readonly planned: number;
+  readonly measured: number;
+}
+
+/** What is known of a ratio measured : planned. */
+export interface Ratio {
+  /** Most likely ratio; 1 where nothing was measured. */
+  readonly mean: number;
+  /** Squared relative doubt about it: variance over mean squared. */
+  readonly doubt: number;
+  readonly seen: number;
+}
+
+/** Weight of the start value, in observations. Guess. */
+const PRIOR_WEIGHT = 4;
+/** Squared relative spread of one measurement about its house's ratio, by what is measured. Guess. */
+const SPREAD = { minutes: 0.05, grams: 0.16 } as const;
+/** Squared relative doubt about a start value that nobody has measured. Guess. */
+const START_DOUBT = { minutes: 0.03, grams: 0.09 } as const;
+
+export const START: Ratio = { mean: 1, doubt: START_DOUBT.minutes, seen: 0 };
+
+/**
+ * A ratio from what was measured, shrunk toward `from`: the start value, or what all hands together have taught.
+ * With n observations the start keeps 4/(4 + n) of the say. Pairs whose plan is 0 say nothing.
+ */
+export function ratioOf(observed: readonly Observed[], what: keyof typeof SPREAD, from?: Ratio): Ratio {
+  const start = from ?? { ...START, doubt: START_DOUBT[what] };
+  const usable = observed.filter((o) => o.planned > 0 && o.measured >= 0);
+  if (usable.length === 0) return start;
+  const n = usable.length;
+  const measured = sum(usable.map((o) => o.measured / o.planned));
+  const mean = (PRIOR_WEIGHT * start.mean + measured) / (PRIOR_WEIGHT + n);
+  return { mean, doubt: start.doubt * (PRIOR_WEIGHT / (PRIOR_WEIGHT + n)), seen: start.seen + n };
+}
+
+/** What the log has taught: pace by kind of tool for whoever works, and grams for this dog. */
+export interface Learnt {
+  readonly pace: Partial<Readonly<Record<ToolKind, Ratio>>>;
+  readonly grams?: Ratio | undefined;
+}
+
+/** Minutes against usual, by kind of tool. */
+export function paceByKind(learnt: Learnt | undefined): Partial<Record<ToolKind, number>> | undefined {
+  if (!learnt) return undefined;
+  const pace: Partial<Record<ToolKind, number>> = {};
+  for (const [kind, ratio] of Object.entries(learnt.pace)) if (isKind(kind, learnt) && ratio) pace[kind] = ratio.mean;
+  return pace;
+}
+const isKind = (kind: string, { pace }: Learnt): kind is ToolKind => kind in pace;
+
+/** The 80 % range about a value with this squared relative spread. A spread of 0 is no range. */
+export function bandAbout(likely: number, spread: number): Band {
+  if (likely <= 0 || spread <= 1e-9) return { low: likely, likely, high: likely };
+  const shape = 1 / spread;
+  const scale = likely / shape;
+  return { low: gammaQuantile(0.1, shape, scale), likely, high: gammaQuantile(0.9, shape, scale) };
+}
+
+/** Squared relative spread of one kind of work about its plan, beyond what is common to the whole visit. Guess. */
+const WORK_SPREAD: Readonly<Record<PhaseWork, number>> = {
+  hands: 0.06,
+  ties: 0.25,
+  bath: 0.04,
+  rewash: 0.04,
+  condition: 0.04,
+  mist: 0.09,
+  towel: 0.06,
+  drying: 0.06,
+  air: 0.06,
+};
+
+/** Loose hair on the dog, its range by touch and by what its weighed sessions have taught. */
+export const looseBand = (grams: number, learnt: Learnt | undefined): Band =>
+  bandAbout(grams, SPREAD.grams * 0.6 + (learnt?.grams?.doubt ?? START_DOUBT.grams));
+
+/** Ranges of a plan's minutes, grams and price. Steps are taken as independent but for the hand that works them all. */
+export function bandsOf(steps: readonly PlanStep[], request: PlanRequest): Bands {
+  const minutes = sum(steps.map((s) => s.minutes));
+  let variance = 0;
+  let doubt = 0;
+  for (const s of steps) {
+    variance += WORK_SPREAD[PHASES[s.phase].work] * s.minutes * s.minutes;
+    doubt += (request.learnt?.pace[s.tool.kind]?.doubt ?? START_DOUBT.minutes) * (minutes ? s.minutes / minutes : 0);
+  }
+  const ofMinutes = bandAbout(minutes, minutes === 0 ? 0 : variance / minutes ** 2 + doubt + SPREAD.minutes * 0.25);
+  const work = sum(steps.map((s) => Math.max(s.minutes, sum(s.zones.map((z) => z.minutes)))));
+  const price = (m: number): number => priceCents(minutes === 0 ? 0 : (work * m) / minutes, request.house.rates);
+  const gramsOut = sum(steps.map((s) => s.gramsOut));
+  return {
+    minutes: {
+      low: Math.floor(ofMinutes.low),
+      likely: minutes,
+      high: Math.ceil(ofMinutes.high),
+    },
+    gramsOut: bandAbout(gramsOut, SPREAD.grams * 0.6 + (request.learnt?.grams?.doubt ?? START_DOUBT.grams)),
+    priceCents: { low: price(ofMinutes.low), likely: price(minutes), high: price(ofMinutes.high) },
+  };
+}

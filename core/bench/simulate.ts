@@ -1,0 +1,222 @@
+/**
+ * Decides what a script comes to on a coat: for every step the minutes on the clock, the hair out and what is left,
+ * with the cautions that stand beside it and why its piece was taken.
+ */
+import { sum } from '../quantity/index.ts';
+import type { ZoneId } from '../dog/index.ts';
+import { BLADES, type Tool, type Wetness } from '../kit/index.ts';
+import type { FingerGrade } from '../check/index.ts';
+import { copyOf, looseNowG, skinTolerance, wearLimit, wetnessOf, type Coat, type CoatZone } from './coat.ts';
+import { fingerAt, poolsTotalG } from './release.ts';
+import { choiceOf, stepCautions, wholeUp, type Job, type LaidStep } from './layout.ts';
+import { PHASES } from './methods.ts';
+import type { PlanStep, PlanZoneWork, ToolChoice } from './plan.ts';
+import { roomOf, type Script, type ScriptStep } from './script.ts';
+import { clockShare, type Crew } from './crew.ts';
+import { figuresOf, workStepOn, type Watch, type ZoneWorked } from './work.ts';
+
+export interface Worked {
+  readonly steps: readonly PlanStep[];
+  readonly script: Script;
+  readonly coat: Coat;
+}
+
+/** Why pieces were taken, by step: known from a layout, else reckoned. */
+export type Choices = ReadonlyMap<string, { readonly toolId: string; readonly choice: ToolChoice }>;
+
+export const choicesOf = (laid: readonly LaidStep[]): Choices =>
+  new Map(laid.map((s) => [s.id, { toolId: s.tool.id, choice: s.choice }]));
+
+/** The piece of a step; throws RangeError for one that does not hang in this room. */
+export function pieceOf(step: Pick<ScriptStep, 'toolId'>, job: Job): Tool {
+  const found = roomOf(job.kit).find((t) => t.id === step.toolId);
+  if (!found) throw new RangeError(`no such piece in this room: ${step.toolId}`);
+  return found;
+}
+
+/** What a step needs to know of the one who asks: who works, and what is looked at on the way. */
+export interface Asked {
+  readonly crew?: Crew | undefined;
+  readonly choices?: Choices;
+  /** Called before each zone of each step. */
+  readonly watch?: (step: ScriptStep, tool: Tool) => Watch;
+  /** Stop after this many steps. */
+  readonly upTo?: number;
+  /** Minutes of water, air and ties in laid steps: those given, or those needed. */
+  readonly waterAsNeeded?: boolean;
+}
+
+/** Whole minutes on the clock for a step's work; what is shown of blades never passes what was allowed. */
+export const clockMinutes = (work: number, tool: Tool, step: ScriptStep, crew: Crew | undefined, job: Job): number =>
+  Math.max(
+    1,
+    (BLADES.includes(tool.kind) ? wholeUp : Math.round)(
+      work * clockShare(PHASES[step.phase].work, crew, figuresOf(job)),
+    ),
+  );
+
+/** Works a script on the coat as found, which is not changed. Steps without minutes anywhere are left out. */
+export function workScript(script: Script, found: Coat, job: Job, asked: Asked = {}): Worked {
+  const coat = copyOf(found);
+  const byId = new Map<ZoneId, CoatZone>(coat.zones.map((z) => [z.id, z]));
+  const pieces = new Map(roomOf(job.kit).map((t) => [t.id, t]));
+  const steps: PlanStep[] = [];
+  const done: ScriptStep[] = [];
+  let before = looseNowG(coat);
+  for (const step of script.slice(0, asked.upTo)) {
+    const tool = pieces.get(step.toolId) ?? pieceOf(step, job);
+    const zones: CoatZone[] = [];
+    const given = new Map<CoatZone, number>();
+    for (const { zone, minutes } of step.zones) {
+      const z = byId.get(zone);
+      if (!z) continue;
+      zones.push(z);
+      given.set(z, minutes);
+    }
+    const asNeeded = asked.waterAsNeeded === true && PHASES[step.phase].work !== 'hands';
+    const worked = workStepOn(
+      coat,
+      step.phase,
+      tool,
+      zones,
+      (z, needed) => (asNeeded ? needed : (given.get(z) ?? 0)),
+      job,
+      asked.watch?.(step, tool),
+    );
+    const after = looseNowG(coat);
+    const own = asNeeded ? { ...step, zones: worked.map((w) => ({ zone: w.zone.id, minutes: w.minutes })) } : step;
+    steps.push(stepOf(own, tool, worked, zones, coat, before - after, after, job, asked));
+    done.push(own);
+    before = after;
+  }
+  return { steps, script: done, coat };
+}
+
+function stepOf(
+  step: ScriptStep,
+  tool: Tool,
+  worked: readonly ZoneWorked[],
+  zones: readonly CoatZone[],
+  coat: Coat,
+  gramsOut: number,
+  after: number,
+  job: Job,
+  { crew, choices }: Asked,
+): PlanStep {
+  const wetness = usualWetness(worked);
+  const known = choices?.get(step.id);
+  const worked_ = sum(worked.map((w) => w.minutes));
+  return {
+    id: step.id,
+    phase: step.phase,
+    tool: { id: tool.id, kind: tool.kind, name: tool.name },
+    zones: worked.map((w): PlanZoneWork => ({ zone: w.zone.id, minutes: w.minutes, passes: w.passes })),
+    wetness,
+    minutes: clockMinutes(worked_, tool, step, crew, job),
+    gramsOut,
+    shareLeft: coat.startG === 0 ? 0 : after / coat.startG,
+    cautions: stepCautions(tool, zones, wetness, job),
+    chosen: known?.toolId === tool.id ? known.choice : choiceOf(tool, PHASES[step.phase], zones, wetness, job),
+  };
+}
+
+/** The state in which most of a step's surface was found. */
+function usualWetness(worked: readonly ZoneWorked[]): Wetness {
+  const area: Partial<Record<Wetness, number>> = {};
+  let most: Wetness = 'dry';
+  for (const { wetness, zone } of worked) {
+    area[wetness] = (area[wetness] ?? 0) + zone.areaM2;
+    if ((area[wetness] ?? 0) > (area[most] ?? 0)) most = wetness;
+  }
+  return most;
+}
+
+/** What can be seen of a zone part of the way through a script. */
+export interface ZoneSeen {
+  readonly zone: ZoneId;
+  /** Undercoat as fingers would feel it now. */
+  readonly grade: FingerGrade;
+  /** Share of what it held that is left, 0..1. */
+  readonly shareLeft: number;
+  readonly leftG: number;
+  readonly tie: CoatZone['tie'];
+  readonly condition: CoatZone['condition'];
+  readonly wetness: Wetness;
+  /** Skin load and topcoat wear as shares of what they bear. */
+  readonly skin: number;
+  readonly wear: number;
+  /** Would the comb fall through. */
+  readonly falls: boolean;
+}
+
+/** The coat after the first `steps` steps of a script, zone by zone. */
+export function coatAfter(script: Script, steps: number, found: Coat, job: Job): readonly ZoneSeen[] {
+  const { coat } = workScript(script, found, job, { upTo: steps });
+  return seenIn(coat, job);
+}
+
+export function seenIn(coat: Coat, job: Job): readonly ZoneSeen[] {
+  const wears = wearLimit(job.dog, figuresOf(job));
+  return coat.zones.map((z) => {
+    const leftG = poolsTotalG(z.pools);
+    return {
+      zone: z.id,
+      // Nothing is felt deeper than it was found.
+      grade: fingerNow(z, leftG),
+      shareLeft: z.startG === 0 ? 0 : leftG / z.startG,
+      leftG,
+      tie: z.tie,
+      condition: z.condition,
+      wetness: wetnessOf(z),
+      skin: z.skinLoad / skinTolerance(z),
+      wear: z.wear / wears,
+      falls: combFalls(z, job),
+    };
+  });
+}
+
+function fingerNow(z: CoatZone, leftG: number): FingerGrade {
+  if (z.startG === 0 || leftG >= z.startG * 0.999) return z.readings.finger;
+  const now = fingerAt((leftG / z.startG) * (z.startG / z.fullG));
+  return now < z.readings.finger ? now : z.readings.finger;
+}
+
+/** Would the comb fall through this zone: nothing tied, and no more loose hair than skin when parted. */
+export const combFalls = (z: CoatZone, job: Job): boolean =>
+  z.tie === 'none' && poolsTotalG(z.pools) <= figuresOf(job).combGlides * z.fullG * (1 + 1e-6);
+
+/** Share of the workable surface over which the comb falls through, 0..1, and the zones where it does not. */
+export function proofOf(coat: Coat, job: Job): { readonly share: number; readonly notIn: readonly ZoneId[] } {
+  let area = 0;
+  let falls = 0;
+  const notIn: ZoneId[] = [];
+  for (const z of coat.zones) {
+    if (z.condition === 'stop') continue;
+    area += z.areaM2;
+    if (combFalls(z, job)) falls += z.areaM2;
+    else notIn.push(z.id);
+  }
+  return { share: area === 0 ? 1 : falls / area, notIn };
+}
+
+/** Steps of a layout as a script, with the minutes given by step and place; steps and zones without any are left out. */
+export function scriptFrom(laid: readonly LaidStep[], found: Coat, minutes: readonly (readonly number[])[]): Script {
+  return laid.flatMap((s, i): ScriptStep[] => {
+    const hands = s.phase.work === 'hands';
+    const zones = s.zones.flatMap(({ at }, place) => {
+      const z = found.zones[at];
+      const own = minutes[i]?.[place] ?? 0;
+      return z && (!hands || own > 1e-9) ? [{ zone: z.id, minutes: own }] : [];
+    });
+    return zones.length === 0 ? [] : [{ id: s.id, phase: s.phase.id, toolId: s.tool.id, zones }];
+  });
+}
+
+/** The script that a plan's steps were worked from. */
+export const scriptOf = (steps: readonly PlanStep[]): Script =>
+  steps.map(({ id, phase, tool, zones }) => ({
+    id,
+    phase,
+    toolId: tool.id,
+    zones: zones.map(({ zone, minutes }) => ({ zone, minutes })),
+  }));
