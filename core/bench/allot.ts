@@ -76,7 +76,7 @@ export interface ZoneAnswer {
 }
 
 /** A limit on the clock is met when no more than this many minutes of it are unused. */
-const CLOSE_ENOUGH = 0.75;
+const CLOSE_ENOUGH = 1;
 const MOST_SWEEPS = 12;
 const STILL = 1e-3;
 
@@ -494,52 +494,83 @@ export function houseYield(job: Job): number {
  * Minutes of all hand work of a laid-out method. mostHandMinutes: a limit on their sum, where the clock has one.
  * Blade minutes keep within the house's, skin and topcoat within what each zone bears.
  */
-export function allot(steps: readonly LaidStep[], found: Coat, job: Job, mostHandMinutes = Infinity): Allotment {
+export const allot = (steps: readonly LaidStep[], found: Coat, job: Job, mostHandMinutes = Infinity): Allotment =>
+  allotter(steps, found, job)(mostHandMinutes);
+
+/** As allot, for whoever asks about one layout with several limits: the problems are set up once. */
+export function allotter(steps: readonly LaidStep[], found: Coat, job: Job): (mostHandMinutes: number) => Allotment {
   const f = figuresOf(job);
   const set = problemsOf(steps, found, job);
   const least = houseYield(job);
-  let bound = -Infinity;
+  const solved = new Map<number, Solved>();
   const at = (minute: number): Solved => {
-    const solved = withBladeLimit(set, minute, job.house.bladeMinutes, f);
-    // Lagrangian bound on what any allotment within the limits costs at the house's own price of a minute.
-    const dual = solved.dual - (minute - least) * (Number.isFinite(mostHandMinutes) ? mostHandMinutes : solved.minutes);
-    bound = Math.max(bound, minute === least ? solved.dual : dual);
-    return solved;
+    const known = solved.get(minute);
+    if (known) return known;
+    const made = withBladeLimit(set, minute, job.house.bladeMinutes, f);
+    solved.set(minute, made);
+    return made;
   };
-  let best = at(least);
-  if (best.minutes > mostHandMinutes) {
-    let [low, high] = [least, least * 4];
-    for (let i = 0; i < 8; i++) {
-      best = at(high);
-      if (best.minutes <= mostHandMinutes) break;
-      [low, high] = [high, high * 4];
+  return (most) => {
+    let best = at(least);
+    let bound = best.dual;
+    if (best.minutes > most) {
+      // Lagrangian bound on what any allotment within the limit costs at the house's own price of a minute.
+      const boundAt = (s: Solved): number => s.dual - (s.minute - least) * most;
+      let over = best;
+      let within = at(least * 4);
+      for (let i = 0; i < 8 && within.minutes > most; i++) [over, within] = [within, at(within.minute * 4)];
+      for (let i = 0; i < 5 && within.minutes < most - CLOSE_ENOUGH && over.minutes > most; i++) {
+        // Minutes fall about evenly with the logarithm of their price.
+        const share = clamp((over.minutes - most) / Math.max(1e-9, over.minutes - within.minutes), 0.15, 0.85);
+        const middle = at(over.minute * (within.minute / over.minute) ** share);
+        if (middle.minutes <= most) within = middle;
+        else over = middle;
+      }
+      bound = Math.max(boundAt(over), boundAt(within));
+      best = filled(set, within, over, most, job.house.bladeMinutes);
     }
-    for (let i = 0; i < 7 && best.minutes < mostHandMinutes - CLOSE_ENOUGH; i++) {
-      const middle = Math.sqrt(low * high);
-      const dearer = at(middle);
-      if (dearer.minutes <= mostHandMinutes) [best, high] = [dearer, middle];
-      else low = middle;
-    }
+    const outG = set.problems.reduce(
+      (total, p, i) => total + (set.times[i] ?? 0) * (p.freeG + p.deepG + p.packedG - (best.answers[i]?.leftG ?? 0)),
+      0,
+    );
+    return {
+      minutes: steps.map((s, step) =>
+        s.zones.map(({ at: z, working }) => {
+          if (!working) return 0;
+          const index = set.of[z] ?? -1;
+          const k = set.problems[index]?.acts.findIndex((a) => a.step === step) ?? -1;
+          return k < 0 ? 0 : (best.answers[index]?.passes[k] ?? 0) * working.minutesPerPass;
+        }),
+      ),
+      handMinutes: best.minutes,
+      stopYield: best.minute,
+      gap: outG <= 0 ? 0 : Math.max(0, (costAt(set, best.answers, least, f) - bound) / outG),
+    };
+  };
+}
+
+/** Minutes that a limit leaves unused go to the zones that gain most from the answer at the cheaper price. */
+function filled(set: Problems, within: Solved, over: Solved, most: number, mostBlade: number): Solved {
+  const answers = [...within.answers];
+  let minutes = within.minutes;
+  let blade = within.blade;
+  const swaps = set.problems
+    .map((_, i) => {
+      const [dear, cheap] = [within.answers[i], over.answers[i]];
+      const times = set.times[i] ?? 0;
+      const more = cheap && dear ? times * (cheap.minutes - dear.minutes) : 0;
+      const gain = cheap && dear ? times * (dear.leftG - cheap.leftG) : 0;
+      return { i, cheap, more, gain, blade: cheap && dear ? times * (cheap.bladeMinutes - dear.bladeMinutes) : 0 };
+    })
+    .filter((s) => s.more > 1e-9 && s.gain > 0)
+    .sort((a, b) => b.gain / b.more - a.gain / a.more);
+  for (const s of swaps) {
+    if (!s.cheap || minutes + s.more > most || blade + s.blade > mostBlade) continue;
+    answers[s.i] = s.cheap;
+    minutes += s.more;
+    blade += s.blade;
   }
-  const outG = set.problems.reduce(
-    (total, p, i) => total + (set.times[i] ?? 0) * (p.freeG + p.deepG + p.packedG - (best.answers[i]?.leftG ?? 0)),
-    0,
-  );
-  const own = costAt(set, best.answers, least, f);
-  return {
-    minutes: steps.map((s, step) =>
-      s.zones.map(({ at: z, working }) => {
-        if (!working) return 0;
-        const index = set.of[z] ?? -1;
-        const p = set.problems[index];
-        const k = p?.acts.findIndex((a) => a.step === step) ?? -1;
-        return k < 0 ? 0 : (best.answers[index]?.passes[k] ?? 0) * working.minutesPerPass;
-      }),
-    ),
-    handMinutes: best.minutes,
-    stopYield: best.minute,
-    gap: outG <= 0 ? 0 : Math.max(0, (own - bound) / outG),
-  };
+  return { ...within, answers, minutes, blade };
 }
 
 /** What answers cost with minutes at one price and blade minutes free: the measure that all are compared on. */
@@ -552,6 +583,7 @@ const costAt = (set: Problems, answers: readonly ZoneAnswer[], minute: number, f
 interface Solved {
   readonly answers: readonly ZoneAnswer[];
   readonly minutes: number;
+  readonly blade: number;
   readonly minute: number;
   /** Least cost of any answers within the blade limit, minutes at this price. */
   readonly dual: number;
@@ -598,5 +630,5 @@ function withBladeLimit(set: Problems, minute: number, mostBlade: number, f: Fig
     }
   }
   const minutes = set.problems.reduce((t, _, i) => t + (set.times[i] ?? 0) * (found.answers[i]?.minutes ?? 0), 0);
-  return { answers: found.answers, minutes, minute, dual };
+  return { answers: found.answers, minutes, blade: found.blade, minute, dual };
 }

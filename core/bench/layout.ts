@@ -62,11 +62,11 @@ export interface Job extends CoatJob {
 }
 
 /**
- * Answers of the tables that one plan has asked for already, by phase or tool and by what a zone looks like.
+ * Answers of the tables that one plan has asked for already, by the kinds a phase may use and by what a zone looks like.
  * Left and right are mostly alike and schools share phases, so most questions come again.
  */
 export interface Lookups {
-  readonly phases: Map<Phase, PhaseLookups>;
+  readonly phases: Map<readonly ToolKind[], PhaseLookups>;
   readonly cautions: Map<string, readonly string[]>;
 }
 export const noLookups = (): Lookups => ({ phases: new Map(), cautions: new Map() });
@@ -94,7 +94,7 @@ interface PhaseLookups {
 
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
 function fitsIn(z: CoatZone, phase: Phase, wetness: Wetness, job: Job): Ranking {
-  const own = kept(job.seen.phases, phase, () => ({
+  const own = kept(job.seen.phases, phase.tools, () => ({
     takers: takersOf(roomOf(job.kit), phase.tools),
     rankings: new Map<string, Ranking>(),
   }));

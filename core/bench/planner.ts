@@ -3,7 +3,7 @@ import { clamp, ok, sum, type Result } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
-import { allot, type Allotment } from './allot.ts';
+import { allotter, type Allotment } from './allot.ts';
 import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat } from './coat.ts';
 import { clockShare, lies, standingShare, type Crew } from './crew.ts';
 import { bandsOf, looseBand, paceByKind, type Learnt } from './doubt.ts';
@@ -82,8 +82,9 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   if (!laid.ok) return laid;
   const choices = choicesOf(laid.value);
   const { crew, dog } = request;
+  const within = allotter(laid.value, found, job);
   const reckon = (most: number): Laid => {
-    const allotment = allot(laid.value, found, job, most);
+    const allotment = within(most);
     const script = scriptFrom(laid.value, found, allotment.minutes);
     const worked = workScript(script, found, job, { crew, choices, waterAsNeeded: true });
     return { steps: worked.steps, coat: worked.coat, allotment };
