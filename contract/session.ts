@@ -2,8 +2,11 @@
 import Joi from 'joi';
 import {
   METHOD_IDS,
+  PHASE_IDS,
+  type Crew,
   type MethodId,
   type MethodPlan,
+  type Script,
   type SessionEvent,
   type SessionRecord,
 } from '../core/bench/index.ts';
@@ -16,6 +19,9 @@ export interface SessionDraft {
   readonly id: string;
   readonly checkId: string;
   readonly method: MethodId;
+  /** Steps as they were changed by hand; absent: as planned. */
+  readonly script?: Script | undefined;
+  readonly crew?: Crew | undefined;
 }
 
 /** What people saw when they started: kept, never computed again. */
@@ -49,12 +55,37 @@ export interface SessionListItem {
   readonly state: SessionRecord['state'];
 }
 
+const scriptStepSchema = Joi.object({
+  id: Joi.string().min(1).max(120).required(),
+  phase: Joi.string()
+    .valid(...PHASE_IDS)
+    .required(),
+  toolId: idSchema.required(),
+  zones: Joi.array()
+    .items(
+      Joi.object({
+        zone: Joi.string()
+          .valid(...ZONE_IDS)
+          .required(),
+        minutes: Joi.number().min(0).max(240).required(),
+      }),
+    )
+    .unique('zone')
+    .min(1)
+    .max(ZONE_IDS.length)
+    .required(),
+  pinned: Joi.boolean(),
+});
+const scriptSchema = Joi.array().items(scriptStepSchema).unique('id').min(1).max(40);
+
 export const sessionDraftSchema: Joi.ObjectSchema<SessionDraft> = Joi.object<SessionDraft>({
   id: idSchema.required(),
   checkId: idSchema.required(),
   method: Joi.string()
     .valid(...METHOD_IDS)
     .required(),
+  script: scriptSchema,
+  crew: Joi.object({ helper: Joi.boolean(), lying: Joi.boolean() }),
 }).label('session');
 
 const step = Joi.number().integer().min(0).max(200).required();
@@ -90,6 +121,7 @@ const acts: readonly (readonly [string, Joi.PartialSchemaMap])[] = [
   ],
   ['weighed', { step, grams: Joi.number().min(0).max(5000).required() }],
   ['note', { text: Joi.string().min(1).max(2000).required() }],
+  ['worker', { name: Joi.string().trim().min(1).max(40).required() }],
   ['finished', {}],
 ];
 

@@ -7,6 +7,7 @@ import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
+import { learn, type Taught } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { StoredSession } from './db/sessions.ts';
 import { found, Problem } from './problem.ts';
@@ -87,18 +88,42 @@ function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
 export interface PlanRoom {
   readonly house: HouseRules;
   readonly kit: readonly Tool[];
+  readonly taught: Taught;
 }
-export const planRoomOf = (kept: Kept): PlanRoom => ({ house: salonOf(kept).house, kit: wallOf(kept) });
+export const planRoomOf = (kept: Kept): PlanRoom => ({
+  house: salonOf(kept).house,
+  kit: wallOf(kept),
+  taught: taughtBy(kept),
+});
+
+/** Sessions that still say something about today's hands. */
+const TEACHING_SESSIONS = 300;
+/** What the newest sessions have taught about pace and grams. */
+export const taughtBy = (kept: Kept): Taught =>
+  learn(
+    kept.stores.sessions.recent(TEACHING_SESSIONS).map((s) => ({
+      dogId: s.dogId,
+      plan: s.snapshot.plan,
+      record: recordOf(kept, s),
+    })),
+  );
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
   kept: Kept,
   record: CheckRecord,
-  { house, kit }: PlanRoom = planRoomOf(kept),
+  { house, kit, taught }: PlanRoom = planRoomOf(kept),
 ): PlanRequest {
   const dog = found(kept.stores.dogs.find(record.dogId), 'dog', record.dogId);
   const check = coatCheck(record);
-  return { dog: coreDog(dog), check, kit, house, daysSinceBath: daysSinceBath(kept, dog.id, check.day) };
+  return {
+    dog: coreDog(dog),
+    check,
+    kit,
+    house,
+    daysSinceBath: daysSinceBath(kept, dog.id, check.day),
+    learnt: { pace: taught.house, grams: taught.grams[dog.id] },
+  };
 }
 
 /** The newest finished session of a dog. */

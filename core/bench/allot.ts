@@ -10,6 +10,7 @@
  * all zones share. Those shared prices also bound what any allotment could reach, so the distance to the best is known.
  */
 import { clamp } from '../quantity/index.ts';
+import { coatRow } from '../dog/index.ts';
 import { actionOf, BLADES } from '../kit/index.ts';
 import { skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
 import { figuresOf, shieldFactor } from './work.ts';
@@ -483,11 +484,15 @@ export interface Allotment {
   readonly gap: number;
 }
 
-/** The stopping yield of a house: time that weighs more asks for more grams a minute. */
+/** A coat of this full load, g/m², is worked down to the stopping yield as it stands; denser ones give more, and stop sooner. */
+const USUAL_LOAD = 280;
+
+/** The stopping yield of a house on a class of coat: time that weighs more asks for more grams a minute. */
 export function houseYield(job: Job): number {
   const { hairOut, minutes } = job.house.weights;
   const ratio = (minutes + 1) / (hairOut + 1) / (21 / 51);
-  return figuresOf(job).stopYield * Math.min(4, Math.max(0.25, ratio));
+  const dense = clamp(coatRow(job.dog.coatClass).fullLoadGPerM2 / USUAL_LOAD, 0.8, 2);
+  return figuresOf(job).stopYield * dense * clamp(ratio, 0.25, 4);
 }
 
 /**

@@ -140,6 +140,12 @@ export function coatAsFound(
 /** The same coat once more, to be worked another way. */
 export const copyOf = (coat: Coat): Coat => ({ ...coat, zones: coat.zones.map((z) => ({ ...z })) });
 
+/** The same coat at the next visit: dry, with skin that has rested; what was frayed stays frayed. */
+export const rested = (coat: Coat): Coat => ({
+  ...coat,
+  zones: coat.zones.map((z) => ({ ...z, skinLoad: 0, wet: 0, soap: false, slip: false, bathed: false })),
+});
+
 /** What a zone's skin bears in one visit, 1 = a sound torso. */
 export const skinTolerance = (z: CoatZone): number =>
   z.region.skinTolerance * (z.readings.skin === 'pink' ? PINK_TOLERANCE : 1);

@@ -71,7 +71,7 @@ export const FIGURE_ROWS = {
   airPerM2: guess(9, 'min/m²', 'blow-out over the surface'),
   // what is aimed at
   combGlides: guess(0.24, 'share', 'the comb falls through where no more of the class’s full load than this stands'),
-  worthOfFall: guess(1.5, '×', 'a gram that keeps the comb from falling through counts so many times more'),
+  worthOfFall: guess(1.3, '×', 'a gram that keeps the comb from falling through counts so many times more'),
   stopYield: guess(0.1, 'g/min', 'work stops where a minute more would take less, in a house of usual weights'),
   // two at one dog
   teamHands: guess(0.62, '×', 'clock of hand work where two work'),

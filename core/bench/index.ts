@@ -33,7 +33,18 @@ export {
   type MethodRuling,
   type Comparison,
 } from './plan.ts';
-export { type PlanRequest, planVisit, openMethod, jobOf, bearsInAll, standingMinutes } from './planner.ts';
+export {
+  type PlanRequest,
+  planVisit,
+  openMethod,
+  jobOf,
+  coatIn,
+  planByHand,
+  worksite,
+  type Worksite,
+  bearsInAll,
+  standingMinutes,
+} from './planner.ts';
 export { looseUndercoatG } from './coat.ts';
 export { priceCents } from './price.ts';
 export {
@@ -77,14 +88,14 @@ export {
   proofOf,
 } from './simulate.ts';
 export { type Edit, applyEdit, stepsFor, bestAgain, piecesFor } from './edit.ts';
-export { type Fault, type FaultCode, faultsOf, isLegal } from './faults.ts';
-export { type Crew, lies, standingShare } from './crew.ts';
+export { type Fault, type FaultCode, faultsOf, faultsOnly, isLegal } from './faults.ts';
+export { type Crew, clockShare, lies, standingShare } from './crew.ts';
 export { type Split, type SplitVisit, splitOf } from './split.ts';
-export { type Care, type Support, type Hold, careOf } from './care.ts';
+export { type Care, type StepCare, type Support, type Hold, careOf } from './care.ts';
 export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
 export { type TieDecision, tiesOf } from './ties.ts';
 export { type Observed, type Ratio, type Learnt, ratioOf, bandAbout } from './doubt.ts';
 export { type Band, type Bands } from './plan.ts';
 export { type Job, type LaidStep, layOut, noLookups } from './layout.ts';
 export { type Allotment, type ZoneProblem, type ZoneAnswer, allot, problemsOf, solveZone, answerOf } from './allot.ts';
-export { type Coat, coatOf, coatAsFound } from './coat.ts';
+export { type Coat, coatOf, coatAsFound, rested } from './coat.ts';

@@ -95,6 +95,8 @@ export type MethodRuling =
   | { readonly code: 'for-outdoor-dogs' }
   | { readonly code: 'needs-force-dryer' }
   | { readonly code: 'needs-dryer' }
+  /** Even with the least of hand work it takes longer than there is time. */
+  | { readonly code: 'needs-minutes'; readonly minutes: number; readonly most: number }
   | { readonly code: 'needs-tool'; readonly phase: PhaseId }
   | { readonly code: 'ties-unsettled'; readonly zones: readonly ZoneId[] };
 

@@ -1,18 +1,19 @@
 /** Decides the plan: every school tried on this dog, the one recommended, and what speaks against the others. */
-import { clamp, ok, sum, type Result } from '../quantity/index.ts';
+import { clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
-import { allotter, type Allotment } from './allot.ts';
+import { allotter, houseYield, type Allotment } from './allot.ts';
 import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat } from './coat.ts';
 import { clockShare, lies, standingShare, type Crew } from './crew.ts';
 import { bandsOf, looseBand, paceByKind, type Learnt } from './doubt.ts';
-import type { Figures } from './figures.ts';
+import { FIGURES, type Figures } from './figures.ts';
 import { layOut, noLookups, type Job } from './layout.ts';
-import { bathes, METHODS, method, PHASES, type Method } from './methods.ts';
+import { bathes, METHODS, method, PHASES, type Method, type MethodId } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, MethodRuling, Plan, PlanNote, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
-import { choicesOf, proofOf, scriptFrom, workScript } from './simulate.ts';
+import type { Script } from './script.ts';
+import { choicesOf, proofOf, scriptFrom, workScript, type Choices } from './simulate.ts';
 import { figuresOf } from './work.ts';
 
 export interface PlanRequest {
@@ -49,14 +50,27 @@ interface Measured {
 /** A request as the bench works it: the air of its check, what its log has taught, lookups of its own. */
 export const jobOf = (request: PlanRequest): Job => ({
   ...workedIn(request),
+  figures: figuresIn(request),
   pace: paceByKind(request.learnt),
   seen: noLookups(),
 });
 
+/** The figures as this dog's log corrects them: its weighed hair against what touch said. */
+function figuresIn({ figures = FIGURES, learnt }: PlanRequest): Figures {
+  const heavier = learnt?.grams?.mean ?? 1;
+  return heavier === 1 ? figures : { ...figures, columnLoad: figures.columnLoad * heavier };
+}
+
+/** The coat of a request as its check found it, with what its log has taught. */
+export const coatIn = (
+  request: PlanRequest,
+  conditions = zoneConditions(request.check, coatRow(request.dog.coatClass)),
+): Coat => coatAsFound(request.dog, request.check, conditions, figuresIn(request));
+
 interface Laid {
   readonly steps: readonly PlanStep[];
   readonly coat: Coat;
-  readonly allotment: Allotment;
+  readonly allotment: Pick<Allotment, 'stopYield' | 'gap'>;
   readonly cut?: MethodPlan['cut'];
 }
 
@@ -83,11 +97,11 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   const choices = choicesOf(laid.value);
   const { crew, dog } = request;
   const within = allotter(laid.value, found, job);
-  const reckon = (most: number): Laid => {
+  const reckon = (most: number): Laid & { readonly handMinutes: number } => {
     const allotment = within(most);
     const script = scriptFrom(laid.value, found, allotment.minutes);
     const worked = workScript(script, found, job, { crew, choices, waterAsNeeded: true });
-    return { steps: worked.steps, coat: worked.coat, allotment };
+    return { steps: worked.steps, coat: worked.coat, allotment, handMinutes: allotment.handMinutes };
   };
   const full = reckon(Infinity);
   const fullMinutes = sum(full.steps.map((s) => s.minutes));
@@ -95,7 +109,7 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   const bears = bearsInAll(dog, crew);
   const over = fullMinutes - Math.min(most, bears);
   if (over <= 0) return ok(full);
-  const hands = full.allotment.handMinutes;
+  const hands = full.handMinutes;
   const share = clockShare('hands', crew, figuresOf(job));
   // Whole minutes of a step may round up against us; half a minute a step is kept back.
   const cutTo = (limit: number): Laid => {
@@ -104,12 +118,18 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
     for (let i = 0; i < 3; i++) {
       best = reckon(Math.max(0, hands - (fullMinutes - limit + slack) / share));
       const minutes = sum(best.steps.map((s) => s.minutes));
-      if (minutes <= limit || best.allotment.handMinutes <= 0) break;
+      if (minutes <= limit || best.handMinutes <= 0) break;
       slack += minutes - limit;
     }
     return best;
   };
-  if (fullMinutes > most) return ok({ ...cutTo(most), cut: { fullMinutes, for: 'time' } });
+  if (fullMinutes > most) {
+    const cut = cutTo(most);
+    const minutes = sum(cut.steps.map((s) => s.minutes));
+    return minutes > most
+      ? err({ code: 'needs-minutes', minutes, most })
+      : ok({ ...cut, cut: { fullMinutes, for: 'time' } });
+  }
   if (over > MOST_CUT * hands * share) return ok(full);
   const cut = cutTo(bears);
   const keepsTime = sum(cut.steps.map((s) => s.minutes)) <= bears;
@@ -217,15 +237,16 @@ function betterOn(a: Measured, b: Measured): readonly Comparison[] {
 const MEASURES: readonly Comparison['measure'][] = ['hair-left', 'minutes', 'skin', 'dryer', 'dust', 'standing'];
 
 /**
- * The plan for a dog, from its check, the kit and the house's rules. Pure: same facts, same plan.
+ * The plan for a dog, from its check, the kit and the house's rules. Pure: same facts, same plan. only: methods to try,
+ * all where nobody says.
  * Throws RangeError when check.weightKg is not above 0.
  */
-export function planVisit(request: PlanRequest): Plan {
+export function planVisit(request: PlanRequest, only?: readonly MethodId[]): Plan {
   const { dog, check } = request;
   const coat = coatRow(dog.coatClass);
   const conditions = zoneConditions(check, coat);
   const stops = stopsOf(check, dog.traits);
-  const found = coatAsFound(dog, check, conditions, request.figures);
+  const found = coatIn(request, conditions);
   const looseG = found.startG;
   const base = {
     stops,
@@ -236,7 +257,10 @@ export function planVisit(request: PlanRequest): Plan {
   if (stops.dog.length > 0) return { ...base, methods: [], recommended: undefined, notes: [] };
 
   const job = jobOf(request);
-  const tried = METHODS.map((m) => ({ m, walk: layMethod(m, request, job, found) }));
+  const tried = METHODS.filter((m) => !only || only.includes(m.id)).map((m) => ({
+    m,
+    walk: layMethod(m, request, job, found),
+  }));
   const measured = new Map(
     tried.flatMap(({ m, walk }) => (walk.ok ? [[m.id, measure(m, walk.value, request, job)] as const] : [])),
   );
@@ -280,6 +304,25 @@ function notesOn(plan: Omit<MethodPlan, 'score'>, request: PlanRequest, assumed:
   }
   return notes;
 }
+
+/**
+ * The plan that a script comes to, in place of what the method would do by itself. Its score is 0: it is compared with
+ * nothing. Throws RangeError where a step names a piece that does not hang in this room.
+ */
+export function planByHand(request: PlanRequest, methodId: MethodId, script: Script, known?: Worksite): MethodPlan {
+  const { job, found } = known ?? worksite(request);
+  const worked = workScript(script, found, job, { crew: request.crew, choices: known?.choices });
+  const allotment = { stopYield: houseYield(job), gap: 0 };
+  return { ...measure(method(methodId), { ...worked, allotment }, request, job).plan, score: 0 };
+}
+
+/** What a request is worked with: found once for a script that is changed again and again. */
+export interface Worksite {
+  readonly job: Job;
+  readonly found: Coat;
+  readonly choices?: Choices | undefined;
+}
+export const worksite = (request: PlanRequest): Worksite => ({ job: jobOf(request), found: coatIn(request) });
 
 /** The open outcome of a method in a plan, if it is open. */
 export function openMethod(plan: Plan, id: string): Extract<MethodOutcome, { kind: 'open' }> | undefined {

@@ -23,6 +23,8 @@ export type SessionAct =
   | { readonly kind: 'comb'; readonly zone: ZoneId; readonly result: CombGrade }
   | { readonly kind: 'weighed'; readonly step: number; readonly grams: number }
   | { readonly kind: 'note'; readonly text: string }
+  /** Who works, by the name the salon knows; the last one said counts. */
+  | { readonly kind: 'worker'; readonly name: string }
   | { readonly kind: 'finished' };
 
 export interface SessionEvent {
@@ -57,6 +59,7 @@ export interface SessionRecord {
   readonly gramsOut: number;
   readonly workedMs: number;
   readonly notes: readonly string[];
+  readonly worker?: string | undefined;
 }
 
 /** Events in the order they happened, each id once. */
@@ -78,6 +81,7 @@ export function sessionRecord(events: readonly SessionEvent[], stepCount: number
   let finishedMs: number | undefined;
   let current: number | undefined;
   let runningSinceMs: number | undefined;
+  let worker: string | undefined;
 
   const stopClock = (atMs: number): void => {
     const step = current === undefined ? undefined : steps[current];
@@ -141,6 +145,9 @@ export function sessionRecord(events: readonly SessionEvent[], stepCount: number
       case 'note':
         notes.push(act.text);
         break;
+      case 'worker':
+        worker = act.name;
+        break;
       case 'finished':
         if (state === 'running' || state === 'paused') {
           leaveStep(atMs);
@@ -163,5 +170,6 @@ export function sessionRecord(events: readonly SessionEvent[], stepCount: number
     gramsOut: steps.reduce((total, s) => total + (s.grams ?? 0), 0),
     workedMs: steps.reduce((total, s) => total + s.workedMs, 0),
     notes,
+    worker,
   };
 }

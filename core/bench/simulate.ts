@@ -37,7 +37,7 @@ export function pieceOf(step: Pick<ScriptStep, 'toolId'>, job: Job): Tool {
 /** What a step needs to know of the one who asks: who works, and what is looked at on the way. */
 export interface Asked {
   readonly crew?: Crew | undefined;
-  readonly choices?: Choices;
+  readonly choices?: Choices | undefined;
   /** Called before each zone of each step. */
   readonly watch?: (step: ScriptStep, tool: Tool) => Watch;
   /** Stop after this many steps. */

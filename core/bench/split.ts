@@ -4,7 +4,7 @@
  */
 import { sum } from '../quantity/index.ts';
 import { zone, regionRow, type Dog, type ZoneId } from '../dog/index.ts';
-import { skinTolerance, type Coat } from './coat.ts';
+import { rested, skinTolerance, type Coat } from './coat.ts';
 import { clockShare, lies, type Crew } from './crew.ts';
 import type { Job } from './layout.ts';
 import { PHASES } from './methods.ts';
@@ -91,8 +91,13 @@ export function splitOf(
   if (after.length > 0) {
     parts.push({ zones: rest, script: [...onlyIn(before, new Set(rest)), ...after], bathes: true });
   }
-  const worked = parts.map((part) => ({ part, coat: workScript(part.script, found, job).coat }));
-  const skin = Math.max(0, ...worked.flatMap(({ coat }) => coat.zones.map((z) => z.skinLoad / skinTolerance(z))));
+  let coat = found;
+  let skin = 0;
+  for (const part of parts) {
+    const worked = workScript(part.script, coat, job).coat;
+    for (const z of worked.zones) skin = Math.max(skin, z.skinLoad / skinTolerance(z));
+    coat = rested(worked);
+  }
   const shown = parts.map((p) => ({ ...p, minutes: Math.round(sum(p.script.map(clock))) }));
   return {
     visits: shown,

@@ -1,11 +1,12 @@
 /** /api/dogs/:id/checks and /api/checks: what hands found, and the plan that follows from it. */
 import { Router } from 'express';
 import { checkDraftSchema, checkEditSchema } from '../../contract/check.ts';
+import type { BenchCase, BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { RankingsPage } from '../../contract/kit.ts';
 import { METHOD_IDS, planVisit, zoneRankings, type Plan } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { planRequestOf, type Kept } from '../facts.ts';
+import { planRequestOf, planRoomOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import type { CheckRecord } from '../../contract/check.ts';
 
@@ -65,6 +66,31 @@ export function checkRoutes(kept: Kept): Router {
   router.get(
     '/checks/:id/plan',
     endpoint(({ params: { id = '' } }) => ({ json: planOf(kept, found(stores.checks.find(id), 'check', id)) })),
+  );
+
+  router.get(
+    '/checks/:id/bench',
+    endpoint(({ params: { id = '' } }) => {
+      const check = found(stores.checks.find(id), 'check', id);
+      const room = planRoomOf(kept);
+      const page: BenchPage = { request: planRequestOf(kept, check, room), people: room.taught.people };
+      return { json: page };
+    }),
+  );
+
+  router.get(
+    '/bench/cases',
+    endpoint(() => {
+      const room = planRoomOf(kept);
+      const cases = stores.dogs.all().flatMap((dog): BenchCase[] => {
+        const check = stores.checks.latestOf(dog.id);
+        if (!check) return [];
+        const { kit, house, ...own } = planRequestOf(kept, check, room);
+        return [{ dogId: dog.id, checkId: check.id, name: dog.name, case: own }];
+      });
+      const page: BenchCases = { kit: room.kit, house: room.house, cases };
+      return { json: page };
+    }),
   );
 
   router.get(

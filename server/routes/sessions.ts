@@ -6,15 +6,50 @@ import {
   type SessionListItem,
   type SessionPage,
 } from '../../contract/session.ts';
-import { openMethod } from '../../core/bench/index.ts';
+import {
+  faultsOf,
+  openMethod,
+  planByHand,
+  planVisit,
+  roomOf,
+  worksite,
+  type MethodId,
+  type MethodPlan,
+  type PlanRequest,
+  type Script,
+} from '../../core/bench/index.ts';
 import { day, formatDay } from '../../core/quantity/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { endpoint } from '../endpoint.ts';
-import { recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { planRequestOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem } from '../problem.ts';
-import { planOf } from './checks.ts';
 
 const RECENT = 40;
+
+/** The plan of a script that somebody changed. One that breaks what must never be broken is refused, whoever sends it. */
+function byHand(request: PlanRequest, method: MethodId, script: Script): MethodPlan {
+  const room = new Set(roomOf(request.kit).map((t) => t.id));
+  for (const [i, step] of script.entries()) {
+    if (!room.has(step.toolId)) {
+      throw new Problem(
+        409,
+        `script.${i}.toolId`,
+        `The piece "${step.toolId}" does not hang on the wall. Choose one of the kit for this step.`,
+      );
+    }
+  }
+  const site = worksite(request);
+  const broken = faultsOf(script, site.found, site.job).find((f) => f.severity === 'never');
+  if (broken) {
+    const said = broken.rule === undefined ? `"${broken.code}"` : `the rule "${broken.rule}"`;
+    throw new Problem(
+      409,
+      'script',
+      `The step "${broken.step}" breaks ${said} at ${broken.zones.join(', ') || 'the whole dog'}. Mend it on the stairs first.`,
+    );
+  }
+  return planByHand(request, method, script, site);
+}
 
 export function sessionRoutes(kept: Kept): Router {
   const { stores } = kept;
@@ -64,7 +99,8 @@ export function sessionRoutes(kept: Kept): Router {
             throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
           return { status: 200, json: page(there) };
         }
-        const plan = planOf(kept, check);
+        const request = { ...planRequestOf(kept, check), crew: draft.crew };
+        const plan = planVisit(request);
         const outcome = openMethod(plan, draft.method);
         if (!outcome) {
           throw new Problem(
@@ -73,7 +109,8 @@ export function sessionRoutes(kept: Kept): Router {
             `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
           );
         }
-        const { kind, against, ...methodPlan } = outcome;
+        const { kind, against, ...asPlanned } = outcome;
+        const methodPlan = draft.script ? byHand(request, draft.method, draft.script) : asPlanned;
         stores.sessions.insert({
           id: draft.id,
           dogId: check.dogId,

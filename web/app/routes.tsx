@@ -13,6 +13,7 @@ import { NextRoom } from '../desk/next/NextRoom.tsx';
 import { NoteRoom } from '../desk/note/NoteRoom.tsx';
 import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
 import { RulesRoom } from '../desk/rules/RulesRoom.tsx';
+import { SheetRoom } from '../desk/sheet/SheetRoom.tsx';
 import { CardRoom } from '../home/card/CardRoom.tsx';
 import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
 import { SessionRoom } from '../table/session/SessionRoom.tsx';
@@ -54,6 +55,7 @@ export const router = createBrowserRouter([
       { path: '/desk/ahead', element: <AheadRoom /> },
       { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },
+      { path: '/desk/dogs/:dogId/sheet/:checkId', element: <SheetRoom /> },
       { path: '/desk/kit', element: <KitRoom /> },
       { path: '/desk/kit/new', element: <ToolForm /> },
       { path: '/desk/kit/:toolId', element: <ToolForm /> },

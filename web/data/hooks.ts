@@ -3,6 +3,7 @@
  * What the rooms show is computed from facts, so any write may change any of it: after one, everything is stale.
  */
 import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
+import type { BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DayPage } from '../../contract/day.ts';
@@ -20,7 +21,7 @@ import type {
 import type { PhotoRecord } from '../../contract/photo.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
-import type { Plan, SessionEvent } from '../../core/bench/index.ts';
+import type { SessionEvent } from '../../core/bench/index.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import { api } from './client.ts';
@@ -47,8 +48,12 @@ export const useCheck = (id: string | undefined) =>
     enabled: id !== undefined,
   });
 
-export const usePlan = (checkId: string) =>
-  useQuery({ queryKey: ['plan', checkId], queryFn: () => api<Plan>('GET', `/checks/${at(checkId)}/plan`) });
+/** What a plan is computed from: the room computes it, so that it can be changed and seen at once. */
+export const useBench = (checkId: string) =>
+  useQuery({ queryKey: ['bench', checkId], queryFn: () => api<BenchPage>('GET', `/checks/${at(checkId)}/bench`) });
+
+export const useBenchCases = () =>
+  useQuery({ queryKey: ['bench-cases'], queryFn: () => api<BenchCases>('GET', '/bench/cases') });
 
 export const useSessions = () =>
   useQuery({

@@ -4,13 +4,12 @@
  */
 import { line, scaleLinear } from 'd3';
 import { useId } from 'react';
-import type { MethodPlan, PlanStep } from '../../core/bench/index.ts';
-import { PHASE_WORDS } from '../../core/bench/index.ts';
-import { grams, percent } from '../words/figures.ts';
+import type { PlanStep } from '../../core/bench/index.ts';
+import { grams } from '../words/figures.ts';
 
 const WIDTH = 860;
-const HEIGHT = 290;
-const EDGE = { left: 46, right: 12, top: 14, bottom: 34 };
+const HEIGHT = 318;
+const EDGE = { left: 46, right: 12, top: 26, bottom: 54 };
 
 type Fill = 'dry' | 'damp' | 'soapy' | 'air';
 const FILL_WORDS: Readonly<Record<Fill, string>> = { dry: 'dry', damp: 'damp or wet', soapy: 'soapy', air: 'air' };
@@ -77,17 +76,72 @@ function Fills({ prefix }: { prefix: string }) {
   );
 }
 
-export function Staircase({ plan, other, title }: { plan: MethodPlan; other?: MethodPlan | undefined; title: string }) {
+/** Short names, for a tread that has room for one word. */
+const SHORT: Readonly<Record<PlanStep['phase'], string>> = {
+  ties: 'Ties',
+  air: 'Blow out',
+  'dry-rubber': 'Rubber',
+  'dry-pin': 'Pins',
+  'dry-rake': 'Rake',
+  'dry-slicker': 'Slicker',
+  mist: 'Mist',
+  'damp-pin': 'Pins',
+  'damp-slicker': 'Slicker',
+  bath: 'Bath',
+  'soapy-work': 'Soap',
+  rewash: 'Rinse',
+  condition: 'Condition',
+  towel: 'Towel',
+  drying: 'Dry',
+  edge: 'Fine',
+  comb: 'Comb',
+  finish: 'Finish',
+};
+
+interface Props {
+  readonly steps: readonly PlanStep[];
+  /** A stair to lay over this one, dotted, and what it is called. */
+  readonly other?: { readonly steps: readonly PlanStep[]; readonly name: string } | undefined;
+  readonly title: string;
+  /** The step that is looked at. */
+  readonly lit?: string | undefined;
+  /** Steps at which something is wrong. */
+  readonly faulty?: ReadonlySet<string>;
+  /** Minutes that the whole width stands for; as much as there is where nobody holds it. */
+  readonly span?: number | undefined;
+}
+
+export const minutesOf = (steps: readonly PlanStep[]): number => steps.reduce((t, s) => t + s.minutes, 0);
+
+/** Where a tread lies across the drawing, 0..1 of its whole width. */
+export function extentsOf(
+  steps: readonly PlanStep[],
+  span: number,
+): readonly { readonly from: number; readonly to: number }[] {
+  const x = across(span);
+  return treadsOf(steps).map(({ s, from }) => ({ from: x(from) / WIDTH, to: x(from + s.minutes) / WIDTH }));
+}
+const across = (span: number) => scaleLinear([0, Math.max(span, 1)], [EDGE.left, WIDTH - EDGE.right]);
+/** Height over width of the whole drawing, and of its two edges, as shares of the height. */
+export const STAIRS_BOX = { aspect: HEIGHT / WIDTH, top: EDGE.top / HEIGHT, bottom: EDGE.bottom / HEIGHT };
+/** Share of the drawing's width that its minutes take. */
+export const STAIRS_SPAN = (WIDTH - EDGE.left - EDGE.right) / WIDTH;
+
+const WIDE_ENOUGH = { number: 15, grams: 34, name: 54 };
+
+export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
   const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
-  const x = scaleLinear([0, Math.max(plan.minutes, other?.minutes ?? 0)], [EDGE.left, WIDTH - EDGE.right]);
+  const x = across(span ?? Math.max(minutesOf(steps), other ? minutesOf(other.steps) : 0));
   const y = scaleLinear([0, 1], [HEIGHT - EDGE.bottom, EDGE.top]);
   const path = line<readonly [number, number]>()
     .x((p) => x(p[0]))
     .y((p) => y(p[1]));
-  const treads = treadsOf(plan.steps);
+  const treads = treadsOf(steps);
   const fills: readonly Fill[] = ['dry', 'damp', 'soapy', 'air'];
+  const mostHair = Math.max(...steps.map((s) => s.gramsOut));
+  const mostTime = Math.max(...steps.map((s) => s.minutes));
   return (
-    <div className="wt-stairs">
+    <>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={title}>
         <defs>
           <Fills prefix={prefix} />
@@ -100,30 +154,67 @@ export function Staircase({ plan, other, title }: { plan: MethodPlan; other?: Me
             </text>
           </g>
         ))}
-        {treads.map(({ s, i, from, before: top }) => (
-          <g key={s.id}>
-            <title>{`${i + 1}. ${PHASE_WORDS[s.phase]}, ${s.tool.name}: ${s.minutes} min, ${grams(s.gramsOut)} out, ${percent(s.shareLeft)} left`}</title>
-            <rect
-              x={x(from)}
-              width={x(from + s.minutes) - x(from)}
-              y={y(top)}
-              height={y(0) - y(top)}
-              fill={`url(#${prefix}-${fillOf(s)})`}
-            />
-            {x(from + s.minutes) - x(from) > 15 && (
-              <text x={(x(from) + x(from + s.minutes)) / 2} y={y(0) + 15} textAnchor="middle">
-                {i + 1}
-              </text>
-            )}
-          </g>
-        ))}
-        <path className="wt-stair-edge" d={path(corners(plan.steps)) ?? ''} />
+        {treads.map(({ s, i, from, before: top }) => {
+          const [x0, x1] = [x(from), x(from + s.minutes)];
+          const width = x1 - x0;
+          const middle = (x0 + x1) / 2;
+          return (
+            <g key={s.id} className={s.id === lit ? 'is-lit' : undefined}>
+              <rect x={x0} width={width} y={y(top)} height={y(0) - y(top)} fill={`url(#${prefix}-${fillOf(s)})`} />
+              {s.id === lit && <rect className="wt-stair-lit" x={x0} width={width} y={y(top)} height={y(0) - y(top)} />}
+              {faulty?.has(s.id) && (
+                <g className="wt-stair-fault" transform={`translate(${middle},${y(0) - 16})`}>
+                  <path d="M0,-11 L11,9 L-11,9 Z" />
+                  <text textAnchor="middle" y="6">
+                    !
+                  </text>
+                </g>
+              )}
+              {width > WIDE_ENOUGH.name && !faulty?.has(s.id) && (
+                <text className="wt-stair-name" x={middle} y={y(0) - 8} textAnchor="middle">
+                  {SHORT[s.phase]}
+                </text>
+              )}
+              {width > WIDE_ENOUGH.grams && s.gramsOut >= 0.5 && (
+                <text
+                  className={s.gramsOut === mostHair ? 'wt-stair-most' : 'wt-stair-soft'}
+                  x={middle}
+                  y={y(top) - 6}
+                  textAnchor="middle"
+                >
+                  {s.gramsOut === mostHair && width > 92 ? `most hair, ${grams(s.gramsOut)}` : grams(s.gramsOut)}
+                </text>
+              )}
+              {width > WIDE_ENOUGH.number && (
+                <text
+                  className={s.minutes === mostTime ? 'wt-stair-most' : undefined}
+                  x={middle}
+                  y={y(0) + 15}
+                  textAnchor="middle"
+                >
+                  {i + 1}
+                </text>
+              )}
+              {width > WIDE_ENOUGH.grams && (
+                <text
+                  className={s.minutes === mostTime ? 'wt-stair-most' : 'wt-stair-soft'}
+                  x={middle}
+                  y={y(0) + 31}
+                  textAnchor="middle"
+                >
+                  {s.minutes === mostTime && width > 84 ? `longest, ${s.minutes} min` : s.minutes}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        <path className="wt-stair-edge" d={path(corners(steps)) ?? ''} />
         {other && <path className="wt-stair-other" d={path(corners(other.steps)) ?? ''} />}
-        <text className="wt-stair-soft" x={EDGE.left} y={HEIGHT - 3}>
+        <text className="wt-stair-soft" x={EDGE.left} y={HEIGHT - 4}>
           steps, as wide as their minutes
         </text>
-        <text x={x(plan.minutes)} y={HEIGHT - 3} textAnchor="end">
-          {plan.minutes} min
+        <text x={x(minutesOf(steps))} y={HEIGHT - 4} textAnchor="end">
+          {minutesOf(steps)} min
         </text>
       </svg>
       <div className="wt-key">
@@ -135,9 +226,9 @@ export function Staircase({ plan, other, title }: { plan: MethodPlan; other?: Me
             {FILL_WORDS[f]}
           </span>
         ))}
-        <span>height: loose coat left</span>
-        {other && <span>dotted: the recommended stair</span>}
+        <span>height: loose coat left; above a tread: hair out</span>
+        {other && <span>dotted: {other.name}</span>}
       </div>
-    </div>
+    </>
   );
 }

@@ -199,6 +199,8 @@ export function ruling(why: MethodRuling, id: MethodId): string {
       return 'Needs a force dryer; the kit has none.';
     case 'needs-dryer':
       return 'A bathed dog goes home dry to the skin; the kit has no dryer.';
+    case 'needs-minutes':
+      return `Takes ${minutesText(why.minutes)} with the least of hand work; there are ${minutesText(why.most)}.`;
     case 'needs-tool':
       return `The kit has nothing for “${PHASE_WORDS[why.phase]}”.`;
     case 'ties-unsettled':

@@ -1,0 +1,145 @@
+/** The chosen step: its minutes, piece and place, what is wrong with it and one tap to mend it, why it is as it is. */
+import { ArrowLeft, ArrowRight, Pin, PinOff, Trash2 } from 'lucide-react';
+import { Button, Form } from 'react-bootstrap';
+import { Link } from 'react-router';
+import { type Edit, type Fault, type PlanStep, type ScriptStep, type StepCare } from '../../../core/bench/index.ts';
+import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import { rule, toolRow } from '../../../core/kit/index.ts';
+import { Caution } from '../../app/Caution.tsx';
+import { careText, faultText, mendText, stepName, whereText } from '../../words/bench.ts';
+import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
+import { loserText, partText } from '../../words/kit.ts';
+
+interface Props {
+  readonly step: PlanStep;
+  readonly script: ScriptStep;
+  readonly place: number;
+  readonly of: number;
+  readonly workable: readonly ZoneId[];
+  readonly pieces: readonly { readonly id: string; readonly name: string }[];
+  readonly faults: readonly Fault[];
+  readonly care: StepCare | undefined;
+  readonly onEdit: (edit: Edit) => void;
+}
+
+function Why({ step }: { step: PlanStep }) {
+  const { chosen } = step;
+  return (
+    <details>
+      <summary>Why this tool, which zones</summary>
+      <p>
+        {toolRow(step.tool.kind).does} Fit {percent(chosen.fit)}
+        {chosen.because && `: ${partText(chosen.because.winner)}`}
+        {chosen.beat &&
+          (chosen.because?.loser
+            ? `; the ${toolRow(chosen.beat.kind).name} ${loserText(chosen.because.loser)}`
+            : `; the ${toolRow(chosen.beat.kind).name} fits ${percent(chosen.beat.fit)}`)}
+        .{!chosen.beat && ' The kit has nothing else for it.'}
+        {chosen.preferred && ` ${rule(chosen.preferred).statement}`}
+        {chosen.standsIn &&
+          ` Stands in for the ${toolRow(chosen.standsIn.for).name}, which would move ${percent(chosen.standsIn.yield)} where this moves ${percent(chosen.standsIn.ownYield)}. ${chosen.standsIn.loss}`}
+        {chosen.ruledOut.map((r) => (
+          <span key={`${r.kind} ${r.rule}`}>
+            {' '}
+            Ruled out: {toolRow(r.kind).name}. <Link to={`/desk/rules?rule=${r.rule}`}>{rule(r.rule).statement}</Link>
+          </span>
+        ))}
+      </p>
+      <p className="wt-soft">
+        {capital(listText(step.zones.map((z) => `${zoneName(z.zone)} ${z.minutes.toFixed(1)} min`)))}.
+      </p>
+    </details>
+  );
+}
+
+export function StepPanel({ step, script, place, of, workable, pieces, faults, care, onEdit }: Props) {
+  const give = (minutes: number): void => onEdit({ kind: 'minutes', id: step.id, minutes: Math.max(1, minutes) });
+  const nameOf = (id: string): string => (pieces.find((p) => p.id === id)?.name ?? 'other piece').toLowerCase();
+  return (
+    <section className="wt-step-panel" aria-labelledby="the-step">
+      <h3 id="the-step">
+        <span className="wt-step-number">{place + 1}</span> {stepName(step)}
+      </h3>
+      <p>
+        {capital(
+          whereText(
+            step.zones.map((z) => z.zone),
+            workable,
+          ),
+        )}
+        ; coat {step.wetness}. {grams(step.gramsOut)} out, {percent(step.shareLeft)} left after it.{' '}
+        {care && careText(care)}
+      </p>
+      {faults.map((f) => (
+        <div
+          key={`${f.code} ${f.rule ?? ''} ${f.wetness ?? ''}`}
+          className={`wt-fault ${f.severity === 'never' ? 'is-never' : ''}`}
+          role="alert"
+        >
+          <span>
+            <strong>{f.severity === 'never' ? 'Must be mended: ' : 'Worth a look: '}</strong>
+            {faultText(f)}
+          </span>
+          {f.mend && (
+            <Button size="sm" variant="outline-primary" onClick={() => f.mend && onEdit(f.mend)}>
+              {mendText(f.mend, nameOf)}
+            </Button>
+          )}
+        </div>
+      ))}
+      <div className="wt-step-acts">
+        <div className="wt-minutes" role="group" aria-label="Minutes of this step">
+          <Button variant="outline-primary" aria-label="A minute less" onClick={() => give(step.minutes - 1)}>
+            −
+          </Button>
+          <output>{minutesText(step.minutes)}</output>
+          <Button variant="outline-primary" aria-label="A minute more" onClick={() => give(step.minutes + 1)}>
+            +
+          </Button>
+        </div>
+        {pieces.length > 1 && (
+          <Form.Select
+            aria-label="Piece"
+            value={script.toolId}
+            onChange={(e) => onEdit({ kind: 'swap', id: step.id, toolId: e.target.value })}
+          >
+            {pieces.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Form.Select>
+        )}
+        <Button
+          variant="outline-primary"
+          disabled={place === 0}
+          onClick={() => onEdit({ kind: 'move', id: step.id, to: place - 1 })}
+        >
+          <ArrowLeft aria-hidden size={16} /> Earlier
+        </Button>
+        <Button
+          variant="outline-primary"
+          disabled={place === of - 1}
+          onClick={() => onEdit({ kind: 'move', id: step.id, to: place + 1 })}
+        >
+          Later <ArrowRight aria-hidden size={16} />
+        </Button>
+        <Button
+          variant="outline-primary"
+          aria-pressed={script.pinned === true}
+          onClick={() => onEdit({ kind: 'pin', id: step.id, pinned: script.pinned !== true })}
+        >
+          {script.pinned ? <PinOff aria-hidden size={16} /> : <Pin aria-hidden size={16} />}{' '}
+          {script.pinned ? 'Pinned' : 'Pin'}
+        </Button>
+        <Button variant="outline-primary" onClick={() => onEdit({ kind: 'drop', id: step.id })}>
+          <Trash2 aria-hidden size={16} /> Drop
+        </Button>
+      </div>
+      {step.cautions.map((id) => (
+        <Caution key={id} id={id} linked />
+      ))}
+      <Why step={step} />
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+/** What if: the same dog with something else in the room. Kept in the address, so that a question can be shared. */
+import type { BenchPage } from '../../../contract/bench.ts';
+import type { PlanRequest } from '../../../core/bench/index.ts';
+import type { Tool } from '../../../core/kit/index.ts';
+
+export const SWITCHES = ['helper', 'lying', 'bather', 'no-dryer'] as const;
+export type Switch = (typeof SWITCHES)[number];
+export const SWITCH_WORDS: Readonly<Record<Switch, string>> = {
+  helper: 'A second person',
+  lying: 'The dog lies down',
+  bather: 'A recirculating bather',
+  'no-dryer': 'No force dryer',
+};
+
+export interface WhatIf {
+  readonly on: readonly Switch[];
+  /** Minutes there are, where they are fewer. */
+  readonly minutes?: number | undefined;
+  /** Whose hands. */
+  readonly who?: string | undefined;
+}
+
+const MOST_MINUTES = 600;
+
+export function whatIfOf(search: URLSearchParams): WhatIf {
+  const asked = (search.get('with') ?? '').split(',');
+  const minutes = Number(search.get('minutes'));
+  return {
+    on: SWITCHES.filter((s) => asked.includes(s)),
+    minutes: Number.isInteger(minutes) && minutes > 0 && minutes <= MOST_MINUTES ? minutes : undefined,
+    who: search.get('who') ?? undefined,
+  };
+}
+
+/** The address after a change of what is asked. */
+export function searchWith(
+  search: URLSearchParams,
+  changes: Readonly<Record<string, string | undefined>>,
+): URLSearchParams {
+  const next = new URLSearchParams(search);
+  for (const [key, value] of Object.entries(changes)) {
+    if (value === undefined || value === '') next.delete(key);
+    else next.set(key, value);
+  }
+  return next;
+}
+
+const BATHER: Tool = { id: 'what-if-bather', kind: 'bather', name: 'a recirculating bather' };
+
+/** The facts of a bench page as the question changes them. */
+export function asked({ request, people }: BenchPage, { on, minutes, who }: WhatIf): PlanRequest {
+  let { kit } = request;
+  if (on.includes('no-dryer')) kit = kit.filter((t) => t.kind !== 'force-dryer');
+  if (on.includes('bather') && !kit.some((t) => t.kind === 'bather')) kit = [...kit, BATHER];
+  const pace = who === undefined ? undefined : people[who];
+  return {
+    ...request,
+    kit,
+    crew: { helper: on.includes('helper'), lying: on.includes('lying') },
+    appointmentMinutes: minutes,
+    learnt: pace ? { ...request.learnt, pace } : request.learnt,
+  };
+}

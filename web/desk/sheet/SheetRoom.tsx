@@ -1,0 +1,229 @@
+/** The bench sheet: the plan as it stands on the stairs, on one sheet of A4 to pin beside the table; short for a pocket. */
+import { Printer } from 'lucide-react';
+import { useMemo } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { BenchPage } from '../../../contract/bench.ts';
+import type { DogPage } from '../../../contract/dog.ts';
+import {
+  careOf,
+  METHOD_IDS,
+  openMethod,
+  PHASE_WORDS,
+  planByHand,
+  planVisit,
+  roomOf,
+  scriptOf,
+  tiesOf,
+  worksite,
+} from '../../../core/bench/index.ts';
+import { TRAIT_WORDS } from '../../../core/dog/index.ts';
+import { findRule } from '../../../core/kit/index.ts';
+import { formatDay } from '../../../core/quantity/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useBench, useDog, useSalon } from '../../data/hooks.ts';
+import { CoatMap } from '../../drawing/CoatMap.tsx';
+import { Staircase } from '../../drawing/Staircase.tsx';
+import {
+  bandText,
+  breaksText,
+  careText,
+  priceBand,
+  supportsText,
+  tieText,
+  whereText,
+  zonesShort,
+} from '../../words/bench.ts';
+import { dateText } from '../../words/dates.ts';
+import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
+import { methodName, zoneStop } from '../../words/reasons.ts';
+import { conditionLooks } from '../dog/looks.ts';
+import { draftOf } from '../plan/useScript.ts';
+import { asked, searchWith, whatIfOf } from '../plan/whatIf.ts';
+
+interface Props {
+  readonly bench: BenchPage;
+  readonly page: DogPage;
+  readonly checkId: string;
+  readonly currency: string;
+}
+
+function Sheet({ bench, page, checkId, currency }: Props) {
+  const { dog } = page;
+  const [search] = useSearchParams();
+  const short = search.get('short') === '1';
+  const words = search.toString();
+  const worked = useMemo(() => {
+    const request = asked(bench, whatIfOf(new URLSearchParams(words)));
+    const plan = planVisit(request);
+    const wanted = METHOD_IDS.find((id) => id === new URLSearchParams(words).get('method'));
+    const open =
+      (wanted && openMethod(plan, wanted)) ?? (plan.recommended && openMethod(plan, plan.recommended.method));
+    if (!open) return undefined;
+    const site = worksite(request);
+    const draft = draftOf(checkId, open.method);
+    const room = new Set(roomOf(request.kit).map((t) => t.id));
+    const usable = draft?.every((s) => room.has(s.toolId)) ? draft : undefined;
+    const shown = usable ? planByHand(request, open.method, usable, site) : open;
+    return {
+      request,
+      plan,
+      shown,
+      changed: usable !== undefined,
+      site,
+      care: careOf(shown.steps, request.dog, request.crew),
+      script: usable ?? scriptOf(open.steps),
+    };
+  }, [bench, words, checkId]);
+  if (!worked) return <p className="wt-note">No method is open to this dog today: there is nothing to print.</p>;
+  const { plan, shown, care, request, site, changed } = worked;
+  const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
+  const looks = conditionLooks(plan.conditions);
+  const ties = tiesOf(site.found, site.job);
+  const back = `/desk/dogs/${dog.id}/plan/${checkId}?${searchWith(search, { short: undefined }).toString()}`;
+  return (
+    <>
+      <div className="wt-title wt-noprint">
+        <div>
+          <span className="wt-crumb">
+            <Link to={back}>{dog.name}’s stairs</Link>
+          </span>
+          <h1>Bench sheet</h1>
+        </div>
+        <div className="wt-acts">
+          <Link to={`?${searchWith(search, { short: short ? undefined : '1' }).toString()}`}>
+            {short ? 'Full sheet' : 'Short, for the table'}
+          </Link>
+          <Button onClick={() => window.print()}>
+            <Printer aria-hidden size={17} /> Print
+          </Button>
+        </div>
+      </div>
+      <article className={`wt-sheet wt-bench-sheet${short ? ' is-short' : ''}`} aria-label="Bench sheet">
+        <header>
+          <div>
+            <h2>
+              {dog.name}
+              {dog.breed && `, ${dog.breed}`}
+            </h2>
+            <p>
+              {dateText(formatDay(request.check.day))} · {request.check.weightKg} kg
+              {dog.traits.length > 0 && ` · ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
+            </p>
+          </div>
+          <p className="wt-bench-figures">
+            <strong>
+              {methodName(shown.method)}
+              {changed && ', changed by hand'}
+            </strong>
+            <br />
+            {minutesText(shown.minutes)} ({bandText(shown.bands.minutes, (m) => String(Math.round(m)))}) ·{' '}
+            {priceBand(shown.bands.priceCents, currency)}
+          </p>
+        </header>
+        {plan.stops.zones.length > 0 && (
+          <p className="wt-bench-stop">
+            <strong>Leave alone, a vet should look:</strong> {plan.stops.zones.map(zoneStop).join(' ')} No water, soap
+            or air there.
+          </p>
+        )}
+        {!short && (
+          <>
+            <div className="wt-bench-dogs">
+              <CoatMap dog={page.dog} aspect="left" looks={looks} label="Coat as felt, left" />
+              <CoatMap dog={page.dog} aspect="right" looks={looks} label="Coat as felt, right" />
+            </div>
+            <div className="wt-stairs">
+              <Staircase
+                steps={shown.steps}
+                title={`${shown.steps.length} steps, ${shown.minutes} minutes, to ${percent(shown.shareLeft)} left`}
+              />
+            </div>
+          </>
+        )}
+        <table className="wt-bench-table">
+          <thead>
+            <tr>
+              <th scope="col">Done</th>
+              <th scope="col">Step</th>
+              <th scope="col">Where</th>
+              <th scope="col" className="is-number">
+                min
+              </th>
+              <th scope="col" className="is-number">
+                out
+              </th>
+              {!short && <th scope="col">How, and mind</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.steps.map((s, i) => {
+              const held = care.steps.find((c) => c.step === s.id);
+              const first = s.cautions.map((id) => findRule(id)?.statement).find((t) => t !== undefined);
+              return (
+                <tr key={s.id}>
+                  <td>
+                    <span className="wt-tick" aria-hidden /> {i + 1}
+                  </td>
+                  <td>
+                    <strong>{PHASE_WORDS[s.phase]}</strong>
+                    <br />
+                    {s.tool.name}
+                  </td>
+                  <td>
+                    {capital(
+                      whereText(
+                        s.zones.map((z) => z.zone),
+                        workable,
+                      ),
+                    )}
+                  </td>
+                  <td className="is-number">{s.minutes}</td>
+                  <td className="is-number">{grams(s.gramsOut)}</td>
+                  {!short && (
+                    <td>
+                      {held && careText(held)} {first}
+                    </td>
+                  )}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        {ties.length > 0 && (
+          <p>
+            <strong>Ties first.</strong> {ties.map(tieText).join(' ')}
+          </p>
+        )}
+        <p>
+          {supportsText(care)} {breaksText(care)}
+        </p>
+        {!short && (
+          <p className="wt-soft">
+            Comb falls through on {percent(shown.falls)} of the coat
+            {shown.notFalling.length > 0 && `; not to the end at ${zonesShort(shown.notFalling)}`}. Pink skin stops that
+            tool there. Minutes and grams are a plan: what hands feel goes first.
+          </p>
+        )}
+      </article>
+    </>
+  );
+}
+
+export function SheetRoom() {
+  const { dogId = '', checkId = '' } = useParams();
+  const bench = useBench(checkId);
+  const dog = useDog(dogId);
+  const salon = useSalon();
+  return (
+    <Loaded query={dog}>
+      {(page) => (
+        <Loaded query={bench}>
+          {(b) => (
+            <Sheet bench={b} page={page} checkId={checkId} currency={salon.data?.salon.house.rates.currency ?? 'EUR'} />
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,189 @@
+/** What the bench says of a plan: faults and what mends them, holds, supports, splits, what would change the choice. */
+import {
+  PHASE_WORDS,
+  type Band,
+  type Care,
+  type Change,
+  type Edit,
+  type Fault,
+  type Hold,
+  type PlanStep,
+  type Rival,
+  type StepCare,
+  type Support,
+  type TieDecision,
+} from '../../core/bench/index.ts';
+import { mirrorZone, regionRow, zone, ZONE_IDS, zoneName, type ZoneId } from '../../core/dog/index.ts';
+import { rule } from '../../core/kit/index.ts';
+import { unreachable } from '../../core/quantity/index.ts';
+import { capital, listText, minutesText, money, percent } from './figures.ts';
+import { methodName } from './reasons.ts';
+
+/** A few zones by name, many by number. */
+export const zonesShort = (zones: readonly ZoneId[]): string =>
+  zones.length <= 3
+    ? listText(zones.map((z) => zoneName(z)))
+    : `${listText(
+        zones.slice(0, 2).map((z) => zoneName(z)),
+        'and',
+      )} and ${zones.length - 2} more`;
+
+/** Zones as places: both sides at once where both are meant, and by what is left out where that is shorter. */
+export function whereText(zones: readonly ZoneId[], workable: readonly ZoneId[]): string {
+  const rest = workable.filter((z) => !zones.includes(z));
+  if (rest.length === 0) return zones.length === ZONE_IDS.length ? 'whole dog' : 'every zone that may be worked';
+  const [named, left] = [places(zones), places(rest)];
+  return left.length < named.length ? `all but ${listText(left)}` : listText(named);
+}
+
+function places(zones: readonly ZoneId[]): readonly string[] {
+  const has = new Set(zones);
+  return zones.flatMap((id) => {
+    const { region, side } = zone(id);
+    const other = mirrorZone(id);
+    if (side === 'mid' || !has.has(other)) return [zoneName(id)];
+    return side === 'left' ? [regionRow(region).name] : [];
+  });
+}
+
+export function faultText(f: Fault): string {
+  const where = f.zones.length > 0 ? ` (${zonesShort(f.zones)})` : '';
+  switch (f.code) {
+    case 'forbidden':
+      return `${f.rule === undefined ? 'Not allowed here.' : rule(f.rule).statement}${where}`;
+    case 'stopped-zone':
+      return `Works where nothing is worked today${where}.`;
+    case 'does-nothing':
+      return `Does nothing on a ${f.wetness ?? 'dry'} coat${where}.`;
+    case 'skin':
+      return `More than the skin bears${where}.`;
+    case 'topcoat':
+      return `More than the guard hair bears${where}.`;
+    case 'blade-minutes':
+      return 'More blade minutes than this house allows in a session.';
+    case 'tie-wetted':
+      return `Wets a tie that nobody has settled: it draws tight${where}.`;
+    case 'half-tie':
+      return `Leaves a tie half worked${where}.`;
+    case 'soap-left':
+      return 'Soap is still in the coat: wash again and rinse first.';
+    case 'home-wet':
+      return `Goes home damp at the skin${where}.`;
+    case 'no-proof':
+      return `Ends without a comb through what is left${where}.`;
+    default:
+      return unreachable(f.code);
+  }
+}
+
+/** What one tap does about a fault. */
+export function mendText(mend: Edit, nameOf: (toolId: string) => string): string {
+  switch (mend.kind) {
+    case 'move':
+      return 'Move it where it may be';
+    case 'minutes':
+      return `Give it ${minutesText(Math.max(1, Math.round(mend.minutes)))}`;
+    case 'swap':
+      return `Take the ${nameOf(mend.toolId)}`;
+    case 'drop':
+      return 'Drop the step';
+    case 'add':
+      return mend.steps[0] ? `Add “${PHASE_WORDS[mend.steps[0].phase]}”` : 'Add a step';
+    case 'leave-out':
+      return `Leave ${zonesShort(mend.zones)} out`;
+    case 'set-zones':
+      return 'Shorten it there to what is borne';
+    case 'pin':
+      return 'Let it be changed';
+    default:
+      return unreachable(mend);
+  }
+}
+
+const HOLD_WORDS: Readonly<Record<Hold, string>> = {
+  'skin-taut': 'free hand holds the skin taut',
+  head: 'free hand holds the head away from the air',
+  tail: 'free hand carries the tail',
+  'turns-dog': 'second person turns the dog over',
+  'second-dryer': 'second person works another dryer',
+  'tie-base': 'free hand holds the hair above the tie',
+  steadies: 'one hand always on the dog',
+  towels: 'press and lift, no rubbing',
+};
+
+const POSITION_WORDS: Readonly<Record<StepCare['position'], string>> = {
+  tub: 'in the tub',
+  stands: 'standing',
+  lies: 'lying',
+  sits: 'sitting',
+};
+
+/** How the dog is held in one step. */
+export function careText(c: StepCare): string {
+  const side = c.firstSide ? ` on its ${c.firstSide === 'left' ? 'right' : 'left'} side first` : '';
+  return capital(`${POSITION_WORDS[c.position]}${side}; ${HOLD_WORDS[c.hold]}.`);
+}
+
+const SUPPORT_WORDS: Readonly<Record<Support, string>> = {
+  mat: 'non-slip mat',
+  'belly-strap': 'belly strap',
+  hood: 'hood over the ears while air blows, none on a dog that fears it',
+  'ear-protection': 'ear protection for everybody by the dryer',
+  mask: 'mask, and best outdoors',
+  'loop-watched': 'loop never unattended',
+  'muzzle-by-owner': 'muzzle put on by its owner',
+  'cool-air': 'cool air only, never left in front of it',
+};
+
+export const supportsText = ({ supports }: Care): string =>
+  capital(`${listText(supports.map((s) => SUPPORT_WORDS[s]))}.`);
+
+export function breaksText({ breaks, turns }: Care): string {
+  const [first] = breaks;
+  const rest = first
+    ? `A break of ${minutesText(first.minutes)} every ${minutesText(first.atMinute)}: ${breaks.length} in all.`
+    : 'No break is needed.';
+  return turns > 0 ? `${rest} Turned ${turns === 1 ? 'once' : `${turns} times`}.` : rest;
+}
+
+const WAY_WORDS: Readonly<Record<TieDecision['way'], string>> = {
+  'work-out': 'work it out',
+  split: 'split it',
+  clip: 'clip it, with the owner’s word',
+  vet: 'leave it, a vet decides',
+};
+const BECAUSE_WORDS: Readonly<Record<TieDecision['because'], string>> = {
+  house: 'the way of this house',
+  'only-way': 'what this tie allows',
+  'nothing-may': 'nothing on the wall may do it',
+};
+export const tieText = (t: TieDecision): string =>
+  `${capital(zoneName(t.zone))}, ${t.tie}: ${WAY_WORDS[t.way]}${t.tool === undefined ? '' : ` with the ${t.tool.toLowerCase()}, ${minutesText(Math.max(1, Math.round(t.minutes)))}`} (${BECAUSE_WORDS[t.because]}).`;
+
+const CHANGE_WORDS: Readonly<Record<Change, string>> = {
+  'strong-dryer': 'With a stronger dryer',
+  bather: 'With a recirculating bather',
+  helper: 'With a second person',
+  'lies-down': 'With the dog lying down',
+  'no-dryer': 'Without the force dryer',
+};
+
+/** What a change would come to, in a sentence. */
+export function rivalText(r: Rival): string {
+  const time =
+    r.saves > 0 ? `saves ${minutesText(r.saves)}` : r.saves < 0 ? `costs ${minutesText(-r.saves)}` : 'takes as long';
+  const hair =
+    Math.abs(r.cleaner) < 0.01
+      ? ''
+      : r.cleaner > 0
+        ? ` and takes ${percent(r.cleaner)} more out`
+        : ` and leaves ${percent(-r.cleaner)} more in`;
+  return `${CHANGE_WORDS[r.change]}, ${methodName(r.method).toLowerCase()} ${r.flips ? 'would be taken: it ' : ''}${time}${hair}.`;
+}
+
+export const bandText = (b: Band, word: (value: number) => string): string =>
+  b.low === b.high ? word(b.likely) : `${word(b.low)} to ${word(b.high)}`;
+export const priceBand = (b: Band, currency: string): string => bandText(b, (v) => money(v, currency));
+
+/** A step named for a screen reader and a sheet. */
+export const stepName = (s: PlanStep): string => `${PHASE_WORDS[s.phase]}, ${s.tool.name}`;
