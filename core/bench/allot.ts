@@ -262,7 +262,8 @@ export function solveZone(p: ZoneProblem, prices: Prices, f: Figures): ZoneAnswe
     }
   }
   best ??= answerOf(p, p.nothing, prices, f);
-  return withoutCrumbs(p, best, prices, f);
+  const clean = withoutCrumbs(p, best, prices, f);
+  return clean.cost > habit.cost && within(p, habit) ? habit : clean;
 }
 
 /** Plates below this share of a zone's hair leave one valley to descend into. Guess, held by tests against a grid. */

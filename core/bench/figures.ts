@@ -78,7 +78,6 @@ export const FIGURE_ROWS = {
   teamWater: guess(0.78, '×', 'clock of bath, towel and mist where one holds'),
   teamAir: guess(0.7, '×', 'clock of drying where two dry or one turns the dog'),
   teamTies: guess(0.8, '×', 'clock of ties where one holds the skin'),
-  turnMinutes: guess(1, 'min', 'turning a lying dog over'),
   // whole columns of the tables, so that each can be asked about
   columnFree: guess(1, '×', 'column: free hair a tool takes'),
   columnDeep: guess(1, '×', 'column: deep hair a tool takes'),

@@ -308,7 +308,11 @@ export function layOut(method: Method, job: Job, found: Coat): Result<readonly L
   const blade = { minutes: job.house.bladeMinutes };
   for (const phase of phasesIn(method, job.house)) {
     const done = layPhase(coat, phase, job, blade);
-    steps.push(...done);
+    // A phase that comes twice, as the comb does before and after a bath, has a step of its own each time.
+    for (const s of done) {
+      const again = steps.filter((own) => own.phase.id === s.phase.id && own.tool === s.tool).length;
+      steps.push(again === 0 ? s : { ...s, id: `${s.id}+${again + 1}` });
+    }
     const open = coat.zones.filter((z) => z.condition !== 'stop');
     if (phase.work === 'ties') {
       // Water over an undecided tie is forbidden, and nobody bathes a dog around a mat.

@@ -31,48 +31,6 @@ function mustOpen(plan: Plan, id: string): MethodPlan {
   return found;
 }
 
-describe('check values of common practice', () => {
-  it('dry first on a short dense double takes about 90 % out', () => {
-    const m = mustOpen(planFor('smooth-double', 30, 28, LOOSE), 'dry-first');
-    expect(1 - m.shareLeft).to.be.within(0.85, 0.95);
-  });
-
-  it('every stage of dry first still yields, and what is left falls strictly', () => {
-    const m = mustOpen(planFor('medium-double', 25, 50, PACKED), 'dry-first');
-    const lefts = [
-      1,
-      ...m.steps.filter((s) => s.tool.kind !== 'towel' && s.tool.kind !== 'stand-dryer').map((s) => s.shareLeft),
-    ];
-    for (const [i, left] of lefts.entries()) if (i > 0) expect(left).to.be.lessThan(lefts[i - 1] ?? 0);
-  });
-
-  it('wet, soapy slickering of a packed coat takes about half out', () => {
-    const { steps } = mustOpen(planFor('medium-double', 25, 50, PACKED), 'wet-first');
-    const last = steps.findLastIndex((s) => s.phase === 'soapy-work');
-    expect(steps[last]?.shareLeft).to.be.within(0.4, 0.6);
-  });
-
-  it('a neglected long double of 28 kg takes 120 to 180 minutes, maintained 60 to 90', () => {
-    const ties: More['zones'] = {
-      'ears.left': { ...PACKED, tie: 'knot' },
-      'armpit.left': { ...PACKED, tie: 'mat' },
-      'breeches.left': { ...PACKED, tie: 'mat' },
-    };
-    for (const id of ['dry-first', 'wet-first']) {
-      expect(mustOpen(planFor('long-double', 28, 90, PACKED, { zones: ties }), id).minutes).to.be.within(120, 180);
-      expect(mustOpen(planFor('long-double', 28, 90, KEPT), id).minutes).to.be.within(60, 90);
-    }
-  });
-
-  it('a packed giant is bathed by hand in about 30 minutes, with a bather in about half', () => {
-    const bath = (kit: readonly Tool[]): number =>
-      mustOpen(planFor('heavy-double', 50, 80, PLATE, { kit }), 'dry-first').steps.find((s) => s.phase === 'bath')
-        ?.minutes ?? 0;
-    expect(bath(HAND_KIT)).to.be.within(26, 36);
-    expect(bath(FULL_KIT) / bath(HAND_KIT)).to.be.within(0.4, 0.6);
-  });
-});
-
 describe('the recommendation', () => {
   it('is wet first for a packed heavy double and the smooth school for a smooth double', () => {
     expect(planFor('heavy-double', 50, 80, PLATE).recommended?.method).to.equal('wet-first');

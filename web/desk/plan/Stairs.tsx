@@ -43,26 +43,26 @@ const clientXOf = (e: Event): number | undefined =>
       ? e.touches[0]?.clientX
       : undefined;
 
-/** Place a dragged step takes: before the first other step whose middle lies beyond the dragged middle. */
-function placeAt(steps: readonly PlanStep[], id: string, middleMinute: number): number {
-  let at = 0;
+/** Minute at which a step begins. */
+function beginOf(steps: readonly PlanStep[], id: string): number {
   let from = 0;
   for (const s of steps) {
-    if (s.id === id) continue;
-    if (from + s.minutes / 2 > middleMinute) return at;
+    if (s.id === id) break;
     from += s.minutes;
-    at++;
   }
-  return at;
+  return from;
 }
 
-function middleOf(steps: readonly PlanStep[], id: string): number {
-  let from = 0;
+/** Place a dragged step takes: the gap between the others that lies nearest to where it would begin. */
+function placeAt(steps: readonly PlanStep[], id: string, begin: number): number {
+  let [at, best, gap, nearest] = [0, 0, 0, Math.abs(begin)];
   for (const s of steps) {
-    if (s.id === id) return from + s.minutes / 2;
-    from += s.minutes;
+    if (s.id === id) continue;
+    gap += s.minutes;
+    at++;
+    if (Math.abs(gap - begin) < nearest) [best, nearest] = [at, Math.abs(gap - begin)];
   }
-  return 0;
+  return best;
 }
 
 export function Stairs(props: Props) {
@@ -150,7 +150,7 @@ export function Stairs(props: Props) {
         if (byKeys.current) return;
         const id = String(active.id);
         const by = pointer.current.now - pointer.current.from;
-        carry(id, placeAt(before, id, middleOf(before, id) + by * minutesPerPixel()));
+        carry(id, placeAt(before, id, beginOf(before, id) + by * minutesPerPixel()));
       }}
       onDragEnd={() => finish(true)}
       onDragCancel={() => finish(false)}
