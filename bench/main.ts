@@ -1,8 +1,21 @@
 /** npm run bench: one line a figure, `name value unit (reference, ratio)`, each beside its reference in the same run. */
+import { Worker } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import { dayLengthHours } from '../core/sun/index.ts';
 import loadHighs from 'highs';
-import { coverage, planVisit } from '../core/bench/index.ts';
+import {
+  applyEdit,
+  coatAfter,
+  coverage,
+  faultsOnly,
+  openMethod,
+  planByHand,
+  planVisit,
+  scriptOf,
+  workMinutes,
+  worksite,
+  type PlanRequest,
+} from '../core/bench/index.ts';
 import { BREEDS, ZONE_IDS, type Dog } from '../core/dog/index.ts';
 import { FINGER_GRADES, TUG_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { day, pick, randomInt, seededRandom } from '../core/quantity/index.ts';
@@ -28,29 +41,47 @@ say('day-length', ours * 1000, 'us', `suncalc ${(theirs * 1000).toPrecision(3)} 
 
 const kit = TOOL_KINDS.map((kind): Tool => ({ id: kind, kind, name: kind }));
 const zones = Object.fromEntries(ZONE_IDS.map((id) => [id, { finger: 3 as const, tug: 2 as const }]));
-const plan = medianMs(
-  30,
-  () =>
-    void planVisit({
-      dog: {
-        name: 'b',
-        breed: '',
-        sex: 'male',
-        coatClass: 'heavy-double',
-        weightKg: 40,
-        traits: [],
-        outdoorShare: 0.6,
-      },
-      check: { day: day(20000), weightKg: 40, guardMm: {}, zones, inspection: {}, note: '' },
-      kit,
-      house: DEFAULT_HOUSE,
-    }),
-);
+const heavy: PlanRequest = {
+  dog: {
+    name: 'b',
+    breed: '',
+    sex: 'male',
+    coatClass: 'heavy-double',
+    weightKg: 40,
+    traits: [],
+    outdoorShare: 0.6,
+  },
+  check: { day: day(20000), weightKg: 40, guardMm: {}, zones, inspection: {}, note: '' },
+  kit,
+  house: DEFAULT_HOUSE,
+};
+const plan = medianMs(20, () => void planVisit(heavy));
 const db = new Database(':memory:');
 db.exec('CREATE TABLE t (id INTEGER PRIMARY KEY, v TEXT) STRICT');
 const insert = db.prepare('INSERT INTO t (v) VALUES (?)');
 const rows = medianMs(3000, (i) => void insert.run(`row ${i}`));
 say('plan-all-methods', plan, 'ms', `goal 16 ms; one in-memory insert ${(rows * 1000).toPrecision(3)} us`, plan / 16);
+
+// A drag on the stairs: the edit, the whole plan of it, every fault, and the coat at the step under the pointer.
+const open = openMethod(planVisit(heavy), 'wet-first');
+if (!open) throw new Error('wet first is open');
+const site = {
+  ...worksite(heavy),
+  choices: new Map(open.steps.map((st) => [st.id, { toolId: st.tool.id, choice: st.chosen }])),
+};
+const script = scriptOf(open.steps);
+const drag = medianMs(50, (i) => {
+  const step = script[i % script.length];
+  if (!step) return;
+  const edited =
+    i % 2 === 0
+      ? applyEdit(script, { kind: 'minutes', id: step.id, minutes: workMinutes(step) + 1 + (i % 5) })
+      : applyEdit(script, { kind: 'move', id: step.id, to: (i * 3) % script.length });
+  planByHand(heavy, 'wet-first', edited, site);
+  faultsOnly(edited, site.found, site.job);
+  coatAfter(edited, 1 + (i % script.length), site.found, site.job);
+});
+say('stairs-drag', drag, 'ms', `goal 4 ms; a full plan ${plan.toPrecision(3)} ms`, drag / 4);
 
 /** A book of dogs: breeds as they come, each felt zone by zone in its own state. */
 function book(dogs: number): readonly { dog: Dog; check: CoatCheck }[] {
@@ -88,6 +119,37 @@ const hand: readonly Tool[] = (['rake', 'soft-slicker', 'comb', 'rubber', 'brist
 }));
 const cover = medianMs(1, () => void coverage({ dogs, kit: hand, shop: SHOP, house: DEFAULT_HOUSE }));
 say('coverage-500-dogs', cover, 'ms', 'goal 1000 ms', cover / 1000);
+
+// The same in a worker of its own, as the Bench room does it, a message every few dogs.
+const thousand = book(1000).map(({ dog, check }): PlanRequest => ({ dog, check, kit, house: DEFAULT_HOUSE }));
+const inWorker = await new Promise<{ ms: number; messages: number }>((resolve, reject) => {
+  const worker = new Worker(new URL('./plan-book.ts', import.meta.url), { execArgv: ['--import=tsx'] });
+  let messages = 0;
+  let began = 0;
+  worker.on('message', (said: { ready?: boolean; done?: number }) => {
+    if (said.ready) {
+      began = performance.now();
+      worker.postMessage(thousand);
+      return;
+    }
+    messages++;
+    if (said.done === thousand.length) {
+      resolve({ ms: performance.now() - began, messages });
+      void worker.terminate();
+    }
+  });
+  worker.on('error', reject);
+});
+const here = performance.now();
+for (const request of thousand.slice(0, 100)) planVisit(request);
+const hundred = performance.now() - here;
+say(
+  'plan-1000-dogs-in-a-worker',
+  inWorker.ms / 1000,
+  's',
+  `goal 10 s, ${inWorker.messages} messages; 100 of them on the main thread ${(hundred / 1000).toPrecision(3)} s`,
+  inWorker.ms / 10_000,
+);
 
 // The choice alone, beside HiGHS on the same integer programme.
 const random = seededRandom(9);

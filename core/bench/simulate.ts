@@ -13,7 +13,7 @@ import { PHASES } from './methods.ts';
 import type { PlanStep, PlanZoneWork, ToolChoice } from './plan.ts';
 import { roomOf, type Script, type ScriptStep } from './script.ts';
 import { clockShare, type Crew } from './crew.ts';
-import { figuresOf, workStepOn, type Watch, type ZoneWorked } from './work.ts';
+import { figuresOf, stateFor, workStepOn, type Watch, type ZoneWorked } from './work.ts';
 
 export interface Worked {
   readonly steps: readonly PlanStep[];
@@ -73,6 +73,10 @@ export function workScript(script: Script, found: Coat, job: Job, asked: Asked =
       zones.push(z);
       given.set(z, minutes);
     }
+    // Cautions are for the coat that the step meets, not for what it leaves.
+    const open = zones.filter((z) => z.condition !== 'stop');
+    const met = usualWetness(open, (z) => stateFor(PHASES[step.phase].work, step.phase, z));
+    const cautions = stepCautions(tool, open, met, job);
     const asNeeded = asked.waterAsNeeded === true && PHASES[step.phase].work !== 'hands';
     const worked = workStepOn(
       coat,
@@ -85,7 +89,7 @@ export function workScript(script: Script, found: Coat, job: Job, asked: Asked =
     );
     const after = looseNowG(coat);
     const own = asNeeded ? { ...step, zones: worked.map((w) => ({ zone: w.zone.id, minutes: w.minutes })) } : step;
-    steps.push(stepOf(own, tool, worked, zones, coat, before - after, after, job, asked));
+    steps.push(stepOf(own, tool, worked, cautions, coat, before - after, after, job, asked));
     done.push(own);
     before = after;
   }
@@ -96,37 +100,39 @@ function stepOf(
   step: ScriptStep,
   tool: Tool,
   worked: readonly ZoneWorked[],
-  zones: readonly CoatZone[],
+  cautions: readonly string[],
   coat: Coat,
   gramsOut: number,
   after: number,
   job: Job,
   { crew, choices }: Asked,
 ): PlanStep {
-  const wetness = usualWetness(worked);
+  const zones = worked.map((w) => w.zone);
+  const wetnessIn = new Map(worked.map((w) => [w.zone, w.wetness]));
+  const wetness = usualWetness(zones, (z) => wetnessIn.get(z) ?? 'dry');
   const known = choices?.get(step.id);
-  const worked_ = sum(worked.map((w) => w.minutes));
   return {
     id: step.id,
     phase: step.phase,
     tool: { id: tool.id, kind: tool.kind, name: tool.name },
     zones: worked.map((w): PlanZoneWork => ({ zone: w.zone.id, minutes: w.minutes, passes: w.passes })),
     wetness,
-    minutes: clockMinutes(worked_, tool, step, crew, job),
+    minutes: clockMinutes(sum(worked.map((w) => w.minutes)), tool, step, crew, job),
     gramsOut,
     shareLeft: coat.startG === 0 ? 0 : after / coat.startG,
-    cautions: stepCautions(tool, zones, wetness, job),
+    cautions,
     chosen: known?.toolId === tool.id ? known.choice : choiceOf(tool, PHASES[step.phase], zones, wetness, job),
   };
 }
 
-/** The state in which most of a step's surface was found. */
-function usualWetness(worked: readonly ZoneWorked[]): Wetness {
-  const area: Partial<Record<Wetness, number>> = {};
+/** The state in which most of a step's surface is found. */
+function usualWetness(zones: readonly CoatZone[], stateOf: (z: CoatZone) => Wetness): Wetness {
+  const area: Record<Wetness, number> = { dry: 0, damp: 0, soapy: 0, wet: 0 };
   let most: Wetness = 'dry';
-  for (const { wetness, zone } of worked) {
-    area[wetness] = (area[wetness] ?? 0) + zone.areaM2;
-    if ((area[wetness] ?? 0) > (area[most] ?? 0)) most = wetness;
+  for (const z of zones) {
+    const state = stateOf(z);
+    area[state] += z.areaM2;
+    if (area[state] > area[most]) most = state;
   }
   return most;
 }

@@ -56,6 +56,13 @@ const DEMO_SALON: SalonEdit = {
 
 const HISTORY_DAYS = 365;
 const SEED = 20260404;
+/** Has a hot spot in its newest check: nobody grooms there today. */
+const SORE = 'Juniper';
+/** Who works here, and how long they take against the plan. */
+const HANDS = [
+  { name: 'Runa', pace: 0.98 },
+  { name: 'Bertil', pace: 1.14 },
+] as const;
 
 /** Fills an empty database. Same seed and same day, same salon. */
 export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
@@ -163,7 +170,8 @@ class DemoDog {
     let visitDay = nextOpenDay(addDays(from, randomInt(random, 3, 40)), DEMO_SALON.house.openWeekdays);
     let nextDue = visitDay;
     // Every fifth owner has let it slide for a while.
-    const until = this.index % 5 === 3 ? addDays(this.today, -45) : this.today;
+    const late = this.index % 5 === 3 ? 45 : this.cast.name === SORE ? 5 : 0;
+    const until = addDays(this.today, -late);
     while (visitDay < until) {
       const window = release.gramsPerDay.slice(lastDay - from, visitDay - from);
       storeG = looseStore(window, storeG, coat.fallPerDay, this.record.homeCare, own).at(-1) ?? storeG;
@@ -258,10 +266,12 @@ class DemoDog {
       events.push({ id: `${sessionId}-${events.length}`, atMs, act });
       atMs += 4000;
     };
+    const hands = pick(random, HANDS);
+    log({ kind: 'worker', name: hands.name });
     log({ kind: 'started' });
     plan.steps.forEach((step, i) => {
       log({ kind: 'step', step: i });
-      atMs += Math.round(step.minutes * 60_000 * clamp(randomNormal(random, 1.05, 0.15), 0.6, 1.6));
+      atMs += Math.round(step.minutes * 60_000 * clamp(randomNormal(random, hands.pace, 0.15), 0.6, 1.6));
       if (step.gramsOut >= 3) {
         log({
           kind: 'weighed',
@@ -283,7 +293,7 @@ class DemoDog {
   /** What is open today: a vet to wait for, a check without a plan worked, bookings ahead, or nothing yet. */
   private lookAhead(nextDue: Day, load: number): void {
     const { random, today, index } = this;
-    if (this.cast.name === 'Juniper') {
+    if (this.cast.name === SORE) {
       this.check(addDays(today, -2), load, {
         'hip.left': { finger: 2, tug: 2, comb: 'drags', tie: 'none', skin: 'hot-spot' },
       });

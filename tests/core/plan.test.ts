@@ -3,7 +3,7 @@ import { openMethod, planVisit, priceCents, type MethodPlan, type Plan } from '.
 import type { CoatClass, Dog, ZoneId } from '../../core/dog/index.ts';
 import type { ZoneFindings } from '../../core/check/index.ts';
 import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../../core/kit/index.ts';
-import { checkOf, dogOf, FULL_KIT, HAND_KIT, kitOf } from './examples.ts';
+import { checkOf, dogOf, HAND_KIT, kitOf } from './examples.ts';
 
 const LOOSE: ZoneFindings = { finger: 2, tug: 2, comb: 'drags', tie: 'none', skin: 'clear' };
 const PACKED: ZoneFindings = { finger: 3, tug: 2, comb: 'stops', tie: 'none', skin: 'clear' };

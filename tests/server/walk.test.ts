@@ -1,6 +1,7 @@
 /** One dog through the whole house over HTTP, and the promises of its routes. */
 import { expect } from 'chai';
 import ICAL from 'ical.js';
+import { applyEdit, openMethod, planVisit, scriptOf } from '../../core/bench/index.ts';
 import { dump, openRoom, CHECK, DOG, NOW, type Room } from './room.ts';
 
 describe('the walk over HTTP', () => {
@@ -53,6 +54,44 @@ describe('the walk over HTTP', () => {
     expect(
       (await room.call('POST', '/sessions', { ...draft, id: 'session-b', method: 'smooth' })).json.error.field,
     ).to.equal('method');
+  });
+
+  it('starts a session from steps changed by hand, as they stand, and refuses those that break a rule', async () => {
+    const { json: bench } = await room.call('GET', '/checks/check-a/bench');
+    expect(bench.request.kit).to.not.have.length(0);
+    const plan = planVisit(bench.request);
+    const open = plan.recommended && openMethod(plan, plan.recommended.method);
+    if (!open) throw new Error('no method is open');
+    const script = scriptOf(open.steps);
+    const [first] = script;
+    if (!first) throw new Error('a plan without steps');
+    const longer = applyEdit(script, { kind: 'minutes', id: script.at(-1)?.id ?? '', minutes: 1.5 });
+    const draft = { id: 'session-hand', checkId: 'check-a', method: open.method, script: longer };
+    const made = await room.call('POST', '/sessions', draft);
+    expect(made.status).to.equal(201);
+    expect(made.json.snapshot.plan.steps.map((s: { id: string }) => s.id)).to.deep.equal(longer.map((s) => s.id));
+    const before = dump(room.db);
+    const rakeOnFace = [
+      ...script,
+      {
+        id: 'x',
+        phase: 'dry-slicker',
+        toolId: bench.request.kit.find((t: { kind: string }) => t.kind === 'rake').id,
+        zones: [{ zone: 'face.left', minutes: 2 }],
+      },
+    ];
+    const refused = await room.call('POST', '/sessions', { ...draft, id: 'session-bad', script: rakeOnFace });
+    expect(refused.status).to.equal(409);
+    expect(refused.json.error.field).to.equal('script');
+    expect(refused.json.error.message).to.contain('face.left').and.contain('Mend it');
+    const strange = [{ ...first, toolId: 'nobody-has-it' }];
+    const missing = await room.call('POST', '/sessions', { ...draft, id: 'session-bad', script: strange });
+    expect(missing.json.error.field).to.equal('script.0.toolId');
+    const twice = await room.call('POST', '/sessions', { ...draft, id: 'session-bad', script: [first, first] });
+    expect(twice.status).to.equal(400);
+    expect(dump(room.db)).to.equal(before);
+    const { json: book } = await room.call('GET', '/bench/cases');
+    expect(book.cases.map((c: { dogId: string }) => c.dogId)).to.include(dogId);
   });
 
   it('appends events once, refuses a step outside the plan, and folds the record', async () => {

@@ -15,6 +15,7 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
   desk: [
     { to: '/desk/dogs', name: 'Dogs' },
     { to: '/desk/day', name: 'Today' },
+    { to: '/desk/bench', name: 'Bench' },
     { to: '/desk/ahead', name: 'Ahead' },
     { to: '/desk/kit', name: 'Kit' },
     { to: '/desk/rules', name: 'Rules' },

@@ -1,6 +1,7 @@
 /** Every address of the house. */
 import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
 import { AheadRoom } from '../desk/ahead/AheadRoom.tsx';
+import { BenchRoom } from '../desk/bench/BenchRoom.tsx';
 import { CheckRoom } from '../desk/check/CheckRoom.tsx';
 import { DayRoom } from '../desk/day/DayRoom.tsx';
 import { DogForm } from '../desk/dog/DogForm.tsx';
@@ -52,6 +53,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
+      { path: '/desk/bench', element: <BenchRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
       { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },

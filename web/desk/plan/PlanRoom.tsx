@@ -267,11 +267,17 @@ function Bench({
   );
   const care = useMemo(() => careOf(shown.steps, request.dog, request.crew), [shown, request]);
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
-  const overId = METHOD_IDS.find((id) => id === overName);
+  // Where nobody asks for another, a changed stair lies over the planned one, and any other over the recommended.
+  const best = plan.recommended?.method;
+  const overId =
+    METHOD_IDS.find((id) => id === overName) ?? (overName === undefined && !hand.changed ? best : undefined);
   const over = overId && overId !== open.method ? openMethod(plan, overId) : undefined;
   const laidOver = over
-    ? { steps: over.steps, name: methodName(over.method).toLowerCase() }
-    : hand.changed
+    ? {
+        steps: over.steps,
+        name: over.method === best ? 'the recommended stair' : methodName(over.method).toLowerCase(),
+      }
+    : hand.changed && overName === undefined
       ? { steps: open.steps, name: 'as planned' }
       : undefined;
 
@@ -368,10 +374,10 @@ function Bench({
             <Form.Select
               size="sm"
               aria-label="Lay another method over it"
-              value={over?.method ?? ''}
+              value={over?.method ?? 'nothing'}
               onChange={(e) => ask({ over: e.target.value })}
             >
-              <option value="">Lay over: nothing</option>
+              <option value="nothing">Lay over: nothing</option>
               {plan.methods.map((m) =>
                 m.kind === 'open' && m.method !== open.method ? (
                   <option key={m.method} value={m.method}>

@@ -47,17 +47,28 @@ export function searchWith(
 
 const BATHER: Tool = { id: 'what-if-bather', kind: 'bather', name: 'a recirculating bather' };
 
-/** The facts of a bench page as the question changes them. */
-export function asked({ request, people }: BenchPage, { on, minutes, who }: WhatIf): PlanRequest {
-  let { kit } = request;
-  if (on.includes('no-dryer')) kit = kit.filter((t) => t.kind !== 'force-dryer');
-  if (on.includes('bather') && !kit.some((t) => t.kind === 'bather')) kit = [...kit, BATHER];
-  const pace = who === undefined ? undefined : people[who];
+/** A room as the question changes it. */
+export function inRoom(
+  { kit, house }: Pick<PlanRequest, 'kit' | 'house'>,
+  { on, minutes }: WhatIf,
+): Pick<PlanRequest, 'kit' | 'house' | 'crew' | 'appointmentMinutes'> {
+  let pieces = kit;
+  if (on.includes('no-dryer')) pieces = pieces.filter((t) => t.kind !== 'force-dryer');
+  if (on.includes('bather') && !pieces.some((t) => t.kind === 'bather')) pieces = [...pieces, BATHER];
   return {
-    ...request,
-    kit,
+    kit: pieces,
+    house,
     crew: { helper: on.includes('helper'), lying: on.includes('lying') },
     appointmentMinutes: minutes,
+  };
+}
+
+/** The facts of a bench page as the question changes them. */
+export function asked({ request, people }: BenchPage, whatIf: WhatIf): PlanRequest {
+  const pace = whatIf.who === undefined ? undefined : people[whatIf.who];
+  return {
+    ...request,
+    ...inRoom(request, whatIf),
     learnt: pace ? { ...request.learnt, pace } : request.learnt,
   };
 }

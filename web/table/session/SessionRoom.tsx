@@ -16,6 +16,7 @@ import { zoneName } from '../../../core/dog/index.ts';
 import { Finished } from './Finished.tsx';
 import { Proof } from './Proof.tsx';
 import { useNow } from './useNow.ts';
+import { keepWorker, lastWorker, WhoWorks } from './WhoWorks.tsx';
 import { DidOtherwise, Weigh } from './Written.tsx';
 
 /** The clock of a step: "12:05". */
@@ -55,6 +56,7 @@ function Working({ page }: { page: SessionPage }) {
   const { plan } = page.snapshot;
   const { record } = page;
   const [looked, setLooked] = useState<number | undefined>();
+  const [worker, setWorker] = useState(lastWorker);
   const current = record.current ?? looked ?? nextWaiting(record.steps, -1) ?? plan.steps.length - 1;
   const step = plan.steps[current];
   const now = useNow(record.runningSinceMs !== undefined);
@@ -123,10 +125,16 @@ function Working({ page }: { page: SessionPage }) {
             About {grams(step.gramsOut)} out; {percent(step.shareLeft)} of the loose coat left after it.
           </p>
           <div className="wt-acts">
+            {record.state === 'waiting' && <WhoWorks name={worker} onName={setWorker} />}
             {record.state === 'waiting' && (
               <Button
                 disabled={write.isPending}
-                onClick={() => log({ kind: 'started' }, { kind: 'step', step: current })}
+                onClick={() => {
+                  const name = worker.trim();
+                  keepWorker(name);
+                  const who: readonly SessionAct[] = name === '' ? [] : [{ kind: 'worker', name }];
+                  log(...who, { kind: 'started' }, { kind: 'step', step: current });
+                }}
               >
                 Start
               </Button>

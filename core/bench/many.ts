@@ -1,0 +1,39 @@
+/** Decides how a whole book of dogs is planned: one after another, so that whoever waits can see how far it is, and stop it. */
+import { bearsInAll, openMethod, planVisit, type PlanRequest } from './planner.ts';
+import type { Bands } from './plan.ts';
+import type { MethodId } from './methods.ts';
+
+/** What a plan comes to for one dog of many. */
+export interface Outline {
+  readonly method?: MethodId | undefined;
+  /** Nobody grooms this dog today: a vet looks first. */
+  readonly stopped: boolean;
+  readonly minutes: number;
+  readonly bands?: Bands | undefined;
+  readonly priceCents: number;
+  readonly gramsOut: number;
+  readonly shareLeft: number;
+  /** Minutes at the table over what this dog bears: to be split. */
+  readonly over: number;
+}
+
+export function outlineOf(request: PlanRequest): Outline {
+  const plan = planVisit(request);
+  const best = plan.recommended && openMethod(plan, plan.recommended.method);
+  const bears = bearsInAll(request.dog, request.crew);
+  return {
+    method: best?.method,
+    stopped: plan.stops.dog.length > 0,
+    minutes: best?.minutes ?? 0,
+    bands: best?.bands,
+    priceCents: best?.priceCents ?? 0,
+    gramsOut: best?.gramsOut ?? 0,
+    shareLeft: best?.shareLeft ?? 1,
+    over: best ? Math.max(0, best.minutes - bears) : 0,
+  };
+}
+
+/** Outlines of many requests, one at each step: whoever takes them may stop at any. */
+export function* outlines(requests: Iterable<PlanRequest>): Generator<Outline, void, undefined> {
+  for (const request of requests) yield outlineOf(request);
+}
