@@ -1,18 +1,17 @@
-/** Plans the dogs it is sent in a thread of its own and says how far it is, as the Bench room's worker does. */
-import { parentPort } from 'node:worker_threads';
+/** Plans the dogs it is sent beside the bench and says how far it is, as the Bench room's worker does. */
 import { outlines, type Outline, type PlanRequest } from '../core/bench/index.ts';
 
 const A_FEW = 5;
-parentPort?.on('message', (requests: readonly PlanRequest[]) => {
+process.on('message', (requests: readonly PlanRequest[]) => {
   let few: Outline[] = [];
   let done = 0;
   for (const outline of outlines(requests)) {
     few.push(outline);
     done++;
     if (few.length === A_FEW || done === requests.length) {
-      parentPort?.postMessage({ outlines: few, done });
+      process.send?.({ outlines: few, done });
       few = [];
     }
   }
 });
-parentPort?.postMessage({ ready: true });
+process.send?.({ ready: true });

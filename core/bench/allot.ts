@@ -47,9 +47,9 @@ export interface ZoneProblem {
   readonly wears: number;
   readonly acts: readonly Act[];
   /** By act: shares of free, deep and packed hair that full effect takes. */
-  readonly takes: Float64Array;
+  readonly takes: readonly number[];
   /** By act, 0 for water and air: minutes, blade minutes, shares of skin and topcoat of a pass; rest at fewest and most passes. */
-  readonly passCosts: Float64Array;
+  readonly passCosts: readonly number[];
   /** Passes to begin from: by habit, much of everything, and none but the proof. */
   readonly habit: readonly number[];
   readonly heavy: readonly number[];
@@ -78,7 +78,7 @@ export interface ZoneAnswer {
 
 /** A limit on the clock is met when no more than this many minutes of it are unused. */
 const CLOSE_ENOUGH = 1;
-const MOST_SWEEPS = 12;
+const MOST_SWEEPS = 9;
 const STILL = 1e-3;
 
 /** Reckons what passes come to in a zone; also the only judge of a candidate. */
@@ -131,7 +131,7 @@ const within = (p: ZoneProblem, a: ZoneAnswer): boolean => a.skin <= p.bears + 1
  */
 function descend(
   p: ZoneProblem,
-  effects: Float64Array,
+  effects: number[],
   weight: number,
   strainSkin: number,
   strainWear: number,
@@ -215,7 +215,7 @@ function bestRest(A: number, B: number, q: number, low: number, high: number): n
 const costOfRest = (A: number, B: number, q: number, x: number): number =>
   A * (1 - x) + B * (1 - x) * (1 - x) - q * Math.log(x);
 
-function passesFrom(p: ZoneProblem, effects: Float64Array, f: Figures): number[] {
+function passesFrom(p: ZoneProblem, effects: number[], f: Figures): number[] {
   const passes: number[] = [];
   for (let k = 0; k < p.acts.length; k++) {
     passes.push(p.acts[k]?.hands ? -Math.log(Math.max(1e-12, 1 - (effects[k] ?? 0))) / f.effectPerPass : 0);
@@ -223,10 +223,10 @@ function passesFrom(p: ZoneProblem, effects: Float64Array, f: Figures): number[]
   return passes;
 }
 
-function effectsFrom(p: ZoneProblem, passes: readonly number[], f: Figures): Float64Array {
-  const effects = new Float64Array(p.acts.length);
+function effectsFrom(p: ZoneProblem, passes: readonly number[], f: Figures): number[] {
+  const effects: number[] = [];
   for (let k = 0; k < p.acts.length; k++) {
-    effects[k] = p.acts[k]?.hands ? 1 - Math.exp(-f.effectPerPass * (passes[k] ?? 0)) : 1;
+    effects.push(p.acts[k]?.hands ? 1 - Math.exp(-f.effectPerPass * (passes[k] ?? 0)) : 1);
   }
   return effects;
 }
@@ -281,7 +281,7 @@ const strainOf = (p: ZoneProblem, a: ZoneAnswer): number => Math.max(a.skin / p.
 /** Descends at a weight and a price on strain, in place, and reckons what that comes to. */
 function descended(
   p: ZoneProblem,
-  effects: Float64Array,
+  effects: number[],
   weight: number,
   strain: number,
   on: { skin: number; wear: number },
@@ -299,7 +299,7 @@ function descended(
  */
 function limited(
   p: ZoneProblem,
-  effects: Float64Array,
+  effects: number[],
   weight: number,
   prices: Prices,
   held: number,
@@ -325,7 +325,7 @@ function limited(
   }
   let highOver = strainOf(p, answer) - 1;
   // False position, damped: how far over the limit falls smoothly with the price.
-  for (let i = 0; i < 6 && highOver < -0.008; i++) {
+  for (let i = 0; i < 5 && highOver < -0.01; i++) {
     const slope = i % 3 === 2 ? 0.5 : clamp(lowOver / (lowOver - highOver), 0.08, 0.92);
     const middle = low + (high - low) * slope;
     const found = descended(p, effects, weight, middle, on, prices, held, f);
@@ -435,31 +435,41 @@ const leastPasses = (phase: PhaseId, f: Figures): number =>
 
 function problemOf(z: CoatZone, acts: readonly Act[], wears: number, f: Figures): ZoneProblem {
   const bears = skinTolerance(z);
-  const takes = new Float64Array(3 * acts.length);
-  const passCosts = new Float64Array(6 * acts.length);
-  for (const [k, a] of acts.entries()) {
-    takes[3 * k] = a.free;
-    takes[3 * k + 1] = a.deep;
-    takes[3 * k + 2] = a.open;
-    if (!a.hands) continue;
-    passCosts[6 * k] = a.minutesPerPass;
-    passCosts[6 * k + 1] = a.blade ? a.minutesPerPass : 0;
-    passCosts[6 * k + 2] = a.skinPerPass / bears;
-    passCosts[6 * k + 3] = a.wearPerPass / wears;
-    passCosts[6 * k + 4] = Math.exp(-f.effectPerPass * a.leastPasses);
-    passCosts[6 * k + 5] = Math.exp(-f.effectPerPass * a.mostPasses);
+  // Plain lists: small typed arrays cost more to make than they save.
+  const takes: number[] = [];
+  const passCosts: number[] = [];
+  const habit: number[] = [];
+  const heavy: number[] = [];
+  const nothing: number[] = [];
+  for (const a of acts) {
+    takes.push(a.free, a.deep, a.open);
+    if (a.hands) {
+      passCosts.push(
+        a.minutesPerPass,
+        a.blade ? a.minutesPerPass : 0,
+        a.skinPerPass / bears,
+        a.wearPerPass / wears,
+        Math.exp(-f.effectPerPass * a.leastPasses),
+        Math.exp(-f.effectPerPass * a.mostPasses),
+      );
+    } else passCosts.push(0, 0, 0, 0, 1, 1);
+    habit.push(a.habit);
+    heavy.push(a.hands ? clamp(HEAVY_PASSES, a.leastPasses, a.mostPasses) : 0);
+    nothing.push(a.leastPasses);
   }
   return {
-    ...z.pools,
+    freeG: z.pools.freeG,
+    deepG: z.pools.deepG,
+    packedG: z.pools.packedG,
     targetG: Math.min(poolsTotalG(z.pools), f.combGlides * z.fullG),
     bears,
     wears,
     acts,
     takes,
     passCosts,
-    habit: acts.map((a) => a.habit),
-    heavy: acts.map((a) => (a.hands ? clamp(HEAVY_PASSES, a.leastPasses, a.mostPasses) : 0)),
-    nothing: acts.map((a) => a.leastPasses),
+    habit,
+    heavy,
+    nothing,
   };
 }
 const HEAVY_PASSES = 2.5;

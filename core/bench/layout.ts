@@ -8,13 +8,14 @@
 import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import type { ConditionKind, TieGrade } from '../check/index.ts';
 import {
+  actionOf,
   BLADES,
   cautionsFor,
   rankAmong,
   reasonsOf,
   rule,
   takersOf,
-  type Fit,
+  type Action,
   type HouseRules,
   type Ranking,
   type Takers,
@@ -67,7 +68,8 @@ export interface Job extends CoatJob {
  */
 export interface Lookups {
   readonly phases: Map<readonly ToolKind[], PhaseLookups>;
-  readonly cautions: Map<string, readonly string[]>;
+  /** By piece and state, then by what a zone looks like. */
+  readonly cautions: Map<string, Map<string, readonly string[]>>;
 }
 export const noLookups = (): Lookups => ({ phases: new Map(), cautions: new Map() });
 
@@ -89,16 +91,20 @@ const MOST_CAUTIONS = 3;
 /** What the phase may use of the kit, and its rankings by what a zone looks like and how wet it is. */
 interface PhaseLookups {
   readonly takers: Takers;
-  readonly rankings: Map<string, Ranking>;
+  readonly rankings: Readonly<Record<Wetness, Map<string, Ranking>>>;
 }
 
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
 function fitsIn(z: CoatZone, phase: Phase, wetness: Wetness, job: Job): Ranking {
   const own = kept(job.seen.phases, phase.tools, () => ({
     takers: takersOf(roomOf(job.kit), phase.tools),
-    rankings: new Map<string, Ranking>(),
+    rankings: { dry: new Map(), damp: new Map(), soapy: new Map(), wet: new Map() },
   }));
-  return kept(own.rankings, `${z.likeness} ${wetness}`, () => rankAmong(own.takers, ruleContext(z, wetness, job)));
+  const known = own.rankings[wetness].get(z.likeness);
+  if (known) return known;
+  const made = rankAmong(own.takers, ruleContext(z, wetness, job));
+  own.rankings[wetness].set(z.likeness, made);
+  return made;
 }
 
 interface ZoneFits {
@@ -143,23 +149,33 @@ function assign(coat: Coat, phase: Phase, job: Job): readonly Assignment[] {
   const assignments: Assignment[] = [];
   while (open.length > 0) {
     const areaByTool = new Map<Tool, number>();
+    let main: Tool | undefined;
+    let most = 0;
     for (const { zone, fits } of open) {
       const best = fits[0]?.tool;
-      if (best) areaByTool.set(best, (areaByTool.get(best) ?? 0) + zone.areaM2);
+      if (!best) continue;
+      const area = (areaByTool.get(best) ?? 0) + zone.areaM2;
+      areaByTool.set(best, area);
+      if (area > most) [main, most] = [best, area];
     }
-    const [main] = [...areaByTool].sort((a, b) => b[1] - a[1])[0] ?? [];
     if (!main) break;
-    const takes = ({ fits }: ZoneFits): Fit | undefined =>
-      fits.find((f) => f.tool === main && f.fit >= IN_HAND_SHARE * (fits[0]?.fit ?? 0));
-    const taken = open.filter((f) => takes(f));
-    assignments.push({
-      tool: main,
-      choice: choiceIn(taken, main),
-      zones: taken.map(({ at, zone }) => ({ at, zone })),
-    });
-    open = open.filter((f) => !takes(f));
+    const taken: ZoneFits[] = [];
+    const rest: ZoneFits[] = [];
+    for (const f of open) (takes(f, main) ? taken : rest).push(f);
+    assignments.push({ tool: main, choice: choiceIn(taken, main), zones: taken });
+    open = rest;
   }
   return assignments;
+}
+
+/** Does a zone take this piece: its best, or one nearly as good. */
+function takes({ fits }: ZoneFits, piece: Tool): boolean {
+  const enough = IN_HAND_SHARE * (fits[0]?.fit ?? 0);
+  for (const f of fits) {
+    if (f.fit < enough) return false; // best first: what follows fits worse still
+    if (f.tool === piece) return true;
+  }
+  return false;
 }
 
 /** Why a piece was taken, told for the largest zone in which it is the best. */
@@ -197,12 +213,19 @@ function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] 
 /** Cautions of a step: the narrowest rules that apply in any of its zones. */
 export function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
   const ids = new Set<string>();
+  const own = kept(job.seen.cautions, `${tool.id} ${wetness}`, () => new Map<string, readonly string[]>());
+  let last = '';
   for (const z of zones) {
-    const here = kept(job.seen.cautions, `${tool.id} ${wetness} ${z.likeness}`, () =>
-      cautionsFor(tool, ruleContext(z, wetness, job)).map((found) => found.id),
-    );
+    if (z.likeness === last) continue; // left and right follow one another
+    last = z.likeness;
+    let here = own.get(z.likeness);
+    if (!here) {
+      here = cautionsFor(tool, ruleContext(z, wetness, job)).map((found) => found.id);
+      own.set(z.likeness, here);
+    }
     for (const id of here) ids.add(id);
   }
+  if (ids.size < 2) return [...ids];
   const narrowness = (id: string): number => Object.keys(rule(id).when).length;
   return [...ids].sort((a, b) => narrowness(b) - narrowness(a) || a.localeCompare(b)).slice(0, MOST_CAUTIONS);
 }
@@ -234,8 +257,11 @@ export function layPhase(coat: Coat, phase: Phase, job: Job, bladeLeft: { minute
     const minutes = new Map<CoatZone, number>();
     const workings = new Map<CoatZone, Working>();
     if (phase.work === 'hands') {
+      const actions: Partial<Record<Wetness, Action | undefined>> = {};
       for (const { zone } of a.zones) {
-        const w = handWorking(zone, a.tool, stateFor('hands', phase.id, zone), job);
+        const wetness = stateFor('hands', phase.id, zone);
+        const action = (actions[wetness] ??= actionOf(a.tool, wetness, job.house));
+        const w = action && handWorking(zone, a.tool, wetness, job, action);
         if (!w) continue;
         const passes = habitPasses(zone, phase, w, wearMost, job);
         workings.set(zone, w);
@@ -250,6 +276,8 @@ export function layPhase(coat: Coat, phase: Phase, job: Job, bladeLeft: { minute
       a.zones.map((z) => z.zone),
       (z, needed) => minutes.get(z) ?? needed,
       job,
+      undefined,
+      workings,
     );
     const given = new Map(worked.map((w) => [w.zone, w.minutes]));
     const zones = a.zones.map(({ at, zone }): LaidZone => ({

@@ -115,7 +115,7 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   const cutTo = (limit: number): Laid => {
     let slack = 1;
     let best = full;
-    for (let i = 0; i < 3; i++) {
+    for (let i = 0; i < 2; i++) {
       best = reckon(Math.max(0, hands - (fullMinutes - limit + slack) / share));
       const minutes = sum(best.steps.map((s) => s.minutes));
       if (minutes <= limit || best.handMinutes <= 0) break;

@@ -243,7 +243,7 @@ export type Watch = (z: CoatZone, wetness: Wetness) => void;
 
 /**
  * Works one step of a script on a coat, in place. minutesOf gives the minutes of a zone: a script's own, or what the
- * zone needs. Zones that stop, or that the coat does not have, are passed over.
+ * zone needs. Zones that stop are passed over. known: how hands work a zone, where that was reckoned already.
  */
 export function workStepOn(
   coat: Coat,
@@ -253,19 +253,22 @@ export function workStepOn(
   minutesOf: (z: CoatZone, needed: number) => number,
   job: CoatJob,
   watch?: Watch,
+  known?: ReadonlyMap<CoatZone, Working>,
 ): readonly ZoneWorked[] {
   const { work } = PHASES[phase];
-  const water = waterState(coat, zones, figuresOf(job));
-  const actions = new Map<Wetness, Action | undefined>();
+  const water = work === 'hands' ? undefined : waterState(coat, zones, figuresOf(job));
+  const actions: Partial<Record<Wetness, Action | undefined>> = {};
   const done: ZoneWorked[] = [];
   for (const z of zones) {
     const wetness = stateFor(work, phase, z);
     watch?.(z, wetness);
     if (z.condition === 'stop') continue;
-    if (work === 'hands') {
-      if (!actions.has(wetness)) actions.set(wetness, actionOf(tool, wetness, job.house));
-      const action = actions.get(wetness);
-      const w = action && handWorking(z, tool, wetness, job, action);
+    if (!water) {
+      let w = known?.get(z);
+      if (!w) {
+        const action = (actions[wetness] ??= actionOf(tool, wetness, job.house));
+        w = action && handWorking(z, tool, wetness, job, action);
+      }
       const minutes = minutesOf(z, 0);
       done.push({
         zone: z,

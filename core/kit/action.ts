@@ -43,8 +43,27 @@ const SECOND_ROW = 1.06;
 /** A head twice as wide is not twice as fast: it must lie flat. */
 const WIDTH_POWER = 0.6;
 
+type Known = Partial<Record<Wetness, Action | undefined>>;
+/** Answers by house and piece: the same few are asked for in every zone of every dog. */
+const KNOWN = new WeakMap<Quarrels, WeakMap<Piece, Known>>();
+
 /** What a piece does in a state of wetness in this house, or undefined when its kind does nothing in that state. */
 export function actionOf(piece: Piece, wetness: Wetness, house: Quarrels): Action | undefined {
+  let inHouse = KNOWN.get(house);
+  if (!inHouse) {
+    inHouse = new WeakMap();
+    KNOWN.set(house, inHouse);
+  }
+  let known = inHouse.get(piece);
+  if (!known) {
+    known = {};
+    inHouse.set(piece, known);
+  }
+  if (!(wetness in known)) known[wetness] = reckon(piece, wetness, house);
+  return known[wetness];
+}
+
+function reckon(piece: Piece, wetness: Wetness, house: Quarrels): Action | undefined {
   const row = toolRow(piece.kind);
   const take = row.take[wetness];
   if (!take) return undefined;

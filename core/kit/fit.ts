@@ -141,5 +141,9 @@ const part = (measure: FitMeasure, score: number, value: number, against: number
   against,
 });
 
+const LN_TOLERANCE = Math.log(GAP_TOLERANCE);
 /** 1 at the wished-for ratio, falling off alike on both sides. */
-const nearness = (ratio: number): number => Math.exp(-((Math.log(ratio) / Math.log(GAP_TOLERANCE)) ** 2) / 2);
+function nearness(ratio: number): number {
+  const off = Math.log(ratio) / LN_TOLERANCE;
+  return Math.exp(-(off * off) / 2);
+}

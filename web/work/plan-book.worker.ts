@@ -1,4 +1,4 @@
-/** Plans a whole book of dogs away from the page; says how far it is, and stops when it is ended. */
+/** Plans dogs away from the page; says how far it is, and stops when it is ended. */
 import type { BenchCase } from '../../contract/bench.ts';
 import { outlines, type Outline, type PlanRequest } from '../../core/bench/index.ts';
 
@@ -9,7 +9,8 @@ export interface BookAsked {
 export interface BookSaid {
   /** Outlines of the next dogs, in the order asked. */
   readonly outlines: readonly Outline[];
-  readonly done: number;
+  /** How many came before these. */
+  readonly before: number;
 }
 
 /** Dogs between two messages: often enough to be seen moving. */
@@ -17,13 +18,13 @@ const A_FEW = 5;
 
 self.addEventListener('message', ({ data }: MessageEvent<BookAsked>) => {
   const { room, cases } = data;
-  let done = 0;
+  let before = 0;
   let few: Outline[] = [];
   for (const outline of outlines(cases.map((c) => ({ ...c.case, ...room })))) {
     few.push(outline);
-    done++;
-    if (few.length === A_FEW || done === cases.length) {
-      self.postMessage({ outlines: few, done } satisfies BookSaid);
+    if (few.length === A_FEW || before + few.length === cases.length) {
+      self.postMessage({ outlines: few, before } satisfies BookSaid);
+      before += few.length;
       few = [];
     }
   }

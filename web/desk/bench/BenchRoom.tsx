@@ -61,8 +61,8 @@ function Book({ book }: { book: BenchCases }) {
     const whatIf = whatIfOf(new URLSearchParams(words));
     return { room: inRoom(book, whatIf), cases: book.cases };
   }, [book, words]);
-  const { outlines, of, state, cancel, again } = usePlannedBook(asked);
-  const open = outlines.filter((o) => o.method !== undefined);
+  const { outlines, done, of, state, cancel, again } = usePlannedBook(asked);
+  const open = outlines.filter((o) => o?.method !== undefined).filter((o) => o !== undefined);
   return (
     <>
       <div className="wt-title">
@@ -86,7 +86,7 @@ function Book({ book }: { book: BenchCases }) {
       />
       {state === 'working' && of > 0 && (
         <div className="wt-progress">
-          <ProgressBar now={outlines.length} max={of} label={`${outlines.length} of ${of}`} aria-label="Dogs planned" />
+          <ProgressBar now={done} max={of} label={`${done} of ${of}`} aria-label="Dogs planned" />
           <Button variant="outline-primary" size="sm" onClick={cancel}>
             Cancel
           </Button>
@@ -94,7 +94,7 @@ function Book({ book }: { book: BenchCases }) {
       )}
       {state === 'cancelled' && (
         <p className="wt-note" role="status">
-          Stopped after {outlines.length} of {of} dogs.{' '}
+          Stopped after {done} of {of} dogs.{' '}
           <Button variant="outline-primary" size="sm" onClick={again}>
             Plan them all
           </Button>
