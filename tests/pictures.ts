@@ -71,12 +71,28 @@ await picture('desk-plan-why', `/desk/dogs/demo-kelda/plan/${keldaCheck}?zone=ru
 });
 await picture('desk-kit', '/desk/kit');
 await picture('desk-rules', '/desk/rules');
-await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`);
+await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
+// The stairs in hand: a step dragged where a rule forbids it.
+await picture(
+  'desk-plan-changed',
+  `/desk/dogs/demo-anchor/plan/${anchorCheck}`,
+  { viewport: { width: 1280, height: 1100 } },
+  async (page) => {
+    const blade = page.locator('.wt-tread[aria-label*="Blade"]').first();
+    await blade.click();
+    for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Earlier' }).click();
+    await page.locator('.wt-fault').first().waitFor();
+    await page.locator('#stairs').evaluate((el) => el.scrollIntoView());
+  },
+);
 await picture('desk-plan-night', `/desk/dogs/demo-anchor/plan/${anchorCheck}?method=dry-first`, {
   colorScheme: 'dark',
 });
 await picture('desk-next-date', '/desk/dogs/demo-bollard/next');
 await picture('desk-ahead', '/desk/ahead');
+await picture('desk-bench', '/desk/bench', {}, async (page) => {
+  await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
+});
 await picture('desk-today', '/desk/day');
 await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.getByRole('radio', { name: /Slicker, then rake/ }).check();

@@ -281,7 +281,7 @@ class DemoDog {
       }
       log({ kind: 'step-done', step: i });
     });
-    const proof = plan.steps.findLast((s) => s.phase === 'comb' || s.phase === 'finish');
+    const proof = plan.steps.findLast((s) => s.phase === 'comb' || s.phase === 'edge' || s.phase === 'finish');
     for (const { zone } of proof?.zones ?? []) {
       const result: CombGrade = random() < 0.93 ? 'glides' : random() < 0.85 ? 'drags' : 'stops';
       log({ kind: 'comb', zone, result });

@@ -247,6 +247,35 @@ describe('the stairs, in the browser', () => {
     expect(kept?.snapshot.plan.steps).to.have.length(before.length - 1);
   });
 
+  it('plans every dog of the book in workers, shows how far it is, and stops on a word', async () => {
+    await page.goto('/desk/bench');
+    const rows = page.locator('.wt-table tbody tr');
+    await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
+    expect(await rows.count()).to.be.at.least(30);
+    expect(await rows.filter({ hasText: 'waits' }).count()).to.equal(0);
+    const alone = await page.getByText(/^\d+ dogs, /).textContent();
+    await page.getByLabel('A second person').click();
+    await page.waitForFunction((was) => !document.body.textContent.includes(was ?? ''), alone);
+    await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
+
+    // A book so large that somebody has the time to stop it.
+    await page.route('**/api/bench/cases', async (route) => {
+      const answer = await route.fetch();
+      const book: { cases: { dogId: string }[] } = await answer.json();
+      const cases = Array.from({ length: 40 }, (_, n) =>
+        book.cases.map((c) => ({ ...c, dogId: `${c.dogId}-${n}` })),
+      ).flat();
+      await route.fulfill({ json: { ...book, cases } });
+    });
+    await page.reload();
+    await page.getByRole('progressbar', { name: 'Dogs planned' }).waitFor();
+    await page.getByRole('button', { name: 'Cancel' }).click();
+    await page.getByText(/^Stopped after \d+ of \d+ dogs\./).waitFor();
+    await page.getByRole('button', { name: 'Plan them all' }).click();
+    await page.getByRole('progressbar', { name: 'Dogs planned' }).waitFor();
+    await page.unroute('**/api/bench/cases');
+  });
+
   it('prints on A4 with nothing cut, in full and short', async () => {
     for (const path of [`${kelda}?method=dry-first`, plan]) {
       for (const short of ['', '1']) {

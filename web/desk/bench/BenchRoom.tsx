@@ -1,6 +1,6 @@
 /** Bench: every dog of the book as it would be worked today, and what another room would change for all of them. */
 import { useMemo } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { BenchCases } from '../../../contract/bench.ts';
 import type { Outline } from '../../../core/bench/index.ts';
@@ -86,7 +86,10 @@ function Book({ book }: { book: BenchCases }) {
       />
       {state === 'working' && of > 0 && (
         <div className="wt-progress">
-          <ProgressBar now={done} max={of} label={`${done} of ${of}`} aria-label="Dogs planned" />
+          <progress aria-label="Dogs planned" value={done} max={of} />
+          <span>
+            {done} of {of}
+          </span>
           <Button variant="outline-primary" size="sm" onClick={cancel}>
             Cancel
           </Button>
@@ -111,7 +114,7 @@ function Book({ book }: { book: BenchCases }) {
       {of === 0 ? (
         <p className="wt-note">No dog of the book has a check yet. Feel one first.</p>
       ) : (
-        <div className="wt-sheet">
+        <div className="wt-sheet wt-wide" role="region" aria-label="Dogs of the book" tabIndex={0}>
           <table className="wt-table">
             <thead>
               <tr>

@@ -141,55 +141,57 @@ function Sheet({ bench, page, checkId, currency }: Props) {
             </div>
           </>
         )}
-        <table className="wt-bench-table">
-          <thead>
-            <tr>
-              <th scope="col">Done</th>
-              <th scope="col">Step</th>
-              <th scope="col">Where</th>
-              <th scope="col" className="is-number">
-                min
-              </th>
-              <th scope="col" className="is-number">
-                out
-              </th>
-              {!short && <th scope="col">How, and mind</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {shown.steps.map((s, i) => {
-              const held = care.steps.find((c) => c.step === s.id);
-              const first = s.cautions.map((id) => findRule(id)?.statement).find((t) => t !== undefined);
-              return (
-                <tr key={s.id}>
-                  <td>
-                    <span className="wt-tick" aria-hidden /> {i + 1}
-                  </td>
-                  <td>
-                    <strong>{PHASE_WORDS[s.phase]}</strong>
-                    <br />
-                    {s.tool.name}
-                  </td>
-                  <td>
-                    {capital(
-                      whereText(
-                        s.zones.map((z) => z.zone),
-                        workable,
-                      ),
-                    )}
-                  </td>
-                  <td className="is-number">{s.minutes}</td>
-                  <td className="is-number">{grams(s.gramsOut)}</td>
-                  {!short && (
+        <div className="wt-wide" role="region" aria-label="Steps" tabIndex={0}>
+          <table className="wt-bench-table">
+            <thead>
+              <tr>
+                <th scope="col">Done</th>
+                <th scope="col">Step</th>
+                <th scope="col">Where</th>
+                <th scope="col" className="is-number">
+                  min
+                </th>
+                <th scope="col" className="is-number">
+                  out
+                </th>
+                {!short && <th scope="col">How, and mind</th>}
+              </tr>
+            </thead>
+            <tbody>
+              {shown.steps.map((s, i) => {
+                const held = care.steps.find((c) => c.step === s.id);
+                const first = s.cautions.map((id) => findRule(id)?.statement).find((t) => t !== undefined);
+                return (
+                  <tr key={s.id}>
                     <td>
-                      {held && careText(held)} {first}
+                      <span className="wt-tick" aria-hidden /> {i + 1}
                     </td>
-                  )}
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+                    <td>
+                      <strong>{PHASE_WORDS[s.phase]}</strong>
+                      <br />
+                      {s.tool.name}
+                    </td>
+                    <td>
+                      {capital(
+                        whereText(
+                          s.zones.map((z) => z.zone),
+                          workable,
+                        ),
+                      )}
+                    </td>
+                    <td className="is-number">{s.minutes}</td>
+                    <td className="is-number">{grams(s.gramsOut)}</td>
+                    {!short && (
+                      <td>
+                        {held && careText(held)} {first}
+                      </td>
+                    )}
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
         {ties.length > 0 && (
           <p>
             <strong>Ties first.</strong> {ties.map(tieText).join(' ')}

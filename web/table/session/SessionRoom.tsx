@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { SessionPage } from '../../../contract/session.ts';
-import { PHASE_WORDS, type SessionAct, type StepRecord } from '../../../core/bench/index.ts';
+import { PHASE_WORDS, type PhaseId, type SessionAct, type StepRecord } from '../../../core/bench/index.ts';
 import { Caution } from '../../app/Caution.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -29,6 +29,9 @@ const nextWaiting = (steps: readonly StepRecord[], after: number): number | unde
   const order = [...steps.keys()];
   return [...order.slice(after + 1), ...order.slice(0, after + 1)].find((i) => steps[i]?.state === 'waiting');
 };
+
+/** Phases after which a comb through the zone says whether it is done. */
+const PROVES: readonly PhaseId[] = ['comb', 'edge', 'finish'];
 
 export type Log = (...acts: readonly SessionAct[]) => void;
 
@@ -90,7 +93,8 @@ function Working({ page }: { page: SessionPage }) {
     if (following === undefined) log(leave);
     else log(leave, { kind: 'step', step: following });
   };
-  const combing = step.phase === 'comb' || step.phase === 'finish';
+  // The proof is taken where the comb works, and at the latest before the dog leaves the table.
+  const combing = PROVES.includes(step.phase) || current === plan.steps.length - 1;
   const over = own?.state === 'done' || own?.state === 'skipped';
   return (
     <>
