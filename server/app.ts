@@ -15,6 +15,7 @@ import { dogRoutes } from './routes/dogs.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { productRoutes } from './routes/products.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 
@@ -80,6 +81,7 @@ export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
     dayRoutes(kept),
     checkRoutes(kept),
     photoRoutes(kept),
+    productRoutes(kept),
     sessionRoutes(kept),
     bookingRoutes(kept),
     homeRoutes(kept),

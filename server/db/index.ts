@@ -5,6 +5,7 @@ import { dogStore } from './dogs.ts';
 import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
+import { productStore } from './products.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
 
@@ -18,6 +19,7 @@ export function stores(db: Db) {
     salon: salonStore(db),
     kit: kitStore(db),
     photos: photoStore(db),
+    products: productStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

@@ -4,11 +4,9 @@ import fc from 'fast-check';
 import {
   answerOf,
   applyEdit,
-  coatIn,
   faultsOnly,
   FIGURES,
   isLegal,
-  jobOf,
   layOut,
   METHODS,
   planByHand,
@@ -20,9 +18,11 @@ import {
   splitOf,
   workMinutes,
   workScript,
+  worksite,
   type MethodPlan,
   type PlanRequest,
   type Script,
+  type Worksite,
 } from '../../core/bench/index.ts';
 import { zone } from '../../core/dog/index.ts';
 import { BLADES } from '../../core/kit/index.ts';
@@ -58,8 +58,8 @@ function openPlan(request: PlanRequest, nth: number): MethodPlan | undefined {
   return outcome?.kind === 'open' ? outcome : undefined;
 }
 
-const hairLeft = (script: Script, request: PlanRequest): number => {
-  const { coat } = workScript(script, coatIn(request), jobOf(request));
+const hairLeft = (script: Script, { found, job }: Worksite): number => {
+  const { coat } = workScript(script, found, job);
   return coat.zones.reduce((t, z) => t + z.pools.freeG + z.pools.deepG + z.pools.packedG, 0);
 };
 
@@ -114,8 +114,8 @@ describe('the bench, on random cases', () => {
         const must = (holds: boolean, what: string): void => {
           if (!holds) faults.push(`${plan.method}: ${what}`);
         };
-        const found = coatIn(request);
-        const job = jobOf(request);
+        const site = worksite(request);
+        const { found, job } = site;
         const script = scriptOf(plan.steps);
 
         // Limits and rules, by the same eyes that watch a script changed by hand.
@@ -148,14 +148,14 @@ describe('the bench, on random cases', () => {
           must(freeG + deepG + packedG <= (found.zones[i]?.startG ?? 0) + 1e-9, `grams made in ${z.id}`);
         }
         const out = worked.steps.reduce((t, s) => t + s.gramsOut, 0);
-        must(Math.abs(out + hairLeft(script, request) - found.startG) < 1e-6, 'grams out and left do not add up');
+        must(Math.abs(out + hairLeft(script, site) - found.startG) < 1e-6, 'grams out and left do not add up');
         must(Math.abs(out - plan.gramsOut) < 1e-6, 'the script does not give the plan back');
 
         // More minutes anywhere never leave more hair.
         const step = script[at % Math.max(1, script.length)];
         if (step) {
           const longer = applyEdit(script, { kind: 'minutes', id: step.id, minutes: workMinutes(step) + more });
-          const [before, after] = [hairLeft(script, request), hairLeft(longer, request)];
+          const [before, after] = [hairLeft(script, site), hairLeft(longer, site)];
           must(after <= before + 1e-9, `${more} min more of ${step.id} leave ${after - before} g more`);
           if (after < before - 1e-6) seen.longer++;
 
@@ -164,7 +164,7 @@ describe('the bench, on random cases', () => {
           const moved = applyEdit(script, { kind: 'move', id: step.id, to: place });
           const back = applyEdit(moved, { kind: 'move', id: step.id, to: script.indexOf(step) });
           must(JSON.stringify(back) === JSON.stringify(script), 'moved back, the script is another');
-          const again = planByHand(request, plan.method, back);
+          const again = planByHand(request, plan.method, back, site);
           must(
             Math.abs(again.gramsOut - plan.gramsOut) < 1e-9 && again.minutes === plan.minutes,
             'moved back, it gives something else',

@@ -19,6 +19,18 @@ const WRITES: readonly {
 }[] = [
   {
     method: 'POST',
+    path: '/products/moves',
+    good: { id: 'bad-m', product: 'Oat wash', day: '2031-04-09', kind: 'mixed', ml: 120 },
+    faults: [
+      [{ ml: -1 }, 'ml'],
+      [{ ml: '120' }, 'ml'],
+      [{ kind: 'spilt' }, 'kind'],
+      [{ product: '' }, 'product'],
+      [{ day: '2031-02-30' }, 'day'],
+    ],
+  },
+  {
+    method: 'POST',
     path: '/dogs',
     good: DOG,
     faults: [
@@ -168,6 +180,7 @@ const UNKNOWN: readonly (readonly [string, string, object?])[] = [
   ['GET', '/bookings/none/calendar.ics'],
   ['DELETE', '/kit/none'],
   ['DELETE', '/kit/upkeep/none'],
+  ['DELETE', '/products/moves/none'],
   ['PUT', '/kit/none', { ...TOOL, retired: false, version: 1 }],
   ['GET', '/checks/none/photos'],
   ['GET', '/photos/none'],

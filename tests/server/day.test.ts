@@ -42,4 +42,21 @@ describe('the day', () => {
     expect((await room.call('GET', '/day')).json.dogs).to.deep.equal([]);
     await room.close();
   });
+
+  it('keeps what was bought, mixed and counted, once, and takes it back', async () => {
+    const room = await openRoom({ demo: true });
+    const put = { id: 'move-1', product: 'Oat wash', day: '2026-01-02', kind: 'bought', ml: 5000 };
+    expect((await room.call('POST', '/products/moves', put)).status).to.equal(201);
+    expect((await room.call('POST', '/products/moves', put)).status).to.equal(200);
+    expect((await room.call('POST', '/products/moves', { ...put, ml: 1 })).status).to.equal(409);
+    const mixed = { ...put, id: 'move-2', kind: 'mixed', ml: 300 };
+    const { json } = await room.call('POST', '/products/moves', mixed);
+    expect(json.stock.find((s: { product: string }) => s.product === 'Oat wash').leftMl).to.equal(4700);
+    expect(json.moves[0]).to.deep.equal(mixed);
+    const back = await room.call('DELETE', '/products/moves/move-2');
+    expect(back.json.stock[0].leftMl).to.equal(5000);
+    expect((await room.call('DELETE', '/products/moves/move-2')).status).to.equal(404);
+    expect((await room.call('GET', '/products')).json).to.deep.equal(back.json);
+    await room.close();
+  });
 });

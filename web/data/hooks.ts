@@ -19,6 +19,7 @@ import type {
   UpkeepDraft,
 } from '../../contract/kit.ts';
 import type { PhotoRecord } from '../../contract/photo.ts';
+import type { ProductMoveDraft, ProductsPage } from '../../contract/product.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { SessionEvent } from '../../core/bench/index.ts';
@@ -82,6 +83,9 @@ export const useHomeCard = (dogId: string) =>
 export const useSalon = () =>
   useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
 
+export const useProducts = () =>
+  useQuery({ queryKey: ['products'], queryFn: () => api<ProductsPage>('GET', '/products') });
+
 export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: () => api<KitPage>('GET', '/kit') });
 
 export const useCoverage = () =>
@@ -137,6 +141,9 @@ export const useEditTool = () =>
 export const useUpkeep = () =>
   useWrite((entries: readonly UpkeepDraft[]) => api<KitPage>('POST', '/kit/upkeep', { entries }));
 export const useUndoUpkeep = () => useWrite((id: string) => api<object>('DELETE', `/kit/upkeep/${at(id)}`));
+export const useMoveProduct = () =>
+  useWrite((move: ProductMoveDraft) => api<ProductsPage>('POST', '/products/moves', move));
+export const useUndoMove = () => useWrite((id: string) => api<ProductsPage>('DELETE', `/products/moves/${at(id)}`));
 export const useRemovePhoto = () => useWrite((id: string) => api<object>('DELETE', `/photos/${at(id)}`));
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
 

@@ -50,7 +50,7 @@ export function faultText(f: Fault): string {
   const where = f.zones.length > 0 ? ` (${zonesShort(f.zones)})` : '';
   switch (f.code) {
     case 'forbidden':
-      return `${f.rule === undefined ? 'Not allowed here.' : rule(f.rule).statement}${where}`;
+      return `${(f.rule === undefined ? 'Not allowed here' : rule(f.rule).statement).replace(/\.$/, '')}${where}.`;
     case 'stopped-zone':
       return `Works where nothing is worked today${where}.`;
     case 'does-nothing':

@@ -1,67 +1,48 @@
 /** Desk → Today: the day's dogs at tub and dryer. What to mix, how long the air runs, and how much noise that is for one pair of ears. */
-import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { DayDog, DayPage } from '../../../contract/day.ts';
 import { coatRow } from '../../../core/dog/index.ts';
-import { productFor, type Dilution } from '../../../core/water/index.ts';
+import { productFor } from '../../../core/water/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
+import { dilutionOf, MOST_CONTACT_MINUTES, poured, useLabel, volume, type Label } from '../../app/tub.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useDay } from '../../data/hooks.ts';
 import { clockText, longDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { Noise } from './Noise.tsx';
-
-const KEY = 'woolly-tide.dilution';
-interface Typed {
-  readonly way: 'parts' | 'percent';
-  readonly parts: number;
-  readonly percent: number;
-}
-const USUAL: Typed = { way: 'parts', parts: 10, percent: 5 };
-
-/** The dilution on the label, as it was last set on this device. */
-function useDilution(): readonly [Typed, (t: Typed) => void] {
-  const [typed, setTyped] = useState<Typed>(() => {
-    try {
-      const kept: Partial<Typed> = JSON.parse(localStorage.getItem(KEY) ?? '{}');
-      return { ...USUAL, ...kept };
-    } catch {
-      return USUAL;
-    }
-  });
-  return [
-    typed,
-    (t) => {
-      localStorage.setItem(KEY, JSON.stringify(t));
-      setTyped(t);
-    },
-  ];
-}
-
-/** The dilution that was typed, where it is one. */
-function dilutionOf({ way, parts, percent }: Typed): Dilution | undefined {
-  if (way === 'parts') return parts >= 0 && parts <= 1000 ? { parts } : undefined;
-  return percent > 0 && percent <= 100 ? { percent } : undefined;
-}
+import { StockSheet } from './Stock.tsx';
 
 const WAYS = [
   { value: 'parts', word: '1 to …' },
   { value: 'percent', word: 'per cent' },
 ] as const;
 
-/** As fine as a jug shows: fives of millilitres, fifties from a litre on. */
-const poured = (value: number): number => {
-  const step = value >= 1000 ? 50 : 5;
-  return Math.round(value / step) * step;
-};
-const ml = (value: number): string =>
-  value >= 1000 ? `${(poured(value) / 1000).toFixed(2)}\u00a0l` : `${poured(value)}\u00a0ml`;
+const UNITS = [
+  { value: 'ml', word: 'ml and litres' },
+  { value: 'floz', word: 'fl oz and gallons' },
+] as const;
 
-function Tub({ page }: { page: DayPage }) {
-  const [typed, setTyped] = useDilution();
+/** Tub and shelf share what the label says. */
+function TubAndShelf({ page }: { page: DayPage }) {
+  const [label, setLabel] = useLabel();
+  const dilution = dilutionOf(label);
+  const bathed = page.dogs.filter((d) => d.bathes);
+  const todayMl = dilution
+    ? sum(bathed.map((d) => poured(productFor(d.weightKg, d.coatClass, dilution).concentrateMl)))
+    : 0;
+  return (
+    <>
+      <Tub page={page} typed={label} setTyped={setLabel} />
+      <StockSheet label={label} onLabel={setLabel} today={page.today} todayMl={todayMl} />
+    </>
+  );
+}
+
+function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped: (label: Label) => void }) {
+  const ml = (value: number): string => volume(value, typed.unit);
   const dilution = dilutionOf(typed);
   const bathed = page.dogs.filter((d) => d.bathes);
   const mixes = dilution ? bathed.map((d) => ({ d, mix: productFor(d.weightKg, d.coatClass, dilution) })) : [];
@@ -89,6 +70,19 @@ function Tub({ page }: { page: DayPage }) {
             {typed.way === 'parts' ? 'Parts are 0, neat, to 1000.' : 'Per cent is above 0, at most 100.'}
           </Form.Control.Feedback>
         </Form.Group>
+        <Form.Group controlId="contact">
+          <Form.Label>Minutes left on</Form.Label>
+          <Form.Control
+            type="number"
+            min={0}
+            max={MOST_CONTACT_MINUTES}
+            value={typed.contactMinutes}
+            isInvalid={typed.contactMinutes < 0 || typed.contactMinutes > MOST_CONTACT_MINUTES}
+            onChange={(e) => setTyped({ ...typed, contactMinutes: Number(e.target.value) })}
+          />
+          <Form.Control.Feedback type="invalid">Minutes are 0 to {MOST_CONTACT_MINUTES}.</Form.Control.Feedback>
+        </Form.Group>
+        <Pick name="Poured in" options={UNITS} value={typed.unit} onPick={(unit) => setTyped({ ...typed, unit })} />
       </div>
       {bathed.length === 0 ? (
         <p>No dog of today is planned for a bath.</p>
@@ -175,7 +169,7 @@ export function DayRoom() {
           <div className="wt-cols wt-kit">
             <div className="wt-cols">
               <Dogs dogs={page.dogs} timeZone={page.timeZone} />
-              <Tub page={page} />
+              <TubAndShelf page={page} />
             </div>
             <Noise page={page} />
           </div>

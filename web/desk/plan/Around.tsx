@@ -17,6 +17,8 @@ import {
   type Worksite,
 } from '../../../core/bench/index.ts';
 import { usualStandingMinutes } from '../../../core/dog/index.ts';
+import { bathRhythm, mixOf, washesMl } from '../../../core/water/index.ts';
+import { contactOf, dilutionOf, keptLabel, volume } from '../../app/tub.ts';
 import { bandText, breaksText, priceBand, rivalText, supportsText, tieText, zonesShort } from '../../words/bench.ts';
 import { grams, minutesText, percent } from '../../words/figures.ts';
 
@@ -129,6 +131,58 @@ function Visits(props: Props) {
   );
 }
 
+const SKIN_WORDS = {
+  sound: 'Skin is sound',
+  dry: 'Skin flakes: it needs its oil',
+  sore: 'Skin is red: mild soap, lukewarm, and a vet if it stays',
+  vet: 'Skin is for a vet first: bathe as it says, or not',
+} as const;
+
+/** Shampoo for this dog and this coat, how long it stays on, and when the next bath may be. */
+function Water({ request, shown }: Props) {
+  const label = keptLabel();
+  const dilution = dilutionOf(label);
+  const bathes = shown.steps.some((s) => s.phase === 'bath');
+  const rhythm = bathRhythm(
+    Object.values(request.check.zones).map((z) => z.skin),
+    request.dog.traits,
+    request.house,
+  );
+  const washes = washesMl(request.check.weightKg, request.dog.coatClass);
+  return (
+    <section className="wt-sheet" aria-labelledby="water">
+      <h2 id="water">Water</h2>
+      {bathes && dilution && rhythm.skin !== 'vet' && (
+        <>
+          <ul>
+            {washes.map((ml, i) => {
+              const mix = mixOf(ml, dilution);
+              return (
+                <li key={i === 0 ? 'first' : 'second'}>
+                  {i === 0 ? 'First wash' : 'Second wash'}: {volume(mix.concentrateMl, label.unit)} of product in{' '}
+                  {volume(mix.waterMl, label.unit)} of water
+                </li>
+              );
+            })}
+          </ul>
+          <p>
+            {label.way === 'parts' ? `1 to ${label.parts}` : `${label.percent} %`}, left on{' '}
+            {minutesText(contactOf(label))}. <Link to="/desk/day">Set what the label says</Link>
+          </p>
+        </>
+      )}
+      <p>
+        {SKIN_WORDS[rhythm.skin]}
+        {rhythm.skin === 'vet' ? '.' : `; ${rhythm.least} to ${rhythm.most} days between baths.`}
+      </p>
+      <p className="wt-soft">
+        The label and the vet go before this. No human shampoo; oils, tea tree above all, can poison a dog: by the
+        label’s dilution only, never by mouth.
+      </p>
+    </section>
+  );
+}
+
 function Held({ care }: Props) {
   return (
     <section className="wt-sheet" aria-labelledby="held">
@@ -181,6 +235,7 @@ export function Around(props: Props) {
       <Quote {...props} />
       <Visits {...props} />
       <Ties {...props} />
+      <Water {...props} />
       <Held {...props} />
       <Rivals {...props} />
     </div>

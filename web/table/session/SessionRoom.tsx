@@ -13,6 +13,7 @@ import type { Looks } from '../../desk/dog/looks.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { zoneName } from '../../../core/dog/index.ts';
+import { ContactTimer } from './ContactTimer.tsx';
 import { Finished } from './Finished.tsx';
 import { Proof } from './Proof.tsx';
 import { useNow } from './useNow.ts';
@@ -125,6 +126,9 @@ function Working({ page }: { page: SessionPage }) {
           <p className="wt-clock mt-3" aria-label="Time on this step">
             {clock(worked)} <span className="fs-4 wt-soft">of {minutesText(step.minutes)}</span>
           </p>
+          {(step.phase === 'bath' || step.phase === 'rewash') && (
+            <ContactTimer key={step.id} sessionId={page.id} step={step.id} />
+          )}
           <p className="wt-soft">
             About {grams(step.gramsOut)} out; {percent(step.shareLeft)} of the loose coat left after it.
           </p>

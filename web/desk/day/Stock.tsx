@@ -1,0 +1,114 @@
+/** What is left of each product: today's mix taken from it, a bottle put to it, or the shelf counted. */
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { ProductMoveDraft, ProductsPage } from '../../../contract/product.ts';
+import { day, formatDay } from '../../../core/quantity/index.ts';
+import type { StockKind } from '../../../core/water/index.ts';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { typedMl, volume, type Label } from '../../app/tub.ts';
+import { newId } from '../../data/client.ts';
+import { useMoveProduct, useProducts, useUndoMove } from '../../data/hooks.ts';
+
+const KIND_WORDS: Readonly<Record<StockKind, string>> = { bought: 'bought', mixed: 'mixed', counted: 'counted' };
+
+interface Props {
+  readonly label: Label;
+  readonly onLabel: (label: Label) => void;
+  readonly today: number;
+  /** Concentrate that today's dogs take, mL. */
+  readonly todayMl: number;
+}
+
+function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: ProductsPage }) {
+  const move = useMoveProduct();
+  const undo = useUndoMove();
+  const [typed, setTyped] = useState('');
+  const product = label.product.trim();
+  const own = page.stock.find((s) => s.product === product);
+  const last = page.moves[0];
+  const ml = typedMl(Number(typed), label.unit);
+  const write = (kind: StockKind, amount: number): void => {
+    const draft: ProductMoveDraft = { id: newId(), product, day: formatDay(day(today)), kind, ml: amount };
+    move.mutate(draft, { onSuccess: () => setTyped('') });
+  };
+  const typedOk = typed !== '' && ml >= 0 && ml <= 200_000;
+  return (
+    <>
+      <Form.Group controlId="product" className="wt-dilution">
+        <Form.Label>Product</Form.Label>
+        <Form.Control
+          value={label.product}
+          maxLength={60}
+          list="products"
+          onChange={(e) => onLabel({ ...label, product: e.target.value })}
+        />
+        <datalist id="products">
+          {page.stock.map((s) => (
+            <option key={s.product} value={s.product} />
+          ))}
+        </datalist>
+      </Form.Group>
+      {own ? (
+        <p role="status">
+          <strong>{volume(Math.max(0, own.leftMl), label.unit)}</strong> should be left
+          {own.lastsDays !== undefined && `, for ${own.lastsDays} ${own.lastsDays === 1 ? 'day' : 'days'} at this pace`}
+          . <span className="wt-soft">{volume(own.mixedMl, label.unit)} mixed in four weeks.</span>
+          {own.leftMl < todayMl && <strong> Not enough for today.</strong>}
+        </p>
+      ) : (
+        <p className="wt-soft">Nothing is written down of this product yet. Count what stands on the shelf.</p>
+      )}
+      <div className="wt-acts">
+        <Button
+          variant="outline-primary"
+          disabled={product === '' || todayMl <= 0 || move.isPending}
+          onClick={() => write('mixed', Math.round(todayMl))}
+        >
+          Mixed for today: {volume(todayMl, label.unit)}
+        </Button>
+        <Form.Control
+          type="number"
+          min={0}
+          className="wt-short"
+          aria-label={label.unit === 'ml' ? 'Amount, ml' : 'Amount, fl oz'}
+          placeholder={label.unit === 'ml' ? 'ml' : 'fl oz'}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <Button
+          variant="outline-primary"
+          disabled={product === '' || !typedOk || move.isPending}
+          onClick={() => write('bought', ml)}
+        >
+          Bought
+        </Button>
+        <Button
+          variant="outline-primary"
+          disabled={product === '' || !typedOk || move.isPending}
+          onClick={() => write('counted', ml)}
+        >
+          Counted on the shelf
+        </Button>
+      </div>
+      <Refusal error={move.error ?? undo.error} />
+      {last && (
+        <p className="wt-soft">
+          Last: {last.product}, {volume(last.ml, label.unit)} {KIND_WORDS[last.kind]}.{' '}
+          <Button variant="link" className="p-0" onClick={() => undo.mutate(last.id)}>
+            Take it back
+          </Button>
+        </p>
+      )}
+    </>
+  );
+}
+
+export function StockSheet(props: Props) {
+  const products = useProducts();
+  return (
+    <section className="wt-sheet" aria-labelledby="stock">
+      <h2 id="stock">Product left</h2>
+      <Loaded query={products}>{(page) => <Shelf page={page} {...props} />}</Loaded>
+    </section>
+  );
+}

@@ -1,0 +1,48 @@
+/** How long the soap is left on: a timer by the tub that outlives a reload and says when to rinse. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { contactOf, keptLabel } from '../../app/tub.ts';
+import { useNow } from './useNow.ts';
+
+const keyOf = (sessionId: string, step: string): string => `wt-contact ${sessionId} ${step}`;
+
+function begunAt(key: string): number | undefined {
+  const kept = Number(localStorage.getItem(key));
+  return Number.isFinite(kept) && kept > 0 ? kept : undefined;
+}
+
+export function ContactTimer({ sessionId, step }: { sessionId: string; step: string }) {
+  const key = keyOf(sessionId, step);
+  const [began, setBegan] = useState(() => begunAt(key));
+  const minutes = contactOf(keptLabel());
+  const now = useNow(began !== undefined);
+  if (minutes === 0) return null;
+  const leftMs = began === undefined ? minutes * 60_000 : began + minutes * 60_000 - now;
+  const seconds = Math.max(0, Math.ceil(leftMs / 1000));
+  const start = (): void => {
+    const at = Date.now();
+    localStorage.setItem(key, String(at));
+    setBegan(at);
+  };
+  return (
+    <div className="wt-contact">
+      {began === undefined ? (
+        <Button variant="outline-primary" onClick={start}>
+          Soap is on: leave it {minutes} min
+        </Button>
+      ) : (
+        <>
+          <p role="timer" aria-label="Contact time left" className="wt-clock">
+            {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
+          </p>
+          <p role="status" className={seconds === 0 ? 'wt-note wt-note-good' : 'wt-soft'}>
+            {seconds === 0 ? 'Rinse now, to the last of the soap.' : 'Soap is on. Keep a hand on the dog.'}
+          </p>
+          <Button variant="outline-primary" onClick={start}>
+            Start again
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}
