@@ -2,12 +2,12 @@
  * Decides what is wrong with a script, at which step, and what one act would mend it. A planned script has no fault;
  * one that was edited by hand may have any.
  */
-import { sum } from '../quantity/index.ts';
+import { kept, sum } from '../quantity/index.ts';
 import type { ZoneId } from '../dog/index.ts';
 import { BLADES, forbiddenBy, rule, type Tool, type Wetness } from '../kit/index.ts';
 import { DRY_TO_SKIN, ruleContext, skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
 import { applyEdit, stepsFor, type Edit } from './edit.ts';
-import { kept, rankingIn, type Job } from './layout.ts';
+import { rankingIn, type Job } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep } from './script.ts';
 import { combFalls, pieceOf, workScript } from './simulate.ts';

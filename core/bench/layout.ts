@@ -5,7 +5,7 @@
  * In each phase every zone takes the best-fitting piece of the kit that no rule forbids in the state in which the
  * phase finds it; zones with the same piece make one step. Skin, topcoat and blade limits cut passes, never rules.
  */
-import { ceilTo, clamp, err, ok, sum, type Result } from '../quantity/index.ts';
+import { ceilTo, clamp, err, kept, ok, sum, type Result } from '../quantity/index.ts';
 import type { ConditionKind, TieGrade } from '../check/index.ts';
 import {
   actionOf,
@@ -72,15 +72,6 @@ export interface Lookups {
   readonly cautions: Map<string, Map<string, readonly string[]>>;
 }
 export const noLookups = (): Lookups => ({ phases: new Map(), cautions: new Map() });
-
-/** The value of a key, made and kept the first time. */
-export function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
-  const there = map.get(key);
-  if (there !== undefined) return there;
-  const made = make();
-  map.set(key, made);
-  return made;
-}
 
 /** Whole minutes, rounded up; floating dust above a whole minute does not count. */
 export const wholeUp = (minutes: number): number => ceilTo(minutes - 1e-9, 1);

@@ -3,7 +3,7 @@
  * and how much hair this dog gives against what touch said. Few sessions move the start values a little, many all the
  * way (core/bench/doubt.ts).
  */
-import { sum } from '../quantity/index.ts';
+import { kept, sum } from '../quantity/index.ts';
 import {
   ratioOf,
   type Learnt,
@@ -69,11 +69,3 @@ const paceOf = (seen: ReadonlyMap<ToolKind, readonly Observed[]>, from: Learnt['
   ...from,
   ...Object.fromEntries([...seen].map(([kind, list]) => [kind, ratioOf(list, 'minutes', from[kind])])),
 });
-
-function kept<K, V>(map: Map<K, V>, key: K, make: () => V): V {
-  const there = map.get(key);
-  if (there !== undefined) return there;
-  const made = make();
-  map.set(key, made);
-  return made;
-}
