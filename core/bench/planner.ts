@@ -217,7 +217,8 @@ function score({ plan, measures }: Measured, request: PlanRequest, fastest: numb
       w.comfort * (1 - clamp(discomfort, 0, 1)) +
       w.dust * (1 - clamp(measures.dust / DUST_TO_FLEE_G, 0, 1))) /
       all +
-    (method(plan.method).needs.favour ?? 0) -
+    // A routine made for such a dog is no favour to it when it takes longer than the dog bears.
+    (measures.standing > 0 ? 0 : (method(plan.method).needs.favour ?? 0)) -
     (tooSoon ? BATH_TOO_SOON : 0)
   );
 }
