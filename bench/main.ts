@@ -14,6 +14,7 @@ import {
   scriptOf,
   workMinutes,
   worksite,
+  type FewOutlines,
   type PlanRequest,
 } from '../core/bench/index.ts';
 import { BREEDS, ZONE_IDS, type Dog } from '../core/dog/index.ts';
@@ -127,11 +128,11 @@ function planned(requests: readonly PlanRequest[]): Promise<number> {
   return new Promise((resolve, reject) => {
     const worker = fork(new URL('./plan-book.ts', import.meta.url), { execArgv: ['--import=tsx'] });
     let began = 0;
-    worker.on('message', (said: { ready?: boolean; done?: number }) => {
+    worker.on('message', (said: Partial<FewOutlines> & { ready?: boolean }) => {
       if (said.ready) {
         began = performance.now();
         worker.send(requests);
-      } else if (said.done === requests.length) {
+      } else if ((said.before ?? 0) + (said.outlines?.length ?? 0) === requests.length) {
         resolve(performance.now() - began);
         worker.disconnect();
       }

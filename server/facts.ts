@@ -98,15 +98,24 @@ export const planRoomOf = (kept: Kept): PlanRoom => ({
 
 /** Sessions that still say something about today's hands. */
 const TEACHING_SESSIONS = 300;
+/** What each file's log had taught when it was this long: folding hundreds of sessions anew for every plan takes longer. */
+const TAUGHT = new WeakMap<Stores, { readonly size: string; readonly taught: Taught }>();
+
 /** What the newest sessions have taught about pace and grams. */
-export const taughtBy = (kept: Kept): Taught =>
-  learn(
+function taughtBy(kept: Kept): Taught {
+  const size = kept.stores.sessions.logSize();
+  const known = TAUGHT.get(kept.stores);
+  if (known?.size === size) return known.taught;
+  const taught = learn(
     kept.stores.sessions.recent(TEACHING_SESSIONS).map((s) => ({
       dogId: s.dogId,
       plan: s.snapshot.plan,
       record: recordOf(kept, s),
     })),
   );
+  TAUGHT.set(kept.stores, { size, taught });
+  return taught;
+}
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(

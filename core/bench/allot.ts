@@ -11,13 +11,13 @@
  */
 import { clamp } from '../quantity/index.ts';
 import { coatRow } from '../dog/index.ts';
-import { actionOf, BLADES } from '../kit/index.ts';
+import { actionOf, BLADES, type Take } from '../kit/index.ts';
 import { skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
-import { figuresOf, shieldFactor } from './work.ts';
+import { figuresOf, scaled } from './work.ts';
 import type { Figures } from './figures.ts';
 import type { Job, LaidStep } from './layout.ts';
 import type { PhaseId } from './methods.ts';
-import { poolsTotalG } from './release.ts';
+import { poolsTotalG, shieldFactor } from './release.ts';
 
 /** One piece over one zone: what it takes at full effect, and for hands what a pass costs. */
 interface Act {
@@ -475,14 +475,10 @@ function problemOf(z: CoatZone, acts: readonly Act[], wears: number, f: Figures)
 const HEAVY_PASSES = 2.5;
 
 /** What water, towel, air or the work on a tie takes when it has its minutes. */
-function waterTake(s: LaidStep, job: Job, f: Figures): { free: number; deep: number; open: number } {
+function waterTake(s: LaidStep, job: Job, f: Figures): Take | undefined {
   const state = s.phase.work === 'ties' ? 'dry' : s.phase.wetness;
-  const take = actionOf(s.tool, state, job.house)?.take;
-  return {
-    free: (take?.free ?? 0) * f.columnFree,
-    deep: (take?.deep ?? 0) * f.columnDeep,
-    open: (take?.open ?? 0) * f.columnOpen,
-  };
+  const action = actionOf(s.tool, state, job.house);
+  return action && scaled(action.take, f);
 }
 
 export interface Allotment {

@@ -14,7 +14,7 @@ export type Side = 'left' | 'right';
 
 export interface StepCare {
   readonly step: string;
-  readonly position: 'tub' | 'stands' | 'lies' | 'sits';
+  readonly position: 'tub' | 'stands' | 'lies';
   /** Side on which a lying dog is worked first; the other follows after a turn. */
   readonly firstSide?: Side | undefined;
   /** What the second person, or else the free hand, does. */

@@ -1,7 +1,9 @@
 /** Decides who works and for how long: the clock of one pair of hands or two, and what of a visit a dog has to stand. */
+import { sum } from '../quantity/index.ts';
 import type { Dog, DogTrait } from '../dog/index.ts';
 import type { Figures } from './figures.ts';
 import type { PhaseWork } from './methods.ts';
+import type { PlanStep } from './plan.ts';
 
 export interface Crew {
   /** A second person at this dog. */
@@ -25,6 +27,10 @@ export function clockShare(work: PhaseWork, crew: Crew | undefined, f: Figures):
       return f.teamWater;
   }
 }
+
+/** Minutes of one person's work in steps: what zones were given, or the clock where that is rounded up. */
+export const workOf = (steps: readonly Pick<PlanStep, 'minutes' | 'zones'>[]): number =>
+  sum(steps.map((s) => Math.max(s.minutes, sum(s.zones.map((z) => z.minutes)))));
 
 /** How a dog can be for a kind of work: water wants it on its feet, half of the air, and hands take it as it lies. */
 const STANDS: Readonly<Record<PhaseWork, number>> = {

@@ -8,8 +8,8 @@
  */
 import { gammaQuantile, sum } from '../quantity/index.ts';
 import type { ToolKind } from '../kit/index.ts';
-import type { PhaseWork } from './methods.ts';
-import { PHASES } from './methods.ts';
+import { workOf } from './crew.ts';
+import { PHASES, type PhaseWork } from './methods.ts';
 import type { Band, Bands, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
 import type { PlanRequest } from './planner.ts';
@@ -36,7 +36,7 @@ const SPREAD = { minutes: 0.05, grams: 0.16 } as const;
 /** Squared relative doubt about a start value that nobody has measured. Guess. */
 const START_DOUBT = { minutes: 0.03, grams: 0.09 } as const;
 
-export const START: Ratio = { mean: 1, doubt: START_DOUBT.minutes, seen: 0 };
+const START: Ratio = { mean: 1, doubt: START_DOUBT.minutes, seen: 0 };
 
 /**
  * A ratio from what was measured, shrunk toward `from`: the start value, or what all hands together have taught.
@@ -102,7 +102,7 @@ export function bandsOf(steps: readonly PlanStep[], request: PlanRequest): Bands
     doubt += (request.learnt?.pace[s.tool.kind]?.doubt ?? START_DOUBT.minutes) * (minutes ? s.minutes / minutes : 0);
   }
   const ofMinutes = bandAbout(minutes, minutes === 0 ? 0 : variance / minutes ** 2 + doubt + SPREAD.minutes * 0.25);
-  const work = sum(steps.map((s) => Math.max(s.minutes, sum(s.zones.map((z) => z.minutes)))));
+  const work = workOf(steps);
   const price = (m: number): number => priceCents(minutes === 0 ? 0 : (work * m) / minutes, request.house.rates);
   const gramsOut = sum(steps.map((s) => s.gramsOut));
   return {

@@ -8,7 +8,7 @@ import { allot } from './allot.ts';
 import { copyOf, ruleContext, type Coat, type CoatZone } from './coat.ts';
 import { choiceOf, layPhase, type Job, type LaidStep, type LaidZone } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
-import { ALWAYS, workMinutes, type Script, type ScriptStep, type ScriptZone } from './script.ts';
+import { roomOf, workMinutes, type Script, type ScriptStep, type ScriptZone } from './script.ts';
 import { pieceOf, workScript } from './simulate.ts';
 import { handWorking, stateFor, workStepOn } from './work.ts';
 
@@ -157,6 +157,6 @@ function laidFrom(script: Script, found: Coat, job: Job): readonly LaidStep[] {
 export function piecesFor(step: ScriptStep, job: Job): readonly { readonly id: string; readonly name: string }[] {
   const kinds = PHASES[step.phase].tools;
   const own = pieceOf(step, job);
-  const others = [...job.kit, ...ALWAYS].filter((t) => t.id !== own.id && kinds.includes(t.kind));
+  const others = roomOf(job.kit).filter((t) => t.id !== own.id && kinds.includes(t.kind));
   return [own, ...others].map(({ id, name }) => ({ id, name }));
 }

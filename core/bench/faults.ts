@@ -180,11 +180,8 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
   return faults;
 }
 
-function push<K>(map: Map<K, ZoneId[]>, key: K, zone: ZoneId): void {
-  const there = map.get(key);
-  if (there) there.push(zone);
-  else map.set(key, [zone]);
-}
+const push = <K>(map: Map<K, ZoneId[]>, key: K, zone: ZoneId): void =>
+  void kept(map, key, (): ZoneId[] => []).push(zone);
 
 const lastWith = (script: Script, phase: PhaseId): string | undefined => script.findLast((s) => s.phase === phase)?.id;
 

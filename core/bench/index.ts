@@ -99,4 +99,4 @@ export { type Band, type Bands } from './plan.ts';
 export { type Job, type LaidStep, layOut, noLookups } from './layout.ts';
 export { type Allotment, type ZoneProblem, type ZoneAnswer, allot, problemsOf, solveZone, answerOf } from './allot.ts';
 export { type Coat, coatOf, coatAsFound, rested } from './coat.ts';
-export { type Outline, outlineOf, outlines } from './many.ts';
+export { type FewOutlines, type Outline, outlines } from './many.ts';

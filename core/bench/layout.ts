@@ -35,8 +35,9 @@ import {
 } from './coat.ts';
 import { bathes, type Method, type Phase } from './methods.ts';
 import type { MethodRuling, ToolChoice } from './plan.ts';
+import { shieldFactor } from './release.ts';
 import { roomOf } from './script.ts';
-import { figuresOf, handWorking, shieldFactor, shieldOf, stateFor, workStepOn, type Working } from './work.ts';
+import { figuresOf, handWorking, shieldOf, stateFor, workStepOn, type Working } from './work.ts';
 
 /** One piece in its zones for one phase. */
 export interface LaidStep {

@@ -17,7 +17,7 @@ export interface Outline {
   readonly over: number;
 }
 
-export function outlineOf(request: PlanRequest): Outline {
+function outlineOf(request: PlanRequest): Outline {
   const plan = planVisit(request);
   const best = plan.recommended && openMethod(plan, plan.recommended.method);
   const bears = bearsInAll(request.dog, request.crew);
@@ -33,7 +33,18 @@ export function outlineOf(request: PlanRequest): Outline {
   };
 }
 
-/** Outlines of many requests, one at each step: whoever takes them may stop at any. */
-export function* outlines(requests: Iterable<PlanRequest>): Generator<Outline, void, undefined> {
-  for (const request of requests) yield outlineOf(request);
+/** Dogs between two messages: often enough to be seen moving. */
+const A_FEW = 5;
+
+/** Some outlines of a list, and how many came before them. */
+export interface FewOutlines {
+  readonly outlines: readonly Outline[];
+  readonly before: number;
+}
+
+/** Outlines of many requests, a few at each step: whoever takes them may say how far it is, and stop at any. */
+export function* outlines(requests: readonly PlanRequest[]): Generator<FewOutlines, void, undefined> {
+  for (let before = 0; before < requests.length; before += A_FEW) {
+    yield { outlines: requests.slice(before, before + A_FEW).map(outlineOf), before };
+  }
 }

@@ -5,7 +5,7 @@ import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
 import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
 import { allotter, houseYield, type Allotment } from './allot.ts';
 import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat } from './coat.ts';
-import { clockShare, lies, standingShare, type Crew } from './crew.ts';
+import { clockShare, lies, standingShare, workOf, type Crew } from './crew.ts';
 import { bandsOf, looseBand, paceByKind, type Learnt } from './doubt.ts';
 import { FIGURES, type Figures } from './figures.ts';
 import { layOut, noLookups, type Job } from './layout.ts';
@@ -81,9 +81,6 @@ export const bearsInAll = (dog: Dog, crew: Crew | undefined): number =>
 
 export const standingMinutes = (steps: readonly PlanStep[], dog: Dog, crew: Crew | undefined): number =>
   Math.round(sum(steps.map((s) => s.minutes * standingShare(PHASES[s.phase].work, dog, crew))));
-
-const workMinutesOf = (steps: readonly PlanStep[]): number =>
-  sum(steps.map((s) => Math.max(s.minutes, sum(s.zones.map((z) => z.minutes)))));
 
 /** Surface that need not be proved, and hair that may stay, to keep the dog's time: more, and the work is split. Guess. */
 const GIVEN_UP = { proof: 0.03, hair: 0.03 };
@@ -171,7 +168,7 @@ function measure(m: Method, walk: Laid, request: PlanRequest, job: Job): Measure
     wear,
     dryerMinutes,
     dustG,
-    priceCents: priceCents(workMinutesOf(walk.steps), house.rates),
+    priceCents: priceCents(workOf(walk.steps), house.rates),
     standingMinutes: standing,
     falls: proof.share,
     notFalling: proof.notIn,

@@ -112,12 +112,15 @@ export function passesUntil(
   return effect < 1 ? -Math.log(1 - effect) / f.effectPerPass : Infinity;
 }
 
+/** How much more a pass loads the skin by the shield that stands there, 0..1: 1 under all of it. */
+export const shieldFactor = (shield: number, f: Figures): number => f.bareSkin - (f.bareSkin - 1) * clamp(shield, 0, 1);
+
 /**
  * Skin load of one pass, as a share of what a torso bears in a visit (1).
  * shield 0..1: share of the undercoat found at the start that still stands between tool and skin.
  */
 export const skinLoadPerPass = (skinPerPass: number, shield: number, soapy: boolean, f: Figures = FIGURES): number =>
-  skinPerPass * f.columnSkin * (f.bareSkin - (f.bareSkin - 1) * clamp(shield, 0, 1)) * (soapy ? f.soapSkin : 1);
+  skinPerPass * f.columnSkin * shieldFactor(shield, f) * (soapy ? f.soapSkin : 1);
 
 /** Topcoat wear of one pass, as a share of the guard hair. frays: of one full dry working of long hair. */
 export const wearPerPass = (frays: number, guardMm: number, wetness: Wetness, f: Figures = FIGURES): number =>

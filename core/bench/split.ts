@@ -3,7 +3,7 @@
  * that is begun is worked through, no tie is left half done, and water comes once, last, over a coat that is open.
  */
 import { sum } from '../quantity/index.ts';
-import { zone, regionRow, type Dog, type ZoneId } from '../dog/index.ts';
+import { zone, regionRow, type ZoneId } from '../dog/index.ts';
 import { rested, skinTolerance, type Coat } from './coat.ts';
 import { clockShare, lies, type Crew } from './crew.ts';
 import type { Job } from './layout.ts';
@@ -54,7 +54,8 @@ export function splitOf(
   crew: Crew | undefined,
   mostMinutes: number,
 ): Split | undefined {
-  const clock = (s: ScriptStep): number => workMinutes(s) * clockShare(PHASES[s.phase].work, crew, figuresOf(job));
+  const share = (s: ScriptStep): number => clockShare(PHASES[s.phase].work, crew, figuresOf(job));
+  const clock = (s: ScriptStep): number => workMinutes(s) * share(s);
   if (sum(script.map(clock)) <= mostMinutes) return undefined;
   const firstWater = script.findIndex((s) => WATER.has(s.phase));
   const before = firstWater < 0 ? script : script.slice(0, firstWater);
@@ -62,12 +63,7 @@ export function splitOf(
   const afterMinutes = sum(after.map(clock));
   const order = [...new Set(before.flatMap((s) => s.zones.map((z) => z.zone)))].sort(byWorkingOrder);
   const minutesOf = (id: ZoneId): number =>
-    sum(
-      before.map((s) => {
-        const own = s.zones.find((z) => z.zone === id);
-        return own ? own.minutes * clockShare(PHASES[s.phase].work, crew, figuresOf(job)) : 0;
-      }),
-    );
+    sum(before.map((s) => (s.zones.find((z) => z.zone === id)?.minutes ?? 0) * share(s)));
   const visits: ZoneId[][] = [[]];
   let used = 0;
   let waiting = sum(order.map(minutesOf));
@@ -102,14 +98,12 @@ export function splitOf(
   return {
     visits: shown,
     gapDays: {
-      least: (REST.find((r) => skin > r.over)?.days ?? 1) + (isFrail(job.dog, crew) ? FRAIL_REST : 0),
+      least: (REST.find((r) => skin > r.over)?.days ?? 1) + (lies(job.dog, crew) ? FRAIL_REST : 0),
       most: found.zones.some((z) => z.condition === 'packed') ? PACKS_AGAIN : WAITS,
     },
     fits: shown.length > 1 && shown.every((v) => v.minutes <= mostMinutes + 0.5),
   };
 }
-
-const isFrail = (dog: Pick<Dog, 'traits'>, crew: Crew | undefined): boolean => lies(dog, crew);
 
 const byWorkingOrder = (a: ZoneId, b: ZoneId): number =>
   regionRow(zone(a).region).order - regionRow(zone(b).region).order || (a < b ? -1 : 1);

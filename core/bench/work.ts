@@ -29,7 +29,15 @@ import {
   tieMinutes,
   towelMinutes,
 } from './minutes.ts';
-import { effectOfPasses, effectOfWater, poolsTotalG, skinLoadPerPass, wearPerPass, workPools } from './release.ts';
+import {
+  effectOfPasses,
+  effectOfWater,
+  poolsTotalG,
+  shieldFactor,
+  skinLoadPerPass,
+  wearPerPass,
+  workPools,
+} from './release.ts';
 import type { ScriptStep } from './script.ts';
 
 /** No tool takes all of a pool, however long it is worked. */
@@ -53,7 +61,8 @@ export interface Working {
   readonly wearPerPass: number;
 }
 
-const scaled = ({ free, deep, open }: Take, f: Figures): Take => ({
+/** Shares of a kind as the figures stand, never all of a pool. */
+export const scaled = ({ free, deep, open }: Take, f: Figures): Take => ({
   free: Math.min(MOST_TAKEN, free * f.columnFree),
   deep: Math.min(MOST_TAKEN, deep * f.columnDeep),
   open: Math.min(MOST_TAKEN, open * f.columnOpen),
@@ -86,9 +95,6 @@ export function handWorking(
     wearPerPass: wearPerPass(action.frays, z.guardMm, wetness, f) * (z.slip ? SLIP.wear : 1),
   };
 }
-
-/** How much more a pass loads the skin by the shield that stands there, 1 = all of it. */
-export const shieldFactor = (shield: number, f: Figures): number => f.bareSkin - (f.bareSkin - 1) * clamp(shield, 0, 1);
 
 export const shieldOf = (z: CoatZone): number => (z.startG === 0 ? 0 : poolsTotalG(z.pools) / z.startG);
 

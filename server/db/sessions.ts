@@ -56,6 +56,9 @@ export function sessionStore(db: Db) {
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
   );
+  const size = db.prepare<[], { readonly sessions: number; readonly events: number }>(
+    'SELECT (SELECT count(*) FROM session) AS sessions, (SELECT count(*) FROM session_event) AS events',
+  );
   const insert = db.prepare<Row>(
     `INSERT INTO session (id, dog_id, check_id, day, method, snapshot)
      VALUES (@id, @dog_id, @check_id, @day, @method, @snapshot)`,
@@ -84,6 +87,11 @@ export function sessionStore(db: Db) {
     /** The newest finished session of every dog, by dog. */
     latestFinishedByDog: (): ReadonlyMap<string, StoredSession> =>
       new Map(latestFinished.all().map((r) => [r.dog_id, stored(r)])),
+    /** How long the append-only log is: while it stays so, so does all that follows from it. */
+    logSize: (): string => {
+      const row = size.get();
+      return `${row?.sessions ?? 0} ${row?.events ?? 0}`;
+    },
     events: (sessionId: string): readonly SessionEvent[] =>
       events.all(sessionId).map((e) => ({ id: e.id, atMs: e.at_ms, act: JSON.parse(e.act) })),
     /** The session an event id belongs to already, if any. */

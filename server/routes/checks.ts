@@ -11,7 +11,7 @@ import { found, parsed, Problem, stale } from '../problem.ts';
 import type { CheckRecord } from '../../contract/check.ts';
 
 /** The plan that a stored check leads to with today's kit and house rules. */
-export const planOf = (kept: Kept, check: CheckRecord): Plan => planVisit(planRequestOf(kept, check));
+const planOf = (kept: Kept, check: CheckRecord): Plan => planVisit(planRequestOf(kept, check));
 
 export function checkRoutes(kept: Kept): Router {
   const { stores } = kept;

@@ -122,8 +122,8 @@ export function extentsOf(
   return treadsOf(steps).map(({ s, from }) => ({ from: x(from) / WIDTH, to: x(from + s.minutes) / WIDTH }));
 }
 const across = (span: number) => scaleLinear([0, Math.max(span, 1)], [EDGE.left, WIDTH - EDGE.right]);
-/** Height over width of the whole drawing, and of its two edges, as shares of the height. */
-export const STAIRS_BOX = { aspect: HEIGHT / WIDTH, top: EDGE.top / HEIGHT, bottom: EDGE.bottom / HEIGHT };
+/** Width over height of the whole drawing. */
+export const STAIRS_ASPECT = WIDTH / HEIGHT;
 /** Share of the drawing's width that its minutes take. */
 export const STAIRS_SPAN = (WIDTH - EDGE.left - EDGE.right) / WIDTH;
 

@@ -115,7 +115,6 @@ const POSITION_WORDS: Readonly<Record<StepCare['position'], string>> = {
   tub: 'in the tub',
   stands: 'standing',
   lies: 'lying',
-  sits: 'sitting',
 };
 
 /** How the dog is held in one step. */

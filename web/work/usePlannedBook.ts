@@ -3,8 +3,8 @@
  * from the top. They are ended when it is cancelled or nobody looks any more.
  */
 import { useEffect, useMemo, useState } from 'react';
-import type { Outline } from '../../core/bench/index.ts';
-import type { BookAsked, BookSaid } from './plan-book.worker.ts';
+import type { FewOutlines, Outline } from '../../core/bench/index.ts';
+import type { BookAsked } from './plan-book.worker.ts';
 
 export interface PlannedBook {
   /** By dog, in the order asked; undefined while it waits. */
@@ -43,7 +43,7 @@ export function usePlannedBook(asked: BookAsked): PlannedBook {
     const many = Math.max(1, Math.min(MOST_WORKERS, navigator.hardwareConcurrency, Math.ceil(cases.length / 8)));
     const workers = Array.from({ length: many }, (_, nth) => {
       const worker = new Worker(new URL('./plan-book.worker.ts', import.meta.url), { type: 'module' });
-      worker.addEventListener('message', ({ data }: MessageEvent<BookSaid>) =>
+      worker.addEventListener('message', ({ data }: MessageEvent<FewOutlines>) =>
         setGot((now) => {
           const outlines = now.run === run ? [...now.outlines] : [];
           for (const [i, outline] of data.outlines.entries()) outlines[(data.before + i) * many + nth] = outline;

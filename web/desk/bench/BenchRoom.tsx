@@ -11,7 +11,7 @@ import { bandText, priceBand } from '../../words/bench.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { usePlannedBook } from '../../work/usePlannedBook.ts';
-import { inRoom, searchWith, whatIfOf } from '../plan/whatIf.ts';
+import { inRoom, questionIn, searchWith, whatIfOf } from '../plan/whatIf.ts';
 import { WhatIfBar } from '../plan/WhatIfBar.tsx';
 
 function Row({ book, index, outline }: { book: BenchCases; index: number; outline: Outline | undefined }) {
@@ -56,11 +56,11 @@ function Row({ book, index, outline }: { book: BenchCases; index: number; outlin
 
 function Book({ book }: { book: BenchCases }) {
   const [search, setSearch] = useSearchParams();
-  const words = search.toString();
-  const asked = useMemo(() => {
-    const whatIf = whatIfOf(new URLSearchParams(words));
-    return { room: inRoom(book, whatIf), cases: book.cases };
-  }, [book, words]);
+  const question = questionIn(search);
+  const asked = useMemo(
+    () => ({ room: inRoom(book, whatIfOf(new URLSearchParams(question))), cases: book.cases }),
+    [book, question],
+  );
   const { outlines, done, of, state, cancel, again } = usePlannedBook(asked);
   const open = outlines.filter((o) => o?.method !== undefined).filter((o) => o !== undefined);
   return (

@@ -73,21 +73,19 @@ function Quote({ shown, plan, currency, request }: Props) {
 }
 
 /** The whole work of the method where the time cut it short, else the stairs as they stand. */
-function wholeOf({ request, shown, script }: Props): Script {
+function wholeOf(request: PlanRequest, shown: MethodPlan, script: Script): Script {
   if (shown.cut?.for !== 'time') return script;
   const whole = openMethod(planVisit({ ...request, appointmentMinutes: undefined }, [shown.method]), shown.method);
   return whole ? scriptOf(whole.steps) : script;
 }
 
-function Visits(props: Props) {
-  const { request, shown, script, site } = props;
+function Visits({ request, shown, script, site }: Props) {
   const most = Math.min(
     request.appointmentMinutes ?? Infinity,
     shown.cut?.for === 'dog' ? Infinity : bearsInAll(request.dog, request.crew),
   );
   const split = useMemo(
-    () => splitOf(wholeOf({ ...props, request, shown, script }), site.found, site.job, request.crew, most),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what else is in props says nothing about the split
+    () => splitOf(wholeOf(request, shown, script), site.found, site.job, request.crew, most),
     [request, shown, script, site, most],
   );
   if (!split) return null;

@@ -5,8 +5,7 @@
 import { Redo2, Sparkles, Undo2 } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { BenchPage } from '../../../contract/bench.ts';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
 import {
   applyEdit,
@@ -39,9 +38,9 @@ import {
   type ZoneSeen,
 } from '../../../core/bench/index.ts';
 import { ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
-import { Loaded, Refusal } from '../../app/state.tsx';
+import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
-import { useBench, useDog, useSalon, useStartSession } from '../../data/hooks.ts';
+import { useStartSession } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { stepName } from '../../words/bench.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
@@ -52,9 +51,10 @@ import { Methods } from './Methods.tsx';
 import { Stairs } from './Stairs.tsx';
 import { StepPanel } from './StepPanel.tsx';
 import { useScript } from './useScript.ts';
-import { asked as askedOf, searchWith, whatIfOf } from './whatIf.ts';
+import { asked as askedOf, questionIn, searchWith, whatIfOf } from './whatIf.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
 import { WhyHere } from './WhyHere.tsx';
+import { WithBench, type BenchFacts } from './WithBench.tsx';
 
 function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: string }) {
   const { stops } = plan;
@@ -106,22 +106,14 @@ function looksAt(seen: readonly ZoneSeen[], lit: ReadonlySet<ZoneId>): Looks {
   return looks;
 }
 
-interface ShownProps {
-  readonly bench: BenchPage;
-  readonly page: DogPage;
-  readonly checkId: string;
-  readonly currency: string;
-}
-
-function PlanShown({ bench, page, checkId, currency }: ShownProps) {
+function PlanShown({ bench, page, checkId, currency }: BenchFacts) {
   const { id: dogId, name: dogName } = page.dog;
   const navigate = useNavigate();
   const start = useStartSession();
   const [search, setSearch] = useSearchParams();
-  const whatIf = useMemo(() => whatIfOf(search), [search]);
-  const key = JSON.stringify(whatIf);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the question is its words, not the object that holds them
-  const request = useMemo(() => askedOf(bench, whatIf), [bench, key]);
+  const whatIf = whatIfOf(search);
+  const question = questionIn(search);
+  const request = useMemo(() => askedOf(bench, question), [bench, question]);
   const plan = useMemo(() => planVisit(request), [request]);
   const ask = (changes: Readonly<Record<string, string | undefined>>): void =>
     setSearch((now) => searchWith(now, changes), { replace: true, preventScrollReset: true });
@@ -479,26 +471,4 @@ function difference(now: MethodPlan, planned: MethodPlan): string {
   return `${time}, ${hair}`;
 }
 
-export function PlanRoom() {
-  const { dogId = '', checkId = '' } = useParams();
-  const bench = useBench(checkId);
-  const dog = useDog(dogId);
-  const salon = useSalon();
-  return (
-    <Loaded query={dog}>
-      {(page) => (
-        <Loaded query={bench}>
-          {(b) => (
-            <PlanShown
-              key={checkId}
-              bench={b}
-              checkId={checkId}
-              page={page}
-              currency={salon.data?.salon.house.rates.currency ?? 'EUR'}
-            />
-          )}
-        </Loaded>
-      )}
-    </Loaded>
-  );
-}
+export const PlanRoom = () => <WithBench>{(facts) => <PlanShown key={facts.checkId} {...facts} />}</WithBench>;

@@ -14,7 +14,7 @@ import {
 } from '@dnd-kit/core';
 import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Edit, PlanStep } from '../../../core/bench/index.ts';
-import { extentsOf, minutesOf, Staircase, STAIRS_BOX, STAIRS_SPAN } from '../../drawing/Staircase.tsx';
+import { extentsOf, minutesOf, Staircase, STAIRS_ASPECT, STAIRS_SPAN } from '../../drawing/Staircase.tsx';
 import { grams, minutesText } from '../../words/figures.ts';
 import { stepName } from '../../words/bench.ts';
 
@@ -204,8 +204,7 @@ export function Stairs(props: Props) {
   );
 }
 const BOARD: CSSProperties = {
-  aspectRatio: String(1 / STAIRS_BOX.aspect),
-  paddingTop: 0,
+  aspectRatio: String(STAIRS_ASPECT),
 };
 const KEYS = { start: ['KeyM'], cancel: ['Escape'], end: ['KeyM', 'Enter'] };
 

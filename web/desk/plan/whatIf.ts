@@ -32,6 +32,11 @@ export function whatIfOf(search: URLSearchParams): WhatIf {
   };
 }
 
+/** The part of an address that is the question, as words: the same words, the same question. */
+export const questionIn = (search: URLSearchParams): string =>
+  new URLSearchParams([...search].filter(([key]) => ASKED.includes(key))).toString();
+const ASKED: readonly string[] = ['with', 'minutes', 'who'];
+
 /** The address after a change of what is asked. */
 export function searchWith(
   search: URLSearchParams,
@@ -64,7 +69,8 @@ export function inRoom(
 }
 
 /** The facts of a bench page as the question changes them. */
-export function asked({ request, people }: BenchPage, whatIf: WhatIf): PlanRequest {
+export function asked({ request, people }: BenchPage, question: string): PlanRequest {
+  const whatIf = whatIfOf(new URLSearchParams(question));
   const pace = whatIf.who === undefined ? undefined : people[whatIf.who];
   return {
     ...request,

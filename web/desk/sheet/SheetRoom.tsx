@@ -2,9 +2,7 @@
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useParams, useSearchParams } from 'react-router';
-import type { BenchPage } from '../../../contract/bench.ts';
-import type { DogPage } from '../../../contract/dog.ts';
+import { Link, useSearchParams } from 'react-router';
 import {
   careOf,
   METHOD_IDS,
@@ -20,8 +18,6 @@ import {
 import { TRAIT_WORDS } from '../../../core/dog/index.ts';
 import { findRule } from '../../../core/kit/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
-import { Loaded } from '../../app/state.tsx';
-import { useBench, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import {
@@ -39,24 +35,18 @@ import { capital, grams, listText, minutesText, percent } from '../../words/figu
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { conditionLooks } from '../dog/looks.ts';
 import { draftOf } from '../plan/useScript.ts';
-import { asked, searchWith, whatIfOf } from '../plan/whatIf.ts';
+import { asked, questionIn, searchWith } from '../plan/whatIf.ts';
+import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
 
-interface Props {
-  readonly bench: BenchPage;
-  readonly page: DogPage;
-  readonly checkId: string;
-  readonly currency: string;
-}
-
-function Sheet({ bench, page, checkId, currency }: Props) {
+function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   const { dog } = page;
   const [search] = useSearchParams();
   const short = search.get('short') === '1';
-  const words = search.toString();
+  const question = questionIn(search);
+  const wanted = METHOD_IDS.find((id) => id === search.get('method'));
   const worked = useMemo(() => {
-    const request = asked(bench, whatIfOf(new URLSearchParams(words)));
+    const request = asked(bench, question);
     const plan = planVisit(request);
-    const wanted = METHOD_IDS.find((id) => id === new URLSearchParams(words).get('method'));
     const open =
       (wanted && openMethod(plan, wanted)) ?? (plan.recommended && openMethod(plan, plan.recommended.method));
     if (!open) return undefined;
@@ -74,7 +64,7 @@ function Sheet({ bench, page, checkId, currency }: Props) {
       care: careOf(shown.steps, request.dog, request.crew),
       script: usable ?? scriptOf(open.steps),
     };
-  }, [bench, words, checkId]);
+  }, [bench, question, wanted, checkId]);
   if (!worked) return <p className="wt-note">No method is open to this dog today: there is nothing to print.</p>;
   const { plan, shown, care, request, site, changed } = worked;
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
@@ -212,20 +202,4 @@ function Sheet({ bench, page, checkId, currency }: Props) {
   );
 }
 
-export function SheetRoom() {
-  const { dogId = '', checkId = '' } = useParams();
-  const bench = useBench(checkId);
-  const dog = useDog(dogId);
-  const salon = useSalon();
-  return (
-    <Loaded query={dog}>
-      {(page) => (
-        <Loaded query={bench}>
-          {(b) => (
-            <Sheet bench={b} page={page} checkId={checkId} currency={salon.data?.salon.house.rates.currency ?? 'EUR'} />
-          )}
-        </Loaded>
-      )}
-    </Loaded>
-  );
-}
+export const SheetRoom = () => <WithBench>{(facts) => <Sheet {...facts} />}</WithBench>;
