@@ -6,13 +6,22 @@ import {
   type Crew,
   type MethodId,
   type MethodPlan,
+  type PlanRequest,
   type Script,
-  type SessionEvent,
-  type SessionRecord,
 } from '../core/bench/index.ts';
-import { COMB_GRADES, type ZoneCondition, type ZoneStop } from '../core/check/index.ts';
+import {
+  COMB_GRADES,
+  FINGER_GRADES,
+  SKIN_FINDINGS,
+  TIE_GRADES,
+  TUG_GRADES,
+  type ZoneCondition,
+  type ZoneStop,
+} from '../core/check/index.ts';
 import { ZONE_IDS, type BodyShape, type CoatClass } from '../core/dog/index.ts';
-import { TOOL_KINDS } from '../core/kit/index.ts';
+import { TOOL_KINDS, WETNESS } from '../core/kit/index.ts';
+import { CORRECTABLE, type ActKind, type SessionEvent, type SessionRecord } from '../core/table/index.ts';
+import type { Reckoned } from '../core/tally/index.ts';
 import { idSchema } from './common.ts';
 
 export interface SessionDraft {
@@ -30,6 +39,10 @@ export interface PlanSnapshot {
   readonly looseG: number;
   readonly stops: readonly ZoneStop[];
   readonly conditions: readonly ZoneCondition[];
+  /** Who was to work, and how the dog is held. */
+  readonly crew?: Crew | undefined;
+  /** What the log had taught the plan by then. */
+  readonly reckoned?: Reckoned | undefined;
 }
 
 export interface SessionPage {
@@ -44,6 +57,19 @@ export interface SessionPage {
   readonly snapshot: PlanSnapshot;
   readonly events: readonly SessionEvent[];
   readonly record: SessionRecord;
+  /** What the plan is made anew with at the table; with it a device goes on without a link. */
+  readonly request: PlanRequest;
+  /** Names whose hands the log knows. */
+  readonly people: readonly string[];
+}
+
+/** The answer to sent events, and each message of a session's stream: what the salon holds, and its time. */
+export interface SessionLog {
+  readonly events: readonly SessionEvent[];
+  readonly nowMs: number;
+}
+export interface ClockPage {
+  readonly nowMs: number;
 }
 export interface SessionListItem {
   readonly id: string;
@@ -88,58 +114,141 @@ export const sessionDraftSchema: Joi.ObjectSchema<SessionDraft> = Joi.object<Ses
   crew: Joi.object({ helper: Joi.boolean(), lying: Joi.boolean() }),
 }).label('session');
 
-const step = Joi.number().integer().min(0).max(200).required();
-const act = (kind: string, keys: Joi.PartialSchemaMap = {}): Joi.ObjectSchema =>
-  Joi.object({ kind: Joi.string().valid(kind).required(), ...keys });
-const acts: readonly (readonly [string, Joi.PartialSchemaMap])[] = [
+const step = Joi.string().min(1).max(120).required();
+const zone = Joi.string().valid(...ZONE_IDS);
+const tool = Joi.string().valid(...TOOL_KINDS);
+const tie = Joi.string().valid(...TIE_GRADES);
+const skin = Joi.string().valid(...SKIN_FINDINGS);
+const comb = Joi.string().valid(...COMB_GRADES);
+const by = Joi.string().valid('scale', 'hand');
+const minutes = Joi.number().min(0).max(600);
+const name = Joi.string().trim().min(1).max(40);
+
+const because = Joi.alternatives().conditional('.code', {
+  switch: [
+    { is: 'dragged', then: Joi.object({ code: Joi.required(), zone: zone.required(), result: comb.required() }) },
+    { is: 'pink', then: Joi.object({ code: Joi.required(), zone: zone.required(), tool: tool.required() }) },
+    { is: 'met', then: Joi.object({ code: Joi.required(), zone: zone.required(), skin, tie }) },
+    { is: 'late', then: Joi.object({ code: Joi.required(), minutes: minutes.required() }) },
+  ],
+  otherwise: Joi.object({ code: Joi.string().valid('dragged', 'pink', 'met', 'late').required() }).unknown(true),
+});
+/** A step as core plans it. */
+const planStep = Joi.object({
+  id: step,
+  phase: Joi.string()
+    .valid(...PHASE_IDS)
+    .required(),
+  tool: Joi.object({
+    id: idSchema.required(),
+    kind: tool.required(),
+    name: Joi.string().max(120).required(),
+  }).required(),
+  zones: Joi.array()
+    .items(
+      Joi.object({
+        zone: zone.required(),
+        minutes: minutes.required(),
+        passes: Joi.number().min(0).max(1000).required(),
+      }),
+    )
+    .unique('zone')
+    .max(ZONE_IDS.length)
+    .required(),
+  wetness: Joi.string()
+    .valid(...WETNESS)
+    .required(),
+  minutes: minutes.required(),
+  gramsOut: Joi.number().min(0).max(20_000).required(),
+  shareLeft: Joi.number().min(0).max(100).required(),
+  cautions: Joi.array().items(Joi.string().max(80)).max(20).required(),
+  chosen: Joi.object().unknown(true).required(),
+});
+const leftZone = Joi.object({ zone: zone.required(), minutes: minutes.required() });
+
+/** Every kind of act, with what it says. */
+const acts: readonly (readonly [ActKind, Joi.PartialSchemaMap])[] = [
   ['started', {}],
   ['paused', {}],
   ['resumed', {}],
   ['step', { step }],
+  ['zone', { step, zone: zone.required() }],
   ['step-done', { step }],
   ['step-skipped', { step, why: Joi.string().max(300).allow('').required() }],
+  ['did', { step, tool: tool.required(), minutes: minutes.required() }],
+  ['comb', { zone: zone.required(), result: comb.required() }],
+  ['pink', { step, zone: zone.required() }],
+  ['met', { zone: zone.required(), skin, tie }],
+  ['weighed', { step, grams: Joi.number().min(0).max(5000).required(), zone, by, adds: Joi.boolean() }],
+  ['dog-weighed', { kg: Joi.number().min(0.3).max(150).required(), by }],
   [
-    'did',
+    'air',
     {
-      step,
-      tool: Joi.string()
-        .valid(...TOOL_KINDS)
-        .required(),
-      minutes: Joi.number().min(0).max(600).required(),
+      temperatureC: Joi.number().min(-30).max(60).required(),
+      humidityPct: Joi.number().min(0).max(100).required(),
+    },
+  ],
+  ['heard', { step, dbA: Joi.number().min(0).max(140).required(), minutes: minutes.required() }],
+  [
+    'replanned',
+    {
+      because: because.required(),
+      steps: Joi.array().items(planStep).unique('id').max(60).required(),
+      left: Joi.array().items(leftZone).max(ZONE_IDS.length),
+      closed: zone,
+    },
+  ],
+  ['handed', { step, zones: Joi.array().items(zone).unique().min(1).max(ZONE_IDS.length), to: name.required() }],
+  [
+    'felt',
+    {
+      zone: zone.required(),
+      findings: Joi.object({
+        finger: Joi.number().valid(...FINGER_GRADES),
+        tug: Joi.number().valid(...TUG_GRADES),
+        comb,
+        tie,
+        skin,
+      }).required(),
     },
   ],
   [
-    'comb',
+    'photo',
     {
-      zone: Joi.string()
-        .valid(...ZONE_IDS)
-        .required(),
-      result: Joi.string()
-        .valid(...COMB_GRADES)
-        .required(),
+      photo: idSchema.required(),
+      when: Joi.string().valid('before', 'after').required(),
+      zone: zone.allow(null).required(),
     },
   ],
-  ['weighed', { step, grams: Joi.number().min(0).max(5000).required() }],
   ['note', { text: Joi.string().min(1).max(2000).required() }],
-  ['worker', { name: Joi.string().trim().min(1).max(40).required() }],
+  ['worker', { name: name.required() }],
   ['finished', {}],
+  ['undone', { of: Joi.array().items(idSchema).min(1).max(20).required() }],
 ];
+/** One of these kinds, with what it says. */
+const oneOf = (kinds: typeof acts): Joi.Schema =>
+  Joi.alternatives().conditional('.kind', {
+    switch: kinds.map(([kind, keys]) => ({
+      is: kind,
+      then: Joi.object({ kind: Joi.string().valid(kind).required(), ...keys }),
+    })),
+    otherwise: Joi.object({
+      kind: Joi.string()
+        .valid(...kinds.map(([k]) => k))
+        .required(),
+    }).unknown(true),
+  });
+const correctable = oneOf(acts.filter(([kind]) => CORRECTABLE.has(kind)));
+const actSchema = oneOf([...acts, ['corrected', { of: idSchema.required(), act: correctable.required() }]]);
 
 /** Latest instant an event may carry: year 2200, past any sane clock. */
 const LATEST_MS = 7_258_118_400_000;
 const eventSchema = Joi.object({
   id: idSchema.required(),
   atMs: Joi.number().integer().min(0).max(LATEST_MS).required(),
-  act: Joi.alternatives()
-    .conditional('.kind', {
-      switch: acts.map(([kind, keys]) => ({ is: kind, then: act(kind, keys) })),
-      otherwise: Joi.object({
-        kind: Joi.string()
-          .valid(...acts.map(([k]) => k))
-          .required(),
-      }).unknown(true),
-    })
-    .required(),
+  device: idSchema,
+  clockMs: Joi.number().min(-LATEST_MS).max(LATEST_MS),
+  act: actSchema.required(),
 });
 
 export interface EventBatch {

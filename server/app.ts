@@ -5,12 +5,17 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import { seededRandom, type Random } from '../core/quantity/index.ts';
 import type { Stores } from './db/index.ts';
 import { apiError } from './endpoint.ts';
 import { Problem } from './problem.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
+import { DeviceBench } from './devices/bench.ts';
+import { standIns } from './devices/stand-ins.ts';
+import { Live } from './live.ts';
 import { dayRoutes } from './routes/day.ts';
+import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
@@ -22,6 +27,10 @@ import { sessionRoutes } from './routes/sessions.ts';
 export interface AppNeeds {
   readonly stores: Stores;
   readonly nowMs: () => number;
+  /** Chance, for the simulated devices; a number from 0 up to 1. */
+  readonly random?: Random;
+  /** Streams to pages; whoever closes the server ends them first. */
+  readonly live?: Live;
   readonly log: Pick<Logger, 'error'>;
   /** Folder of the built interface; without it only the API answers. */
   readonly webRoot?: string | undefined;
@@ -46,7 +55,14 @@ const bodyFault = (problem: unknown): { status: number; message: string } | unde
 };
 
 /** Express application over open stores; no globals, no listening. */
-export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
+export function createApp({
+  stores,
+  nowMs,
+  log,
+  webRoot,
+  random = seededRandom(1),
+  live = new Live(),
+}: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -82,7 +98,8 @@ export function createApp({ stores, nowMs, log, webRoot }: AppNeeds): Express {
     checkRoutes(kept),
     photoRoutes(kept),
     productRoutes(kept),
-    sessionRoutes(kept),
+    sessionRoutes(kept, live),
+    deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
     bookingRoutes(kept),
     homeRoutes(kept),
   );

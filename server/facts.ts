@@ -2,12 +2,13 @@
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck, type CheckRecord } from '../contract/check.ts';
 import type { SalonRecord } from '../contract/salon.ts';
-import { sessionRecord, type PlanRequest, type SessionRecord } from '../core/bench/index.ts';
+import { paceByKind, type PlanRequest } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
-import { learn, type Taught } from '../core/tally/index.ts';
+import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
+import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { StoredSession } from './db/sessions.ts';
 import { found, Problem } from './problem.ts';
@@ -43,10 +44,10 @@ export const todayOf = (kept: Kept, salon: SalonRecord): Day => salonDay(kept.no
 
 /** The fold of a stored session. */
 export const recordOf = (kept: Kept, s: StoredSession): SessionRecord =>
-  sessionRecord(kept.stores.sessions.events(s.id), s.snapshot.plan.steps.length);
+  sessionRecord(kept.stores.sessions.events(s.id), s.snapshot.plan.steps);
 
 const worked = (kept: Kept, s: StoredSession | undefined): WorkedSession | undefined =>
-  s && { day: day(s.day), plan: s.snapshot.plan, looseG: s.snapshot.looseG, record: recordOf(kept, s) };
+  s && { day: day(s.day), looseG: s.snapshot.looseG, record: recordOf(kept, s) };
 
 /** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
 export function outlookOf(
@@ -78,8 +79,7 @@ export const wallOf = (kept: Kept): readonly Tool[] =>
 /** Days from the last bath before a day to that day, where one is on record. */
 function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
   const bathed = kept.stores.sessions.newestBefore(dogId, on, (s) => {
-    const { steps } = recordOf(kept, s);
-    return s.snapshot.plan.steps.some((step, i) => step.phase === 'bath' && steps[i]?.state === 'done');
+    return recordOf(kept, s).steps.some((step) => step.plan.phase === 'bath' && step.state === 'done');
   });
   return bathed && on - bathed.day;
 }
@@ -98,24 +98,32 @@ export const planRoomOf = (kept: Kept): PlanRoom => ({
 
 /** Sessions that still say something about today's hands. */
 const TEACHING_SESSIONS = 300;
-/** What each file's log had taught when it was this long: folding hundreds of sessions anew for every plan takes longer. */
-const TAUGHT = new WeakMap<Stores, { readonly size: string; readonly taught: Taught }>();
+/** What each file's log had taught when so many sessions taught: it takes longer than a plan. */
+const TAUGHT = new WeakMap<Stores, { readonly teachings: number; readonly taught: Taught }>();
 
-/** What the newest sessions have taught about pace and grams. */
-function taughtBy(kept: Kept): Taught {
-  const size = kept.stores.sessions.logSize();
+/** What the newest finished sessions have taught about pace and grams. */
+export function taughtBy(kept: Kept): Taught {
+  const teachings = kept.stores.sessions.teachings();
   const known = TAUGHT.get(kept.stores);
-  if (known?.size === size) return known.taught;
+  if (known?.teachings === teachings) return known.taught;
+  const classes = new Map(kept.stores.dogs.all().map((d) => [d.id, d.coatClass]));
   const taught = learn(
-    kept.stores.sessions.recent(TEACHING_SESSIONS).map((s) => ({
-      dogId: s.dogId,
-      plan: s.snapshot.plan,
-      record: recordOf(kept, s),
-    })),
+    kept.stores.sessions.finished(TEACHING_SESSIONS).flatMap((s) => {
+      const coatClass = classes.get(s.dogId);
+      return coatClass === undefined
+        ? []
+        : [{ dogId: s.dogId, coatClass, record: recordOf(kept, s), reckoned: s.snapshot.reckoned }];
+    }),
   );
-  TAUGHT.set(kept.stores, { size, taught });
+  TAUGHT.set(kept.stores, { teachings, taught });
   return taught;
 }
+
+/** What a plan had reckoned in of what the log taught: kept with the session that is worked from it. */
+export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
+  pace: paceByKind(learnt) ?? {},
+  grams: learnt?.grams?.mean ?? 1,
+});
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
@@ -131,7 +139,7 @@ export function planRequestOf(
     kit,
     house,
     daysSinceBath: daysSinceBath(kept, dog.id, check.day),
-    learnt: { pace: taught.house, grams: taught.grams[dog.id] },
+    learnt: learntFor(taught, dog.id, dog.coatClass),
   };
 }
 

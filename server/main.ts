@@ -7,6 +7,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openDb, stores } from './db/index.ts';
 import { fillDemo } from './demo/seed.ts';
+import { Live } from './live.ts';
 
 const FILE = 'woolly-tide.sqlite';
 const DEFAULT_PORT = 4310;
@@ -41,7 +42,15 @@ function start({ port, data, fresh }: Options): void {
   const kept = stores(db);
   if (!filled || !kept.salon.find()) fillDemo(kept, Date.now());
 
-  const app = createApp({ stores: kept, nowMs: Date.now, log: pino({ level: 'error' }), webRoot: resolve('dist') });
+  const live = new Live();
+  const app = createApp({
+    stores: kept,
+    nowMs: Date.now,
+    random: Math.random,
+    live,
+    log: pino({ level: 'error' }),
+    webRoot: resolve('dist'),
+  });
   const server: Server = app.listen(port, '127.0.0.1', (problem?: Error) => {
     if (problem) {
       console.error(portSentence(problem, port));
@@ -61,6 +70,7 @@ function start({ port, data, fresh }: Options): void {
       console.log('Woolly Tide is closed. Everything saved is in the file.');
       process.exit(0);
     });
+    live.close();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), 3000).unref();
   };

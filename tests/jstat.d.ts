@@ -4,6 +4,10 @@ declare module 'jstat' {
     cdf(x: number, shape: number, scale: number): number;
     inv(share: number, shape: number, scale: number): number;
   }
-  const jStat: { gammaln(x: number): number; gamma: Distribution };
+  const jStat: {
+    gammaln(x: number): number;
+    gamma: Distribution;
+    studentt: { inv(share: number, freedom: number): number };
+  };
   export default jStat;
 }

@@ -41,8 +41,11 @@ export interface ZoneProblem {
   readonly freeG: number;
   readonly deepG: number;
   readonly packedG: number;
+  /** Grams that the coat was found with: what shields the skin is counted against them. */
+  readonly foundG: number;
   /** Grams left at which the comb falls through. */
   readonly targetG: number;
+  /** What skin and topcoat still bear. */
   readonly bears: number;
   readonly wears: number;
   readonly acts: readonly Act[];
@@ -84,7 +87,7 @@ const STILL = 1e-3;
 /** Reckons what passes come to in a zone; also the only judge of a candidate. */
 export function answerOf(p: ZoneProblem, passes: readonly number[], prices: Prices, f: Figures): ZoneAnswer {
   let { freeG: F, deepG: D, packedG: P } = p;
-  const start = F + D + P;
+  const start = p.foundG;
   let minutes = 0;
   let bladeMinutes = 0;
   let skin = 0;
@@ -141,7 +144,7 @@ function descend(
 ): void {
   const { takes, passCosts } = p;
   const n = p.acts.length;
-  const start = p.freeG + p.deepG + p.packedG;
+  const start = p.foundG;
   const cF = SCRATCH.free;
   const cD = SCRATCH.deep;
   const cP = SCRATCH.packed;
@@ -377,7 +380,7 @@ export function problemsOf(steps: readonly LaidStep[], found: Coat, job: Job): P
   const f = figuresOf(job);
   const first = new Map<string, number>();
   const like = found.zones.map((z, at) => {
-    const key = `${z.likeness} ${z.readings.tug} ${z.readings.comb} ${z.guardMm} ${z.areaM2}`;
+    const key = `${z.likeness} ${z.readings.tug} ${z.readings.comb} ${z.guardMm} ${z.areaM2} ${z.skinLoad} ${z.wear} ${poolsTotalG(z.pools)}`;
     const known = first.get(key);
     if (known === undefined) first.set(key, at);
     return known ?? at;
@@ -433,8 +436,12 @@ export function problemsOf(steps: readonly LaidStep[], found: Coat, job: Job): P
 const leastPasses = (phase: PhaseId, f: Figures): number =>
   phase === 'comb' ? f.proofPasses : phase === 'damp-pin' || phase === 'dry-pin' ? f.openingPasses : 0;
 
+/** Skin or topcoat that bears no more. */
+const NO_MORE = 1e-9;
+
 function problemOf(z: CoatZone, acts: readonly Act[], wears: number, f: Figures): ZoneProblem {
-  const bears = skinTolerance(z);
+  const bears = Math.max(NO_MORE, skinTolerance(z) - z.skinLoad);
+  wears = Math.max(NO_MORE, wears - z.wear);
   // Plain lists: small typed arrays cost more to make than they save.
   const takes: number[] = [];
   const passCosts: number[] = [];
@@ -461,6 +468,7 @@ function problemOf(z: CoatZone, acts: readonly Act[], wears: number, f: Figures)
     freeG: z.pools.freeG,
     deepG: z.pools.deepG,
     packedG: z.pools.packedG,
+    foundG: z.startG,
     targetG: Math.min(poolsTotalG(z.pools), f.combGlides * z.fullG),
     bears,
     wears,

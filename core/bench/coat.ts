@@ -11,10 +11,12 @@ import {
 } from '../dog/index.ts';
 import {
   guardLengthMm,
+  STOPPING_SKIN,
   zoneConditions,
   type CoatCheck,
   type ConditionKind,
   type Readings,
+  type SkinFinding,
   type TieGrade,
   type ZoneCondition,
 } from '../check/index.ts';
@@ -27,7 +29,7 @@ export interface CoatZone {
   readonly region: RegionRow;
   readonly areaM2: number;
   readonly guardMm: number;
-  readonly readings: Readings;
+  readings: Readings;
   readonly startG: number;
   /** What it would hold as a plate, grams. */
   readonly fullG: number;
@@ -71,6 +73,32 @@ export function tightenTie(z: CoatZone): void {
   if (z.tie !== 'none') z.condition = CONDITION_OF_TIE[z.tie];
   z.tieWet = true;
   z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
+}
+
+/** Hands met something in a zone that the check had not found: skin, or a tie as it now stands. */
+export function meet(
+  z: CoatZone,
+  { skin, tie }: { readonly skin?: SkinFinding | undefined; readonly tie?: TieGrade | undefined },
+): void {
+  z.readings = { ...z.readings, ...(skin !== undefined && { skin }), ...(tie !== undefined && { tie }) };
+  if (tie !== undefined && tie !== 'none') {
+    z.tie = tie;
+    z.tieDone = 0;
+    z.tieWet = z.wet > DRY_TO_SKIN;
+    z.condition = CONDITION_OF_TIE[tie];
+  }
+  if (skin !== undefined && STOPPING_SKIN.has(skin)) z.condition = 'stop';
+  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
+}
+
+/** Loose hair of a zone set to so many grams, its pools in the shares in which they stood; as free hair where none did. */
+export function setLoose(z: CoatZone, grams: number): void {
+  const now = poolsTotalG(z.pools);
+  const share = now > 0 ? grams / now : 0;
+  z.pools =
+    now > 0
+      ? { freeG: z.pools.freeG * share, deepG: z.pools.deepG * share, packedG: z.pools.packedG * share }
+      : { freeG: 0, deepG: grams, packedG: 0 };
 }
 
 const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, { skin, finger }: Readings): string =>

@@ -1,10 +1,8 @@
 /**
  * Decides how sure minutes and grams are, and what the log teaches about them.
  *
- * A measured step against its plan is a ratio. Ratios of one kind of work are taken as gamma distributed with a known
- * shape; what the house's own ratio is has a prior of the same family (an inverse gamma on its scale), so that a few
- * sessions move it a little and many move it all the way. The 80 % ranges come from gamma quantiles with the same
- * spread: that of one visit and that of what is not known yet.
+ * What the log has taught comes as ratios with their doubt (core/tally). The 80 % ranges come from gamma quantiles with
+ * the spread of one visit and that of what is not known yet.
  */
 import { gammaQuantile, sum } from '../quantity/index.ts';
 import type { ToolKind } from '../kit/index.ts';
@@ -13,12 +11,6 @@ import { PHASES, type PhaseWork } from './methods.ts';
 import type { Band, Bands, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
 import type { PlanRequest } from './planner.ts';
-
-/** A quantity that was planned and then measured. */
-export interface Observed {
-  readonly planned: number;
-  readonly measured: number;
-}
 
 /** What is known of a ratio measured : planned. */
 export interface Ratio {
@@ -29,28 +21,10 @@ export interface Ratio {
   readonly seen: number;
 }
 
-/** Weight of the start value, in observations. Guess. */
-const PRIOR_WEIGHT = 4;
 /** Squared relative spread of one measurement about its house's ratio, by what is measured. Guess. */
 const SPREAD = { minutes: 0.05, grams: 0.16 } as const;
 /** Squared relative doubt about a start value that nobody has measured. Guess. */
 const START_DOUBT = { minutes: 0.03, grams: 0.09 } as const;
-
-const START: Ratio = { mean: 1, doubt: START_DOUBT.minutes, seen: 0 };
-
-/**
- * A ratio from what was measured, shrunk toward `from`: the start value, or what all hands together have taught.
- * With n observations the start keeps 4/(4 + n) of the say. Pairs whose plan is 0 say nothing.
- */
-export function ratioOf(observed: readonly Observed[], what: keyof typeof SPREAD, from?: Ratio): Ratio {
-  const start = from ?? { ...START, doubt: START_DOUBT[what] };
-  const usable = observed.filter((o) => o.planned > 0 && o.measured >= 0);
-  if (usable.length === 0) return start;
-  const n = usable.length;
-  const measured = sum(usable.map((o) => o.measured / o.planned));
-  const mean = (PRIOR_WEIGHT * start.mean + measured) / (PRIOR_WEIGHT + n);
-  return { mean, doubt: start.doubt * (PRIOR_WEIGHT / (PRIOR_WEIGHT + n)), seen: start.seen + n };
-}
 
 /** What the log has taught: pace by kind of tool for whoever works, and grams for this dog. */
 export interface Learnt {

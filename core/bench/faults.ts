@@ -78,7 +78,7 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
   let blade = 0;
   let bladeSaid = false;
   let soapSaid = false;
-  let here: { step: ScriptStep; tool: Tool; zones: CoatZone[]; done: () => void } | undefined;
+  let here: { readonly done: () => void } | undefined;
   const lastOf = new Map<CoatZone, string>();
 
   const { coat } = workScript(script, found, job, {
@@ -90,7 +90,8 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
       const idle = new Map<Wetness, ZoneId[]>();
       const stopped: ZoneId[] = [];
       let soapy = false;
-      const zones: CoatZone[] = [];
+      /** Zones that the step works, as it finds them: what was overdone before is not its fault. */
+      const zones: { readonly z: CoatZone; readonly skinLoad: number; readonly wear: number }[] = [];
       const minutes = new Map(step.zones.map((z) => [z.zone, z.minutes]));
       if (BLADES.includes(tool.kind)) {
         blade += workMinutes(step);
@@ -100,9 +101,6 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
         }
       }
       here = {
-        step,
-        tool,
-        zones,
         done: () => {
           for (const [id, where] of byRule) faults.push({ code: 'forbidden', step: step.id, zones: where, rule: id });
           if (stopped.length > 0) faults.push({ code: 'stopped-zone', step: step.id, zones: stopped });
@@ -116,12 +114,16 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
             soapSaid = true;
             faults.push({ code: 'soap-left', step: step.id, zones: [] });
           }
-          const skin = zones.filter((z) => z.skinLoad > skinTolerance(z) + DUST && !overSkin.has(z));
+          const skin = zones
+            .filter(({ z, skinLoad }) => z.skinLoad > Math.max(skinLoad, skinTolerance(z)) + DUST && !overSkin.has(z))
+            .map(({ z }) => z);
           if (skin.length > 0) {
             for (const z of skin) overSkin.add(z);
             faults.push({ code: 'skin', step: step.id, zones: skin.map((z) => z.id) });
           }
-          const worn = zones.filter((z) => z.wear > wears + DUST && !overWear.has(z));
+          const worn = zones
+            .filter(({ z, wear }) => z.wear > Math.max(wear, wears) + DUST && !overWear.has(z))
+            .map(({ z }) => z);
           if (worn.length > 0) {
             for (const z of worn) overWear.add(z);
             faults.push({ code: 'topcoat', step: step.id, zones: worn.map((z) => z.id) });
@@ -133,7 +135,7 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
           stopped.push(z.id);
           return;
         }
-        zones.push(z);
+        zones.push({ z, skinLoad: z.skinLoad, wear: z.wear });
         if ((minutes.get(z.id) ?? 0) <= 0) return;
         lastOf.set(z, step.id);
         if (z.tie !== 'none' && WATER.includes(step.phase)) {
@@ -157,13 +159,15 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
   const half = coat.zones.filter((z) => z.tieDone > 0 && z.tie !== 'none');
   if (half.length > 0)
     faults.push({ code: 'half-tie', step: lastWith(script, 'ties') ?? last, zones: half.map((z) => z.id) });
-  if (!soapSaid && coat.zones.some((z) => z.soap)) {
+  // Where work stopped, soap and water are taken out by hand: no step comes there.
+  if (!soapSaid && coat.zones.some((z) => z.soap && z.condition !== 'stop')) {
     faults.push({ code: 'soap-left', step: lastWith(script, 'soapy-work') ?? last, zones: [] });
   }
   const dryers = roomOf(job.kit).filter((t) => t.kind === 'force-dryer' || t.kind === 'stand-dryer');
   const wet = coat.zones.filter(
     (z) =>
       z.bathed &&
+      z.condition !== 'stop' &&
       z.wet > DRY_TO_SKIN &&
       // Where no dryer may go a towel is all there is; everywhere else the coat is dried to the skin.
       (dryers.length === 0 || dryers.some((t) => !forbiddenBy(t, ruleContext(z, 'damp', job)))),

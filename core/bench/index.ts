@@ -47,15 +47,6 @@ export {
 } from './planner.ts';
 export { looseUndercoatG } from './coat.ts';
 export { priceCents } from './price.ts';
-export {
-  type SessionAct,
-  type SessionEvent,
-  type SessionRecord,
-  type SessionState,
-  type StepRecord,
-  inOrder,
-  sessionRecord,
-} from './record.ts';
 export { type PhaseRanking, zoneRankings, rulesSpoken } from './look.ts';
 export {
   MOST_PURCHASES,
@@ -86,6 +77,7 @@ export {
   scriptOf,
   scriptFrom,
   proofOf,
+  combFalls,
 } from './simulate.ts';
 export { type Edit, applyEdit, stepsFor, bestAgain, piecesFor } from './edit.ts';
 export { type Fault, type FaultCode, faultsOf, faultsOnly, isLegal } from './faults.ts';
@@ -94,9 +86,32 @@ export { type Split, type SplitVisit, splitOf } from './split.ts';
 export { type Care, type StepCare, type Support, type Hold, careOf } from './care.ts';
 export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
 export { type TieDecision, tiesOf } from './ties.ts';
-export { type Observed, type Ratio, type Learnt, ratioOf, bandAbout } from './doubt.ts';
+export { type Ratio, type Learnt, bandAbout, paceByKind } from './doubt.ts';
 export { type Band, type Bands } from './plan.ts';
-export { type Job, type LaidStep, layOut, noLookups } from './layout.ts';
-export { type Allotment, type ZoneProblem, type ZoneAnswer, allot, problemsOf, solveZone, answerOf } from './allot.ts';
-export { type Coat, coatOf, coatAsFound, rested } from './coat.ts';
+export { type Job, type LaidStep, layOut, noLookups, rankingIn } from './layout.ts';
+export {
+  type Allotment,
+  type ZoneProblem,
+  type ZoneAnswer,
+  allot,
+  problemsOf,
+  solveZone,
+  answerOf,
+  houseYield,
+} from './allot.ts';
+export {
+  type Coat,
+  type CoatZone,
+  coatOf,
+  coatAsFound,
+  copyOf,
+  looseNowG,
+  meet,
+  rested,
+  setLoose,
+  skinTolerance,
+  wearLimit,
+  wetnessOf,
+} from './coat.ts';
+export { workStepOn, figuresOf, handWorking, stateFor } from './work.ts';
 export { type FewOutlines, type Outline, outlines } from './many.ts';

@@ -129,9 +129,9 @@ export function neededMinutes(z: CoatZone, work: PhaseWork, tool: Tool, water: W
       return rewashMinutes(areaM2, heldMl, tool.kind === 'bather', f) * share * pace;
     case 'mist':
     case 'condition':
-      return mistMinutes(areaM2, f) * share;
+      return mistMinutes(areaM2, f) * share * pace;
     case 'towel':
-      return towelMinutes(areaM2, f) * share;
+      return towelMinutes(areaM2, f) * share * pace;
     case 'drying': {
       const full = dryingMinutes(areaM2, heldMl, tool.kind === 'force-dryer', job.humidityPct, f);
       return (f.dryFixed + ((full - f.dryFixed) * z.wet) / f.towelLeaves / drives(tool)) * share * pace;
@@ -139,7 +139,7 @@ export function neededMinutes(z: CoatZone, work: PhaseWork, tool: Tool, water: W
     case 'air':
       return airMinutes(areaM2, f) * share * pace;
     case 'ties':
-      return tieMinutes(tool.kind, z.tie, job.house.spray, z.tieWet, f) * (1 - z.tieDone);
+      return tieMinutes(tool.kind, z.tie, job.house.spray, z.tieWet, f) * (1 - z.tieDone) * pace;
     case 'hands':
       throw new TypeError('hands are timed by passes');
   }

@@ -27,7 +27,15 @@ export {
   type InspectionAnswer,
   type InspectionRow,
 } from './inspection.ts';
-export { GUARD_PLACES, type GuardPlace, type GuardLengths, type CoatCheck, type Air, guardLengthMm } from './check.ts';
+export {
+  GUARD_PLACES,
+  type GuardPlace,
+  type GuardLengths,
+  type CoatCheck,
+  type Air,
+  guardLengthMm,
+  zoneEntries,
+} from './check.ts';
 export { STOPPING_SKIN, type Stops, type DogStop, type DogStopCode, type ZoneStop, stopsOf } from './stops.ts';
 export {
   CONDITION_KINDS,

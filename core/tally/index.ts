@@ -1,2 +1,16 @@
-/** Decides what the log teaches: pace by tool and person, and how much hair a dog really carries. */
-export { type LoggedSession, type Taught, learn } from './learn.ts';
+/** Decides what the log teaches: pace and yield by tool, person, coat and zone, and which steps promise too much. */
+export { effects, student80, type Effects, type EffectsStart, type Estimate, type Measured } from './effects.ts';
+export {
+  gramsFor,
+  learn,
+  learntFor,
+  overPromised,
+  paceByPerson,
+  paceFor,
+  peopleIn,
+  stepKey,
+  type LoggedSession,
+  type OffPromise,
+  type Reckoned,
+  type Taught,
+} from './learn.ts';

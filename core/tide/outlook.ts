@@ -2,7 +2,8 @@
 import { sum, type Day } from '../quantity/index.ts';
 import { coatRow, isZoneId, zone, type Dog, type ZoneId } from '../dog/index.ts';
 import { stopsOf, zoneConditions, type CoatCheck, type CombGrade } from '../check/index.ts';
-import { looseUndercoatG, type MethodPlan, type SessionRecord } from '../bench/index.ts';
+import { looseUndercoatG } from '../bench/index.ts';
+import type { SessionRecord } from '../table/index.ts';
 import { leftAfter } from './learn.ts';
 import { visitNeed, type Need } from './need.ts';
 import type { Quarrels } from '../kit/index.ts';
@@ -11,7 +12,6 @@ import { releaseCurve, type Place, type TideName } from './prior.ts';
 
 export interface WorkedSession {
   readonly day: Day;
-  readonly plan: MethodPlan;
   readonly looseG: number;
   readonly record: SessionRecord;
 }
@@ -42,9 +42,9 @@ function proofShare(comb: Partial<Readonly<Record<ZoneId, CombGrade>>>, grade: C
 }
 
 /** Loose grams and share left in the coat at the end of a worked session. */
-export function leftBySession({ plan, looseG, record }: WorkedSession): { leftG: number; leftShare: number } {
-  const done = plan.steps.filter((_, i) => record.steps[i]?.state === 'done');
-  const weighed = plan.steps.filter((_, i) => record.steps[i]?.grams !== undefined);
+export function leftBySession({ looseG, record }: WorkedSession): { leftG: number; leftShare: number } {
+  const done = record.steps.filter((s) => s.state === 'done').map((s) => s.plan);
+  const weighed = record.steps.filter((s) => s.grams !== undefined).map((s) => s.plan);
   return leftAfter({
     expectedLooseG: looseG,
     expectedWeighedG: sum(weighed.map((s) => s.gramsOut)),

@@ -1,6 +1,7 @@
 /** SQL of sessions and their append-only events. */
 import type { PlanSnapshot } from '../../contract/session.ts';
-import type { MethodId, SessionAct, SessionEvent } from '../../core/bench/index.ts';
+import type { MethodId } from '../../core/bench/index.ts';
+import type { SessionAct, SessionEvent } from '../../core/table/index.ts';
 import type { Db } from './open.ts';
 
 interface Row {
@@ -17,6 +18,8 @@ interface EventRow {
   readonly at_ms: number;
   readonly kind: SessionAct['kind'];
   readonly act: string;
+  readonly device: string | null;
+  readonly clock_ms: number | null;
 }
 
 export interface StoredSession {
@@ -27,6 +30,14 @@ export interface StoredSession {
   readonly method: MethodId;
   readonly snapshot: PlanSnapshot;
 }
+
+const event = (e: EventRow): SessionEvent => ({
+  id: e.id,
+  atMs: e.at_ms,
+  ...(e.device !== null && { device: e.device }),
+  ...(e.clock_ms !== null && { clockMs: e.clock_ms }),
+  act: JSON.parse(e.act),
+});
 
 const stored = (r: Row): StoredSession => ({
   id: r.id,
@@ -56,16 +67,21 @@ export function sessionStore(db: Db) {
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
   );
-  const size = db.prepare<[], { readonly sessions: number; readonly events: number }>(
-    'SELECT (SELECT count(*) FROM session) AS sessions, (SELECT count(*) FROM session_event) AS events',
+  const teaching = db.prepare<[], { readonly n: number }>(
+    "SELECT count(*) AS n FROM session_event WHERE kind IN ('finished', 'corrected')",
+  );
+  const finished = db.prepare<[number], Row>(
+    `SELECT * FROM session s
+     WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished')
+     ORDER BY day DESC, id DESC LIMIT ?`,
   );
   const insert = db.prepare<Row>(
     `INSERT INTO session (id, dog_id, check_id, day, method, snapshot)
      VALUES (@id, @dog_id, @check_id, @day, @method, @snapshot)`,
   );
   const insertEvent = db.prepare<EventRow>(
-    `INSERT INTO session_event (id, session_id, at_ms, kind, act) VALUES (@id, @session_id, @at_ms, @kind, @act)
-     ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO session_event (id, session_id, at_ms, kind, act, device, clock_ms)
+     VALUES (@id, @session_id, @at_ms, @kind, @act, @device, @clock_ms) ON CONFLICT (id) DO NOTHING`,
   );
   return {
     find: (id: string): StoredSession | undefined => {
@@ -87,13 +103,11 @@ export function sessionStore(db: Db) {
     /** The newest finished session of every dog, by dog. */
     latestFinishedByDog: (): ReadonlyMap<string, StoredSession> =>
       new Map(latestFinished.all().map((r) => [r.dog_id, stored(r)])),
-    /** How long the append-only log is: while it stays so, so does all that follows from it. */
-    logSize: (): string => {
-      const row = size.get();
-      return `${row?.sessions ?? 0} ${row?.events ?? 0}`;
-    },
-    events: (sessionId: string): readonly SessionEvent[] =>
-      events.all(sessionId).map((e) => ({ id: e.id, atMs: e.at_ms, act: JSON.parse(e.act) })),
+    /** The newest finished sessions. */
+    finished: (limit: number): readonly StoredSession[] => finished.all(limit).map(stored),
+    /** Grows with every session that is finished or corrected: while it stays, so does what sessions teach. */
+    teachings: (): number => teaching.get()?.n ?? 0,
+    events: (sessionId: string): readonly SessionEvent[] => events.all(sessionId).map(event),
     /** The session an event id belongs to already, if any. */
     ownerOfEvent: (eventId: string): string | undefined => eventOwner.get(eventId)?.session_id,
     insert: (s: StoredSession): void => {
@@ -115,6 +129,8 @@ export function sessionStore(db: Db) {
           at_ms: e.atMs,
           kind: e.act.kind,
           act: JSON.stringify(e.act),
+          device: e.device ?? null,
+          clock_ms: e.clockMs ?? null,
         });
       }
     },

@@ -7,14 +7,8 @@ import type { CheckDraft } from '../../contract/check.ts';
 import { coatCheck } from '../../contract/check.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { SalonEdit } from '../../contract/salon.ts';
-import {
-  openMethod,
-  planVisit,
-  sessionRecord,
-  type MethodPlan,
-  type SessionAct,
-  type SessionEvent,
-} from '../../core/bench/index.ts';
+import { openMethod, planVisit, type MethodPlan } from '../../core/bench/index.ts';
+import { sessionRecord, type SessionAct, type SessionEvent } from '../../core/table/index.ts';
 import { freeStarts, type Span } from '../../core/book/index.ts';
 import type { CombGrade, ZoneFindings } from '../../core/check/index.ts';
 import { bodySurfaceM2, breedOf, coatRow, type ZoneId } from '../../core/dog/index.ts';
@@ -243,9 +237,8 @@ class DemoDog {
     this.stores.sessions.append(id, events);
     const left = leftBySession({
       day: on,
-      plan: method,
       looseG: plan.looseG.likely,
-      record: sessionRecord(events, method.steps.length),
+      record: sessionRecord(events, method.steps),
     });
     const next = nextVisit({
       dog,
@@ -269,17 +262,17 @@ class DemoDog {
     const hands = pick(random, HANDS);
     log({ kind: 'worker', name: hands.name });
     log({ kind: 'started' });
-    plan.steps.forEach((step, i) => {
-      log({ kind: 'step', step: i });
+    plan.steps.forEach((step) => {
+      log({ kind: 'step', step: step.id });
       atMs += Math.round(step.minutes * 60_000 * clamp(randomNormal(random, hands.pace, 0.15), 0.6, 1.6));
       if (step.gramsOut >= 3) {
         log({
           kind: 'weighed',
-          step: i,
+          step: step.id,
           grams: Math.round(step.gramsOut * clamp(randomNormal(random, 1, 0.2), 0.4, 1.8)),
         });
       }
-      log({ kind: 'step-done', step: i });
+      log({ kind: 'step-done', step: step.id });
     });
     const proof = plan.steps.findLast((s) => s.phase === 'comb' || s.phase === 'edge' || s.phase === 'finish');
     for (const { zone } of proof?.zones ?? []) {

@@ -5,6 +5,7 @@ import type { BenchCase, BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { RankingsPage } from '../../contract/kit.ts';
 import { METHOD_IDS, planVisit, zoneRankings, type Plan } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
+import { paceByPerson } from '../../core/tally/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, type Kept } from '../facts.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
@@ -73,7 +74,8 @@ export function checkRoutes(kept: Kept): Router {
     endpoint(({ params: { id = '' } }) => {
       const check = found(stores.checks.find(id), 'check', id);
       const room = planRoomOf(kept);
-      const page: BenchPage = { request: planRequestOf(kept, check, room), people: room.taught.people };
+      const request = planRequestOf(kept, check, room);
+      const page: BenchPage = { request, people: paceByPerson(room.taught, request.dog.coatClass) };
       return { json: page };
     }),
   );

@@ -22,10 +22,8 @@ const MS_PER_MINUTE = 60_000;
 function usesByTool(kept: Kept): ReadonlyMap<string, readonly Use[]> {
   const uses = new Map<string, Use[]>();
   for (const s of kept.stores.sessions.all()) {
-    const { steps } = recordOf(kept, s);
-    s.snapshot.plan.steps.forEach(({ tool }, i) => {
-      const step = steps[i];
-      if (!step) return;
+    for (const step of recordOf(kept, s).steps) {
+      const { tool } = step.plan;
       // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
       const minutes = step.did
         ? step.did.tool === tool.kind
@@ -34,11 +32,11 @@ function usesByTool(kept: Kept): ReadonlyMap<string, readonly Use[]> {
         : step.state === 'skipped'
           ? 0
           : step.workedMs / MS_PER_MINUTE;
-      if (minutes <= 0) return;
+      if (minutes <= 0) continue;
       const own = uses.get(tool.id) ?? [];
       own.push({ day: day(s.day), minutes, dogId: s.dogId });
       uses.set(tool.id, own);
-    });
+    }
   }
   return uses;
 }

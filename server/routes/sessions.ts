@@ -4,6 +4,7 @@ import {
   eventBatchSchema,
   sessionDraftSchema,
   type SessionListItem,
+  type SessionLog,
   type SessionPage,
 } from '../../contract/session.ts';
 import {
@@ -16,12 +17,16 @@ import {
   type MethodId,
   type MethodPlan,
   type PlanRequest,
+  type PlanStep,
   type Script,
 } from '../../core/bench/index.ts';
 import { day, formatDay } from '../../core/quantity/index.ts';
+import { peopleIn } from '../../core/tally/index.ts';
+import type { SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { endpoint } from '../endpoint.ts';
-import { planRequestOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import type { Live } from '../live.ts';
 import { found, parsed, Problem } from '../problem.ts';
 
 const RECENT = 40;
@@ -51,11 +56,19 @@ function byHand(request: PlanRequest, method: MethodId, script: Script): MethodP
   return planByHand(request, method, script, site);
 }
 
-export function sessionRoutes(kept: Kept): Router {
-  const { stores } = kept;
+/** Ids of the steps that a session ever had: those it started with, and those it was planned anew with. */
+const stepIds = (planned: readonly PlanStep[], events: readonly SessionEvent[]): ReadonlySet<string> =>
+  new Set([planned, ...events.map(({ act }) => (act.kind === 'replanned' ? act.steps : []))].flat().map((s) => s.id));
+
+const subjectOf = (id: string): string => `session ${id}`;
+
+export function sessionRoutes(kept: Kept, live: Live): Router {
+  const { stores, nowMs } = kept;
   const router = Router();
   const page = (s: StoredSession): SessionPage => {
     const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
+    const check = found(stores.checks.find(s.checkId), 'check', s.checkId);
+    const room = planRoomOf(kept);
     return {
       id: s.id,
       dogId: s.dogId,
@@ -67,8 +80,11 @@ export function sessionRoutes(kept: Kept): Router {
       snapshot: s.snapshot,
       events: stores.sessions.events(s.id),
       record: recordOf(kept, s),
+      request: { ...planRequestOf(kept, check, room), crew: s.snapshot.crew },
+      people: peopleIn(room.taught),
     };
   };
+  const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });
 
   router.get(
     '/sessions',
@@ -122,6 +138,8 @@ export function sessionRoutes(kept: Kept): Router {
             looseG: plan.looseG.likely,
             stops: plan.stops.zones,
             conditions: plan.conditions,
+            crew: draft.crew,
+            reckoned: reckonedIn(request),
           },
         });
         return { status: 201, json: page(found(stores.sessions.find(draft.id), 'session', draft.id)) };
@@ -134,36 +152,49 @@ export function sessionRoutes(kept: Kept): Router {
     endpoint(({ params: { id = '' } }) => ({ json: page(found(stores.sessions.find(id), 'session', id)) })),
   );
 
+  router.get(
+    '/sessions/:id/stream',
+    live.stream(({ params: { id = '' } }) => {
+      const text = String(id);
+      found(stores.sessions.find(text), 'session', text);
+      return { subject: subjectOf(text), first: log(text) };
+    }),
+  );
+
   router.post(
     '/sessions/:id/events',
     endpoint(({ params: { id = '' }, body }) => {
       const { events } = parsed(eventBatchSchema, body);
-      return {
-        status: 201,
-        json: stores.write(() => {
-          const session = found(stores.sessions.find(id), 'session', id);
-          const steps = session.snapshot.plan.steps.length;
-          for (const [i, e] of events.entries()) {
-            const owner = stores.sessions.ownerOfEvent(e.id);
-            if (owner !== undefined && owner !== id) {
-              throw new Problem(
-                409,
-                `events.${i}.id`,
-                `The event id "${e.id}" belongs to another session. Make a new id.`,
-              );
-            }
-            if ('step' in e.act && e.act.step >= steps) {
-              throw new Problem(
-                400,
-                `events.${i}.act.step`,
-                `Step ${e.act.step} is not in this plan, which has ${steps} steps, counted from 0.`,
-              );
-            }
+      const before = stores.write(() => {
+        const session = found(stores.sessions.find(id), 'session', id);
+        const there = stores.sessions.events(id);
+        const steps = stepIds(session.snapshot.plan.steps, [...there, ...events]);
+        for (const [i, e] of events.entries()) {
+          const owner = stores.sessions.ownerOfEvent(e.id);
+          if (owner !== undefined && owner !== id) {
+            throw new Problem(
+              409,
+              `events.${i}.id`,
+              `The event id "${e.id}" belongs to another session. Make a new id.`,
+            );
           }
-          stores.sessions.append(id, events);
-          return page(session);
-        }),
-      };
+          if ('step' in e.act && !steps.has(e.act.step)) {
+            throw new Problem(
+              400,
+              `events.${i}.act.step`,
+              `The step "${e.act.step}" is not in this session’s plan. Send the id of one that is, as GET /sessions/:id gives them.`,
+            );
+          }
+        }
+        stores.sessions.append(id, events);
+        return new Set(there.map((e) => e.id));
+      });
+      const now = log(id);
+      const fresh = now.events.filter((e) => !before.has(e.id));
+      // Said once it is kept: what a page shows as everybody's is on the disk.
+      if (fresh.length > 0) live.say(subjectOf(id), { ...now, events: fresh });
+      const answer: SessionLog = now;
+      return { status: 201, json: answer };
     }),
   );
   return router;

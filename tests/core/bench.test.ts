@@ -13,7 +13,6 @@ import {
   openMethod,
   planByHand,
   planVisit,
-  ratioOf,
   rivals,
   scriptOf,
   splitOf,
@@ -31,7 +30,6 @@ import {
 import type { ZoneFindings } from '../../core/check/index.ts';
 import type { CoatClass, DogTrait, ZoneId } from '../../core/dog/index.ts';
 import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../../core/kit/index.ts';
-import { learn } from '../../core/tally/index.ts';
 import { checkOf, dogOf, FULL_KIT, HAND_KIT } from './examples.ts';
 
 const LOOSE: ZoneFindings = { finger: 2, tug: 2, comb: 'drags', tie: 'none', skin: 'clear' };
@@ -373,54 +371,11 @@ describe('reasons', () => {
   });
 });
 
-describe('what the log teaches', () => {
-  it('moves a ratio a little by few and all the way by many, and is surer by each', () => {
-    const seen = (n: number) =>
-      ratioOf(
-        Array.from({ length: n }, () => ({ planned: 10, measured: 15 })),
-        'minutes',
-      );
-    expect(seen(0).mean).to.equal(1);
-    expect(seen(1).mean).to.be.within(1.05, 1.15);
-    expect(seen(200).mean).to.be.closeTo(1.5, 0.02);
-    expect(seen(20).doubt).to.be.below(seen(2).doubt);
-    expect(ratioOf([{ planned: 0, measured: 5 }], 'minutes').seen).to.equal(0);
-  });
-
+describe('the range about a value', () => {
   it('makes a band that holds eight in ten, lower and higher than the likely value', () => {
     const band = bandAbout(100, 0.04);
     expect(band.low).to.be.within(70, 80);
     expect(band.high).to.be.within(120, 132);
     expect(bandAbout(100, 0)).to.deep.equal({ low: 100, likely: 100, high: 100 });
-  });
-
-  it('learns pace by tool and by person, and grams by dog, and plans with them', () => {
-    const { open } = bench(SMOOTH, 'smooth');
-    const worked = (factor: number, worker: string) => ({
-      dogId: 'd',
-      plan: open,
-      record: {
-        worker,
-        steps: open.steps.map((s) => ({
-          state: 'done' as const,
-          workedMs: s.minutes * factor * 60_000,
-          grams: s.gramsOut * 1.4,
-        })),
-      },
-    });
-    const taught = learn([...Array.from({ length: 30 }, () => worked(1.5, 'Ada')), worked(1, 'Bo')]);
-    expect(taught.people['Ada']?.rubber?.mean).to.be.closeTo(1.5, 0.06);
-    expect(taught.people['Bo']?.rubber?.mean ?? 0).to.be.below(taught.people['Ada']?.rubber?.mean ?? 0);
-    expect(taught.grams['d']?.mean).to.be.closeTo(1.4, 0.06);
-    const slow = planVisit({ ...SMOOTH, learnt: { pace: taught.house, grams: taught.grams['d'] } });
-    const usual = planVisit(SMOOTH);
-    expect(slow.looseG.likely / usual.looseG.likely).to.be.closeTo(taught.grams['d']?.mean ?? 0, 1e-9);
-    expect(openMethod(slow, 'smooth')?.minutes).to.be.greaterThan(openMethod(usual, 'smooth')?.minutes ?? Infinity);
-    const doubt = (m: typeof slow): number => {
-      const b = openMethod(m, 'smooth')?.bands.minutes;
-      return b ? (b.high - b.low) / b.likely : NaN;
-    };
-    expect(doubt(slow)).to.be.below(doubt(usual));
-    expect(learn([])).to.deep.equal({ house: {}, people: {}, grams: {} });
   });
 });

@@ -14,7 +14,8 @@ import {
   visitNeed,
   type NextVisitRequest,
 } from '../../core/tide/index.ts';
-import { openMethod, planVisit, sessionRecord, type SessionEvent } from '../../core/bench/index.ts';
+import { openMethod, planVisit } from '../../core/bench/index.ts';
+import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { checkOf, dogOf, HAND_KIT } from './examples.ts';
 
@@ -165,14 +166,14 @@ describe('what a session teaches', () => {
     if (!method) throw new Error('dry first is open');
     const events: SessionEvent[] = [{ id: 'a', atMs: 0, act: { kind: 'started' } }];
     method.steps.forEach((s, i) => {
-      events.push({ id: `d${i}`, atMs: 10 + i, act: { kind: 'step-done', step: i } });
-      events.push({ id: `w${i}`, atMs: 10 + i, act: { kind: 'weighed', step: i, grams: s.gramsOut * weighs } });
+      events.push({ id: `d${i}`, atMs: 10 + i, act: { kind: 'step-done', step: s.id } });
+      events.push({ id: `w${i}`, atMs: 10 + i, act: { kind: 'weighed', step: s.id, grams: s.gramsOut * weighs } });
     });
     for (const z of method.steps.filter((s) => s.phase === 'comb').flatMap((s) => s.zones)) {
       events.push({ id: `c${z.zone}`, atMs: 900, act: { kind: 'comb', zone: z.zone, result: comb } });
     }
-    const record = sessionRecord(events, method.steps.length);
-    return leftBySession({ day: check.day, plan: method, looseG: plan.looseG.likely, record });
+    const record = sessionRecord(events, method.steps);
+    return leftBySession({ day: check.day, looseG: plan.looseG.likely, record });
   };
   it('as planned leaves what was planned; a heavier bag or a comb that stops means more is left', () => {
     expect(worked(1, 'glides').leftG).to.be.closeTo(plan.looseG.likely * (method?.shareLeft ?? 0), 2);

@@ -96,15 +96,15 @@ describe('the walk over HTTP', () => {
 
   it('appends events once, refuses a step outside the plan, and folds the record', async () => {
     const { json: page } = await room.call('GET', `/sessions/${sessionId}`);
-    const steps: number = page.snapshot.plan.steps.length;
+    const ids: string[] = page.snapshot.plan.steps.map((s: { id: string }) => s.id);
     const events = [
       { id: 'ev-1', atMs: NOW, act: { kind: 'started' } },
-      { id: 'ev-2', atMs: NOW + 1, act: { kind: 'step', step: 0 } },
-      { id: 'ev-3', atMs: NOW + 600_000, act: { kind: 'weighed', step: 0, grams: 22.5 } },
-      ...Array.from({ length: steps }, (_, i) => ({
+      { id: 'ev-2', atMs: NOW + 1, act: { kind: 'step', step: ids[0] } },
+      { id: 'ev-3', atMs: NOW + 600_000, act: { kind: 'weighed', step: ids[0], grams: 22.5 } },
+      ...ids.map((id, i) => ({
         id: `ev-done-${i}`,
         atMs: NOW + 700_000 + i,
-        act: { kind: 'step-done', step: i },
+        act: { kind: 'step-done', step: id },
       })),
       { id: 'ev-c', atMs: NOW + 800_000, act: { kind: 'comb', zone: 'back', result: 'glides' } },
       { id: 'ev-f', atMs: NOW + 900_000, act: { kind: 'finished' } },
@@ -112,9 +112,10 @@ describe('the walk over HTTP', () => {
     await room.call('POST', `/sessions/${sessionId}/events`, { events: events.slice(0, 3) });
     const all = await room.call('POST', `/sessions/${sessionId}/events`, { events });
     expect(all.json.events).to.have.length(events.length);
-    expect(all.json.record).to.deep.include({ state: 'finished', gramsOut: 22.5 });
+    const { json: after } = await room.call('GET', `/sessions/${sessionId}`);
+    expect(after.record).to.deep.include({ state: 'finished', gramsOut: 22.5 });
     const beyond = await room.call('POST', `/sessions/${sessionId}/events`, {
-      events: [{ id: 'ev-x', atMs: NOW, act: { kind: 'step-done', step: steps } }],
+      events: [{ id: 'ev-x', atMs: NOW, act: { kind: 'step-done', step: 'nowhere' } }],
     });
     expect(beyond.status).to.equal(400);
     expect(beyond.json.error.field).to.equal('events.0.act.step');

@@ -1,0 +1,49 @@
+/** Decides what a session at the table adds up to, how its plan follows what happens, and what its devices say. */
+export {
+  CORRECTABLE,
+  inOrder,
+  standingEvents,
+  type ActKind,
+  type Correction,
+  type LeftZone,
+  type Met,
+  type ReplanReason,
+  type SessionAct,
+  type SessionEvent,
+  type StandingEvents,
+} from './acts.ts';
+export {
+  asOf,
+  sessionRecord,
+  type Hand,
+  type Moment,
+  type SessionNote,
+  type SessionPhoto,
+  type SessionRecord,
+  type SessionState,
+  type StepRecord,
+} from './record.ts';
+export {
+  clockOffset,
+  restamped,
+  stampMs,
+  UNASKED,
+  type ClockOffset,
+  type ClockReading,
+  type Stamped,
+} from './clock.ts';
+export {
+  BENCH_SCALE,
+  heard,
+  NEW_SCALE,
+  scaleView,
+  tared,
+  type ScaleMake,
+  type ScaleMemory,
+  type ScaleReading,
+  type ScaleState,
+  type ScaleView,
+} from './scale.ts';
+export { airChanged, meanLevel, type LevelReading } from './level.ts';
+export { tableNow, walks, WORKED_MS, type TableCase, type TableNow, type Used } from './now.ts';
+export { checkNow, lateBy, propose, type Proposal } from './follow.ts';
