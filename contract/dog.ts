@@ -10,6 +10,7 @@ import {
   type DogTrait,
   type Sex,
 } from '../core/dog/index.ts';
+import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
 import { daySchema, lineSchema, versionSchema } from './common.ts';
 
@@ -58,7 +59,13 @@ export interface DogPage {
   readonly today: number;
   readonly need: Need;
   readonly next: NextVisit | null;
-  readonly checks: readonly { readonly id: string; readonly day: string; readonly weightKg: number }[];
+  readonly checks: readonly {
+    readonly id: string;
+    readonly day: string;
+    readonly weightKg: number;
+    /** Undercoat over the whole dog, 0 bare … 4 plate. */
+    readonly meanGrade: number;
+  }[];
   readonly sessions: readonly SessionSummary[];
   readonly bookings: readonly { readonly id: string; readonly startsAt: string; readonly minutes: number }[];
 }
@@ -68,7 +75,9 @@ export interface SessionSummary {
   readonly method: string;
   readonly state: string;
   readonly minutes: number;
+  readonly plannedMinutes: number;
   readonly gramsOut: number;
+  readonly stages: GramsByStage;
 }
 
 const fields = {

@@ -23,6 +23,7 @@ import { photoRoutes } from './routes/photos.ts';
 import { productRoutes } from './routes/products.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
+import { tallyRoutes } from './routes/tally.ts';
 
 export interface AppNeeds {
   readonly stores: Stores;
@@ -102,6 +103,7 @@ export function createApp({
     deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
     bookingRoutes(kept),
     homeRoutes(kept),
+    tallyRoutes(kept),
   );
   api.use((req) => {
     throw new Problem(
@@ -113,6 +115,11 @@ export function createApp({
   app.use('/api', api);
 
   if (webRoot && existsSync(join(webRoot, 'index.html'))) {
+    // The worker is asked for anew each time: it decides what is kept of the rest.
+    app.get('/sw.js', (_req, res) => {
+      res.setHeader('Cache-Control', 'no-cache');
+      res.sendFile(join(webRoot, 'sw.js'));
+    });
     app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true, fallthrough: true }));
     app.get('/{*any}', (_req, res) => {
       res.setHeader('Cache-Control', 'no-cache');

@@ -6,6 +6,7 @@ import './app/theme.css';
 import './drawing/drawing.css';
 import './desk/desk.css';
 import './table/table.css';
+import './table/session.css';
 import './home/home.css';
 import './app/narrow.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -34,3 +35,8 @@ createRoot(root).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+// Opens without a link from the second time on; where the page is not secure, as on a plain salon net, it needs one.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined);
+}

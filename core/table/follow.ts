@@ -45,7 +45,8 @@ export interface Proposal {
   /** Hand minutes that zones get more (or, below 0, less) than before; most first. */
   readonly moved: readonly { readonly zone: ZoneId; readonly minutes: number }[];
   /** What works the zone that it is about, where a piece was put in. */
-  readonly piece?: { readonly tool: Tool; readonly phase: PhaseId; readonly minutes: number } | undefined;
+  readonly piece?:
+    { readonly step: string; readonly tool: Tool; readonly phase: PhaseId; readonly minutes: number } | undefined;
   readonly left: readonly LeftZone[];
   /** What of the dog or zone is not worked on any more. */
   readonly stop?: 'zone' | 'dog' | undefined;
@@ -337,7 +338,7 @@ function proposal(
     steps: shown(script, now, c),
     minutes: { before: clockOf(now.rest, now, c), after: clockOf(script, now, c) },
     moved,
-    piece: step && tool && { tool, phase: step.phase, minutes: workMinutes(step) },
+    piece: step && tool && { step: step.id, tool, phase: step.phase, minutes: workMinutes(step) },
     left: moved
       .filter((m) => m.minutes < 0 && (because.code === 'late' || minutesIn(script, m.zone) < WORTH_MINUTES))
       .map((m) => ({ zone: m.zone, minutes: -m.minutes })),

@@ -14,3 +14,4 @@ export {
   type Reckoned,
   type Taught,
 } from './learn.ts';
+export { gramsByStage, meanGrade, stageOf, STAGES, type GramsByStage, type Stage } from './history.ts';

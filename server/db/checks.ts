@@ -115,8 +115,7 @@ export function checkStore(db: Db) {
       const row = one.get(id);
       return row && record(row);
     },
-    ofDog: (dogId: string): readonly Pick<CheckRecord, 'id' | 'day' | 'weightKg'>[] =>
-      ofDog.all(dogId).map((r) => ({ id: r.id, day: formatDay(day(r.day)), weightKg: r.weight_kg })),
+    ofDog: (dogId: string): readonly CheckRecord[] => ofDog.all(dogId).map(record),
     /** The newest check of a dog. */
     latestOf: (dogId: string): CheckRecord | undefined => {
       const row = ofDog.get(dogId);

@@ -22,7 +22,9 @@ export function checkRoutes(kept: Kept): Router {
     '/dogs/:id/checks',
     endpoint(({ params: { id = '' } }) => {
       found(stores.dogs.find(id), 'dog', id);
-      return { json: { checks: stores.checks.ofDog(id) } };
+      return {
+        json: { checks: stores.checks.ofDog(id).map(({ id: own, day, weightKg }) => ({ id: own, day, weightKg })) },
+      };
     }),
   );
 

@@ -4,6 +4,10 @@ import { Router } from 'express';
 import { dogDraftSchema, dogEditSchema, type DogListItem, type DogPage } from '../../contract/dog.ts';
 import { endpoint } from '../endpoint.ts';
 import { bookedDays, dogToday, outlookOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { coatCheck } from '../../contract/check.ts';
+import { zoneConditions } from '../../core/check/index.ts';
+import { coatRow } from '../../core/dog/index.ts';
+import { gramsByStage, meanGrade } from '../../core/tally/index.ts';
 import { found, parsed, stale } from '../problem.ts';
 import { formatDay, day } from '../../core/quantity/index.ts';
 
@@ -58,7 +62,12 @@ export function dogRoutes(kept: Kept): Router {
         today,
         need,
         next: next ?? null,
-        checks: stores.checks.ofDog(id),
+        checks: stores.checks.ofDog(id).map((c) => ({
+          id: c.id,
+          day: c.day,
+          weightKg: c.weightKg,
+          meanGrade: meanGrade(zoneConditions(coatCheck(c), coatRow(dog.coatClass))),
+        })),
         sessions: stores.sessions.ofDog(id).map((s) => {
           const record = recordOf(kept, s);
           return {
@@ -67,7 +76,9 @@ export function dogRoutes(kept: Kept): Router {
             method: s.method,
             state: record.state,
             minutes: Math.round(record.workedMs / 60_000),
+            plannedMinutes: s.snapshot.plan.minutes,
             gramsOut: record.gramsOut,
+            stages: gramsByStage(record),
           };
         }),
         bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),

@@ -2,7 +2,7 @@
 import { Moon, Sun } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
-import { usePhotoOutbox } from './outbox.ts';
+import { useOutboxes } from './outbox.ts';
 import { useTheme } from './theme.ts';
 
 const PLACES = [
@@ -17,17 +17,19 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
     { to: '/desk/day', name: 'Today' },
     { to: '/desk/bench', name: 'Bench' },
     { to: '/desk/ahead', name: 'Ahead' },
+    { to: '/desk/tally', name: 'Tally' },
     { to: '/desk/kit', name: 'Kit' },
     { to: '/desk/rules', name: 'Rules' },
     { to: '/desk/house', name: 'House rules' },
   ],
+  table: [{ to: '/table/devices', name: 'Scale and meters' }],
 };
 
 export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
   const [theme, toggleTheme] = useTheme();
-  usePhotoOutbox();
+  useOutboxes();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
   // A new room is read from its top by keyboard and screen reader alike.
@@ -37,7 +39,7 @@ export function Shell() {
     window.scrollTo(0, 0);
   }, [pathname]);
   return (
-    <div className={`wt-house wt-place-${place}`}>
+    <div className={`wt-house wt-place-${place}${pathname.startsWith('/table/sessions/') ? ' wt-at-session' : ''}`}>
       <a className="wt-skip" href="#room">
         Skip to the room
       </a>

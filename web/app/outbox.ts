@@ -1,15 +1,36 @@
-/** Decides when photos that wait on this device are sent: when the house is opened, and when the link comes back. */
+/**
+ * Decides when what waits on this device is sent: when the house is opened, and when the link comes back. The session
+ * that is open sends its own acts; those of the others, and photos, go from here.
+ */
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { sessionsWaiting } from '../data/kept.ts';
 import { sendPhotos } from '../data/photos.ts';
+import { TableLog } from '../data/table-log.ts';
 
-export function usePhotoOutbox(): void {
+/** Sends what sessions left behind, one after the other; what cannot be sent now stays. */
+async function sendSessions(): Promise<number> {
+  const ids = await sessionsWaiting();
+  for (const id of ids) {
+    const log = new TableLog(id);
+    await log.flush();
+  }
+  return ids.length;
+}
+
+export function useOutboxes(): void {
   const queries = useQueryClient();
   useEffect(() => {
-    const send = (): void =>
+    const send = (): void => {
       void sendPhotos().then((sent) => {
         if (sent > 0) void queries.invalidateQueries({ queryKey: ['photos'] });
       });
+      void sendSessions()
+        .then((sent) => {
+          if (sent > 0) void queries.invalidateQueries();
+        })
+        .catch(() => undefined); // no store on this device: nothing waits
+    };
     send();
     window.addEventListener('online', send);
     return () => window.removeEventListener('online', send);

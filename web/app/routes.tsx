@@ -15,8 +15,11 @@ import { NoteRoom } from '../desk/note/NoteRoom.tsx';
 import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
 import { RulesRoom } from '../desk/rules/RulesRoom.tsx';
 import { SheetRoom } from '../desk/sheet/SheetRoom.tsx';
+import { TallyRoom } from '../desk/tally/TallyRoom.tsx';
 import { CardRoom } from '../home/card/CardRoom.tsx';
 import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
+import { VisitRoom } from '../home/visit/VisitRoom.tsx';
+import { DevicesRoom } from '../table/devices/DevicesRoom.tsx';
 import { SessionRoom } from '../table/session/SessionRoom.tsx';
 import { TableRoom } from '../table/start/TableRoom.tsx';
 import { Shell } from './Shell.tsx';
@@ -55,6 +58,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
       { path: '/desk/bench', element: <BenchRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
+      { path: '/desk/tally', element: <TallyRoom /> },
       { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },
       { path: '/desk/dogs/:dogId/sheet/:checkId', element: <SheetRoom /> },
@@ -64,9 +68,11 @@ export const router = createBrowserRouter([
       { path: '/desk/rules', element: <RulesRoom /> },
       { path: '/desk/house', element: <HouseRoom /> },
       { path: '/table', element: <TableRoom /> },
+      { path: '/table/devices', element: <DevicesRoom /> },
       { path: '/table/sessions/:sessionId', element: <SessionRoom /> },
       { path: '/home', element: <HomeDogsRoom /> },
       { path: '/home/:dogId', element: <CardRoom /> },
+      { path: '/home/:dogId/visits/:sessionId', element: <VisitRoom /> },
       { path: '*', element: <NotHere /> },
     ],
   },

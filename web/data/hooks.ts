@@ -22,7 +22,7 @@ import type { PhotoRecord } from '../../contract/photo.ts';
 import type { ProductMoveDraft, ProductsPage } from '../../contract/product.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
-import type { SessionEvent } from '../../core/bench/index.ts';
+import type { TallyPage } from '../../contract/tally.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import { api } from './client.ts';
@@ -82,6 +82,8 @@ export const useHomeCard = (dogId: string) =>
 
 export const useSalon = () =>
   useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
+
+export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api<TallyPage>('GET', '/tally') });
 
 export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<ProductsPage>('GET', '/products') });
@@ -146,17 +148,3 @@ export const useMoveProduct = () =>
 export const useUndoMove = () => useWrite((id: string) => api<ProductsPage>('DELETE', `/products/moves/${at(id)}`));
 export const useRemovePhoto = () => useWrite((id: string) => api<object>('DELETE', `/photos/${at(id)}`));
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
-
-/** Appends events to a session; the screen shows the answer without asking again. */
-export function useLogEvents(sessionId: string) {
-  const queries = useQueryClient();
-  const key = sessionKey(sessionId);
-  return useMutation({
-    mutationFn: (events: readonly SessionEvent[]) =>
-      api<SessionPage>('POST', `/sessions/${at(sessionId)}/events`, { events }),
-    onSuccess: (page) => {
-      queries.setQueryData(key, page);
-      void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== key[0] });
-    },
-  });
-}

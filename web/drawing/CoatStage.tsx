@@ -16,6 +16,8 @@ interface Props extends Omit<MapProps, 'aspect' | 'lens' | 'small' | 'label'> {
   readonly label: string;
   /** Small places may be enlarged. */
   readonly lenses?: boolean;
+  /** Only the aspect that shows the chosen zone; none to choose from. */
+  readonly alone?: boolean;
 }
 
 const LENSES = ['whole', 'head', 'front', 'rear'] as const;
@@ -49,6 +51,10 @@ const shows = (aspect: Aspect, dog: DogLook, id: ZoneId): boolean => {
   );
 };
 
+/** The aspect in view, or else the first that shows the chosen zone. */
+const aspectOf = (dog: DogLook, selected: ZoneId | undefined, now: Aspect): Aspect =>
+  selected === undefined || shows(now, dog, selected) ? now : (ASPECTS.find((a) => shows(a, dog, selected)) ?? now);
+
 const Thumb = memo(CoatMap);
 
 /** Small pictures wait until a stroke is over. */
@@ -62,16 +68,16 @@ function useSettled<T>(value: T): T {
   return settled;
 }
 
-export function CoatStage({ label, lenses = false, ...map }: Props) {
+export function CoatStage({ label, lenses = false, alone = false, ...map }: Props) {
   const { dog, looks, selected } = map;
-  const [aspect, setAspect] = useState<Aspect>('left');
+  const [aspect, setAspect] = useState<Aspect>(() => aspectOf(dog, selected, 'left'));
   const [lens, setLens] = useState<Lens>('whole');
   const [seen, setSeen] = useState(selected);
   const id = useId();
   if (selected !== seen) {
     setSeen(selected);
     if (selected && !shows(aspect, dog, selected)) {
-      setAspect(ASPECTS.find((a) => shows(a, dog, selected)) ?? aspect);
+      setAspect(aspectOf(dog, selected, aspect));
       setLens('whole');
     }
   }
@@ -90,20 +96,22 @@ export function CoatStage({ label, lenses = false, ...map }: Props) {
           ))}
         </div>
       )}
-      <div className="wt-aspects" role="group" aria-label="Aspect">
-        {ASPECTS.map((a) => (
-          <button
-            key={a}
-            type="button"
-            aria-pressed={a === aspect}
-            aria-labelledby={`${id}-${a}`}
-            onClick={() => setAspect(a)}
-          >
-            <Thumb small aspect={a} dog={dog} looks={late} label="" />
-            <span id={`${id}-${a}`}>{ASPECT_WORDS[a]}</span>
-          </button>
-        ))}
-      </div>
+      {!alone && (
+        <div className="wt-aspects" role="group" aria-label="Aspect">
+          {ASPECTS.map((a) => (
+            <button
+              key={a}
+              type="button"
+              aria-pressed={a === aspect}
+              aria-labelledby={`${id}-${a}`}
+              onClick={() => setAspect(a)}
+            >
+              <Thumb small aspect={a} dog={dog} looks={late} label="" />
+              <span id={`${id}-${a}`}>{ASPECT_WORDS[a]}</span>
+            </button>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

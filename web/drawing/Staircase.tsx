@@ -213,8 +213,8 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
         <text className="wt-stair-soft" x={EDGE.left} y={HEIGHT - 4}>
           steps, as wide as their minutes
         </text>
-        <text x={x(minutesOf(steps))} y={HEIGHT - 4} textAnchor="end">
-          {minutesOf(steps)} min
+        <text x={Math.max(x(minutesOf(steps)), EDGE.left + 260)} y={HEIGHT - 4} textAnchor="end">
+          {Math.round(minutesOf(steps))} min
         </text>
       </svg>
       <div className="wt-key">

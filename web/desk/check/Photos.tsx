@@ -1,8 +1,9 @@
 /** Photos of the check being felt: of the zone in hand or the whole dog, kept on this device until the check is saved. */
-import { Camera, X } from 'lucide-react';
-import { useEffect, useState, type ChangeEvent } from 'react';
+import { X } from 'lucide-react';
+import { useEffect, useState } from 'react';
 import { MOST_PHOTOS } from '../../../contract/photo.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import { TakePhoto } from '../../app/TakePhoto.tsx';
 import { newId } from '../../data/client.ts';
 import { dropPhoto, keepPhoto, pendingPhotos, smallPhoto, type PendingPhoto } from '../../data/photos.ts';
 import { capital } from '../../words/figures.ts';
@@ -11,26 +12,6 @@ interface Shown extends PendingPhoto {
   readonly url: string;
 }
 const shown = (photo: PendingPhoto): Shown => ({ ...photo, url: URL.createObjectURL(photo.jpeg) });
-
-function Take({ label, onFile, disabled }: { label: string; onFile: (file: File) => void; disabled: boolean }) {
-  return (
-    <label className={disabled ? 'btn btn-sm btn-outline-primary disabled' : 'btn btn-sm btn-outline-primary'}>
-      <Camera aria-hidden size={16} /> {label}
-      <input
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="visually-hidden"
-        disabled={disabled}
-        onChange={(e: ChangeEvent<HTMLInputElement>) => {
-          const [file] = e.target.files ?? [];
-          e.target.value = '';
-          if (file) onFile(file);
-        }}
-      />
-    </label>
-  );
-}
 
 export function Photos({ checkId, zone }: { checkId: string; zone: ZoneId }) {
   const [photos, setPhotos] = useState<readonly Shown[]>([]);
@@ -58,8 +39,8 @@ export function Photos({ checkId, zone }: { checkId: string; zone: ZoneId }) {
   return (
     <div className="wt-taking">
       <div className="wt-acts">
-        <Take label={`Photo: ${zoneName(zone)}`} disabled={full} onFile={(f) => void take(f, zone)} />
-        <Take label="Photo: whole dog" disabled={full} onFile={(f) => void take(f, null)} />
+        <TakePhoto small label={`Photo: ${zoneName(zone)}`} disabled={full} onFile={(f) => void take(f, zone)} />
+        <TakePhoto small label="Photo: whole dog" disabled={full} onFile={(f) => void take(f, null)} />
       </div>
       {fault && (
         <p className="wt-note wt-note-stop" role="alert">

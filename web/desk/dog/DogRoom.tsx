@@ -10,6 +10,7 @@ import type { NeedReason } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { VisitChart } from '../../drawing/VisitChart.tsx';
 import { dateText, instantText, longDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { methodName, needText, nextReason } from '../../words/reasons.ts';
@@ -163,6 +164,9 @@ export function DogRoom() {
               <Brushes dog={page.dog} lengths={check.data?.guardMm ?? {}} />
               <section className="wt-sheet" aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
+                {page.sessions.some((s) => s.state === 'finished') && (
+                  <VisitChart sessions={page.sessions} checks={page.checks} />
+                )}
                 {page.sessions.length === 0 ? (
                   <p className="wt-soft">No visit yet.</p>
                 ) : (

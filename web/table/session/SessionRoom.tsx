@@ -1,231 +1,467 @@
-/** Table → Session: the plan as steps to work through, one decision a screen; every act is an event. */
+/** Table → Session: the plan as it runs, one decision a screen. Every act is kept on this device before the screen shows it. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { SessionPage } from '../../../contract/session.ts';
-import { PHASE_WORDS, type PhaseId, type SessionAct, type StepRecord } from '../../../core/bench/index.ts';
-import { Caution } from '../../app/Caution.tsx';
-import { Loaded, Refusal } from '../../app/state.tsx';
-import { newId } from '../../data/client.ts';
-import { useLogEvents, useSession } from '../../data/hooks.ts';
-import { CoatStage } from '../../drawing/CoatStage.tsx';
-import type { Looks } from '../../desk/dog/looks.ts';
-import { capital, grams, minutesText, percent } from '../../words/figures.ts';
-import { methodName, zoneStop } from '../../words/reasons.ts';
-import { zoneName } from '../../../core/dog/index.ts';
-import { ContactTimer } from './ContactTimer.tsx';
-import { Finished } from './Finished.tsx';
-import { Proof } from './Proof.tsx';
+import { PHASE_WORDS } from '../../../core/bench/index.ts';
+import type { ZoneId } from '../../../core/dog/index.ts';
+import {
+  asOf,
+  lateBy,
+  nextStep,
+  tableNow,
+  walks,
+  zonesToFeel,
+  zonesToWalk,
+  type Met,
+  type Proposal,
+  type ReplanReason,
+  type SessionAct,
+  type SessionRecord,
+  type StepRecord,
+} from '../../../core/table/index.ts';
+import { TakePhoto } from '../../app/TakePhoto.tsx';
+import type { TableLog, TableView } from '../../data/table-log.ts';
+import { minutesText } from '../../words/figures.ts';
+import { clock } from '../../words/table.ts';
+import { RecordRoom } from '../record/RecordRoom.tsx';
+import { Begin } from './Begin.tsx';
+import { signal, useAwake, useComfort } from './comfort.ts';
+import { HandOver } from './HandOver.tsx';
+import { Meet } from './Meet.tsx';
+import { More } from './More.tsx';
+import { keepSessionPhoto } from './photos.ts';
+import { changesPlan, Proposed, replanAct } from './Proposed.tsx';
+import { SecondCheck } from './SecondCheck.tsx';
+import { TableHead } from './TableHead.tsx';
 import { useNow } from './useNow.ts';
-import { keepWorker, lastWorker, WhoWorks } from './WhoWorks.tsx';
-import { DidOtherwise, Weigh } from './Written.tsx';
+import { caseOf, useTable, useTableLog, type Table } from './useTable.ts';
+import { Weigh } from './Weigh.tsx';
+import { Work } from './Work.tsx';
 
-/** The clock of a step: "12:05". */
-function clock(ms: number): string {
-  const s = Math.max(0, Math.floor(ms / 1000));
-  return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
-}
+/** What is asked in place of the work, until it is answered. */
+type Asked =
+  | { readonly kind: 'proposal'; readonly proposal: Proposal; readonly then: 'next' | 'stay' }
+  | { readonly kind: 'meet' }
+  | { readonly kind: 'weigh'; readonly step: string; readonly then: 'next' | 'stay' }
+  | { readonly kind: 'hand' }
+  | { readonly kind: 'more' };
 
-const nextWaiting = (steps: readonly StepRecord[], after: number): number | undefined => {
-  const order = [...steps.keys()];
-  return [...order.slice(after + 1), ...order.slice(0, after + 1)].find((i) => steps[i]?.state === 'waiting');
-};
+/** Hair of less is not worth a bowl. */
+const WORTH_WEIGHING_G = 3;
 
-/** Phases after which a comb through the zone says whether it is done. */
-const PROVES: readonly PhaseId[] = ['comb', 'edge', 'finish'];
+function Running({ table }: { table: Table }) {
+  const { page, record, device, name, tell } = table;
+  const { leftHanded } = useComfort();
+  const [asked, setAsked] = useState<Asked | undefined>();
+  const [enough, setEnough] = useState(false);
+  const hand = record.hands.find((h) => h.device === device);
+  const step = hand && record.steps.find((s) => s.id === hand.step);
+  const coming = nextStep(record, device, name);
+  const open = record.steps.some((s) => s.state === 'waiting' || s.state === 'working');
 
-export type Log = (...acts: readonly SessionAct[]) => void;
-
-function Track({ page, shown, onShow }: { page: SessionPage; shown: number | undefined; onShow: (i: number) => void }) {
-  const { steps } = page.snapshot.plan;
-  const done = page.record.steps.filter((s) => s.state === 'done').length;
-  return (
-    <>
-      <ol className="wt-bare wt-track" aria-hidden>
-        {steps.map((s, i) => {
-          const state = page.record.steps[i]?.state;
-          const look = i === shown ? 'is-now' : state === 'done' ? 'is-done' : state === 'skipped' ? 'is-skipped' : '';
-          return <li key={s.id} className={look} style={{ flexGrow: s.minutes }} onClick={() => onShow(i)} />;
-        })}
-      </ol>
-      <p className="visually-hidden" role="status">
-        {done} of {steps.length} steps done
-      </p>
-    </>
-  );
-}
-
-function Working({ page }: { page: SessionPage }) {
-  const write = useLogEvents(page.id);
-  const { plan } = page.snapshot;
-  const { record } = page;
-  const [looked, setLooked] = useState<number | undefined>();
-  const [worker, setWorker] = useState(lastWorker);
-  const current = record.current ?? looked ?? nextWaiting(record.steps, -1) ?? plan.steps.length - 1;
-  const step = plan.steps[current];
-  const now = useNow(record.runningSinceMs !== undefined);
-  const log: Log = (...acts) => {
-    const atMs = Date.now();
-    // Acts of one tap keep their order by a millisecond each.
-    write.mutate(acts.map((act, i) => ({ id: newId(), atMs: atMs + i, act })));
+  const say = async (...acts: readonly SessionAct[]): Promise<SessionRecord> => {
+    signal('tap');
+    return tell(...acts);
   };
-  if (!step) return null;
+  /** Hands on a step, at its first zone where it goes by zones. */
+  const beginActs = (s: StepRecord, r: SessionRecord): SessionAct[] => {
+    const [zone] = zonesToWalk(s, r, device, name);
+    return walks(s.plan) && zone ? [{ kind: 'zone', step: s.id, zone }] : [{ kind: 'step', step: s.id }];
+  };
+  const beginNext = async (r: SessionRecord): Promise<void> => {
+    const s = nextStep(r, device, name);
+    if (s) await tell(...beginActs(s, r));
+  };
+  /** Something happened: the plan is made anew at once, and asked about, or followed where it must be. */
+  const happened = async (
+    because: ReplanReason,
+    then: 'next' | 'stay',
+    ...acts: readonly SessionAct[]
+  ): Promise<void> => {
+    const after = await say(...acts);
+    const proposal = table.ask(because, after);
+    if (!proposal) return;
+    const must = proposal.stop !== undefined && because.code === 'met';
+    if (must) await tell(replanAct(proposal));
+    setAsked({ kind: 'proposal', proposal, then });
+  };
+  const finishStep = async (s: StepRecord, heard?: { dbA: number; minutes: number }): Promise<void> => {
+    const acts: SessionAct[] = heard ? [{ kind: 'heard', step: s.id, ...heard }] : [];
+    acts.push({ kind: 'step-done', step: s.id });
+    const after = await say(...acts);
+    if (s.plan.gramsOut >= WORTH_WEIGHING_G) setAsked({ kind: 'weigh', step: s.id, then: 'next' });
+    else await beginNext(after);
+  };
+  const goTo = async (
+    s: StepRecord,
+    zone: ZoneId | undefined,
+    heard?: { dbA: number; minutes: number },
+  ): Promise<void> => {
+    if (zone) await say({ kind: 'zone', step: s.id, zone });
+    else await finishStep(s, heard);
+  };
 
-  const own = record.steps[current];
-  const working = own?.state === 'working';
-  const worked =
-    (own?.workedMs ?? 0) + (working && record.runningSinceMs !== undefined ? now - record.runningSinceMs : 0);
-  const looks: Looks = {};
-  for (const c of page.snapshot.conditions) {
-    looks[c.zone] = {
-      grade: c.grade,
-      stopped: c.kind === 'stop',
-      lit: step.zones.some((z) => z.zone === c.zone),
-      done: record.comb[c.zone] === 'glides',
-      says: '',
+  let body;
+  if (asked?.kind === 'proposal') {
+    const { proposal, then } = asked;
+    const followed = proposal.stop !== undefined && proposal.because.code === 'met';
+    const close = async (take: boolean): Promise<void> => {
+      setAsked(undefined);
+      const r = take && !followed ? await say(replanAct(proposal)) : record;
+      const mine = r.hands.find((h) => h.device === device);
+      const own = mine && r.steps.find((s) => s.id === mine.step);
+      if (proposal.stop === 'dog') return;
+      // A piece that was put in comes first; the step in hand waits for its return.
+      const added = take ? r.steps.find((s) => s.state === 'waiting' && s.id === proposal.piece?.step) : undefined;
+      if (added) await tell(...beginActs(added, r));
+      else if (!own) await beginNext(r);
+      else if (then === 'next' && walks(own.plan)) {
+        const [zone] = zonesToWalk(own, r, device, name).filter((z) => z !== mine.zone);
+        await goTo(own, zone);
+      }
     };
+    body = (
+      <Proposed
+        proposal={proposal}
+        followed={followed}
+        onTake={() => void close(true)}
+        onLeave={() => void close(false)}
+      />
+    );
+  } else if (asked?.kind === 'meet') {
+    body = (
+      <Meet
+        dog={page}
+        at={hand?.zone}
+        looks={{}}
+        onBack={() => setAsked(undefined)}
+        onMet={(met: Met) => {
+          setAsked(undefined);
+          void happened({ code: 'met', ...met }, 'stay', { kind: 'met', ...met });
+        }}
+      />
+    );
+  } else if (asked?.kind === 'weigh') {
+    const own = record.steps.find((s) => s.id === asked.step);
+    const close = async (...acts: readonly SessionAct[]): Promise<void> => {
+      setAsked(undefined);
+      const r = acts.length > 0 ? await say(...acts) : record;
+      if (asked.then === 'next') await beginNext(r);
+    };
+    body = own && (
+      <Weigh
+        title={PHASE_WORDS[own.plan.phase]}
+        expectedG={own.plan.gramsOut}
+        already={own.grams}
+        skip={asked.then === 'next' ? 'Not weighed' : 'Back'}
+        onTake={(grams) => void close({ kind: 'weighed', step: own.id, grams, by: 'scale', adds: true })}
+        onSkip={() => void close()}
+      />
+    );
+  } else if (asked?.kind === 'hand') {
+    body = (
+      <HandOver
+        table={table}
+        step={step}
+        onBack={() => setAsked(undefined)}
+        onDone={(acts) => {
+          setAsked(undefined);
+          void say(...acts);
+        }}
+      />
+    );
+  } else if (asked?.kind === 'more') {
+    body = (
+      <More
+        table={table}
+        step={step}
+        onBack={() => setAsked(undefined)}
+        onWeigh={() => step && setAsked({ kind: 'weigh', step: step.id, then: 'stay' })}
+        onActs={(acts) => {
+          setAsked(undefined);
+          void say(...acts);
+        }}
+        onSkip={(s) => {
+          setAsked(undefined);
+          void say({ kind: 'step-skipped', step: s.id, why: 'left out at the table' }).then(beginNext);
+        }}
+      />
+    );
+  } else if (record.state === 'paused') {
+    body = <OnBreak table={table} onGoOn={() => void say({ kind: 'resumed' })} />;
+  } else if (step && hand) {
+    body = (
+      <Work
+        table={table}
+        step={step}
+        zone={hand.zone}
+        acts={{
+          onComb: (zone, result) => {
+            const act: SessionAct = { kind: 'comb', zone, result };
+            if (result === 'glides') {
+              void say(act).then((r) => {
+                const own = r.steps.find((s) => s.id === step.id) ?? step;
+                const [following] = zonesToWalk(own, r, device, name).filter((z) => z !== zone);
+                return goTo(own, following);
+              });
+            } else void happened({ code: 'dragged', zone, result }, 'stay', act);
+          },
+          onPink: (zone) =>
+            void happened({ code: 'pink', zone, tool: step.plan.tool.kind }, 'next', {
+              kind: 'pink',
+              step: step.id,
+              zone,
+            }),
+          onMeet: () => setAsked({ kind: 'meet' }),
+          onBreak: () => void say({ kind: 'paused' }),
+          onNext: (zone, heard) => void goTo(step, zone, heard),
+          onDone: (heard) => void finishStep(step, heard),
+          onLate: (minutes) => {
+            const proposal = table.ask({ code: 'late', minutes });
+            if (proposal && changesPlan(proposal)) setAsked({ kind: 'proposal', proposal, then: 'stay' });
+          },
+          onHand: () => setAsked({ kind: 'hand' }),
+          onMore: () => setAsked({ kind: 'more' }),
+        }}
+      />
+    );
+  } else if (coming) {
+    body = (
+      <Between
+        table={table}
+        coming={coming}
+        onBegin={() => void say(...beginActs(coming, record))}
+        onLate={(proposal) => setAsked({ kind: 'proposal', proposal, then: 'stay' })}
+        onMore={() => setAsked({ kind: 'more' })}
+      />
+    );
+  } else if (open) {
+    body = (
+      <Waits
+        table={table}
+        onTakeBack={(s) => void say({ kind: 'handed', step: s.id, to: name }, ...beginActs(s, record))}
+      />
+    );
+  } else {
+    const zones = zonesToFeel(record, page.snapshot.conditions).filter((z) => record.felt[z] === undefined);
+    const [zone] = zones;
+    body =
+      zone && !enough ? (
+        <SecondCheck
+          key={zone}
+          dog={page}
+          zone={zone}
+          left={zones.length}
+          onFelt={(findings) => void say({ kind: 'felt', zone, findings })}
+          onSkip={() => setEnough(true)}
+        />
+      ) : (
+        <End table={table} onFinish={() => void say({ kind: 'finished' })} />
+      );
   }
-  const following = nextWaiting(
-    record.steps.map((s, i) => (i === current ? { ...s, state: 'done' } : s)),
-    current,
+  return (
+    <div className={leftHanded ? 'wt-session is-left' : 'wt-session'}>
+      <TableHead table={table} />
+      {body}
+    </div>
   );
-  const goOn = (leave: SessionAct): void => {
-    setLooked(undefined);
-    if (following === undefined) log(leave);
-    else log(leave, { kind: 'step', step: following });
-  };
-  // The proof is taken where the comb works, and at the latest before the dog leaves the table.
-  const combing = PROVES.includes(step.phase) || current === plan.steps.length - 1;
-  const over = own?.state === 'done' || own?.state === 'skipped';
+}
+
+function OnBreak({ table, onGoOn }: { table: Table; onGoOn: () => void }) {
+  useNow(true);
+  const live = asOf(table.record, table.nowMs());
+  return (
+    <section className="wt-ask" aria-labelledby="break">
+      <h2 id="break">The dog has a break</h2>
+      <p className="wt-clock">{clock(live.breakMs)}</p>
+      <p className="wt-ask-costs">Water, a turn on the floor. Nobody’s clock runs. Never alone in a loop.</p>
+      <div className="wt-thumbs">
+        <Button className="wt-thumb is-main" onClick={onGoOn}>
+          Go on
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Between two steps: what comes, and, where the time will not do, what could be left. */
+function Between({
+  table,
+  coming,
+  onBegin,
+  onLate,
+  onMore,
+}: {
+  table: Table;
+  coming: StepRecord;
+  onBegin: () => void;
+  onLate: (p: Proposal) => void;
+  onMore: () => void;
+}) {
+  const c = caseOf(table.page, asOf(table.record, table.nowMs()));
+  const now = tableNow(c);
+  const late = lateBy(now, c);
+  const { plan } = coming;
+  return (
+    <section className="wt-ask" aria-labelledby="between">
+      <p className="wt-ask-why">
+        {coming.to && coming.to === table.name ? 'Handed to you. ' : ''}
+        {minutesText(plan.minutes)}, {plan.zones.length} zones.
+      </p>
+      <h2 id="between">
+        {PHASE_WORDS[plan.phase]}: {plan.tool.name.toLowerCase()}
+      </h2>
+      {late > 0 && (
+        <p className="wt-note">
+          {minutesText(late)} more to do than this dog has left to give.{' '}
+          <Button
+            className="wt-thumb"
+            variant="outline-primary"
+            onClick={() => {
+              const proposal = table.ask({ code: 'late', minutes: late });
+              if (proposal && changesPlan(proposal)) onLate(proposal);
+            }}
+          >
+            What to leave for next time
+          </Button>
+        </p>
+      )}
+      <div className="wt-thumbs is-row">
+        <Button className="wt-thumb is-main" onClick={onBegin}>
+          Start: {PHASE_WORDS[plan.phase].toLowerCase()}
+        </Button>
+        <Button
+          className="wt-thumb"
+          variant="outline-primary"
+          disabled={!table.canUndo}
+          onClick={() => void table.undo()}
+        >
+          Undo
+        </Button>
+        <Button className="wt-thumb" variant="outline-primary" onClick={onMore}>
+          More
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Everything that is left is in somebody else's hands. */
+function Waits({ table, onTakeBack }: { table: Table; onTakeBack: (s: StepRecord) => void }) {
+  const { record } = table;
+  const theirs = record.steps.filter((s) => s.state === 'waiting' || s.state === 'working');
+  return (
+    <section className="wt-ask" aria-labelledby="waits">
+      <h2 id="waits">The rest is in other hands</h2>
+      <ul className="wt-bare wt-tablelist">
+        {theirs.map((s) => (
+          <li key={s.id}>
+            <span className="wt-name">{PHASE_WORDS[s.plan.phase]}</span>
+            <span>{s.to ?? record.hands.find((h) => h.step === s.id)?.name ?? ''}</span>
+            {s.state === 'waiting' && (
+              <Button variant="outline-primary" onClick={() => onTakeBack(s)}>
+                Take it
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function End({ table, onFinish }: { table: Table; onFinish: () => void }) {
+  const { record, page, tell } = table;
+  const [fault, setFault] = useState('');
+  const after = record.photos.filter((p) => p.when === 'after').length;
+  return (
+    <section className="wt-ask" aria-labelledby="end">
+      <p className="wt-ask-why">All steps are over.</p>
+      <h2 id="end">Dry to the skin, loop off, down it goes.</h2>
+      <div className="wt-acts">
+        <TakePhoto
+          label={after > 0 ? `${after} after, one more` : 'Photo after'}
+          onFile={(file) => {
+            setFault('');
+            keepSessionPhoto(file, page.checkId, 'after')
+              .then((act) => tell(act))
+              .catch((p: unknown) => setFault(p instanceof Error ? p.message : String(p)));
+          }}
+        />
+      </div>
+      {fault && (
+        <p className="wt-note wt-note-stop" role="alert">
+          {fault}
+        </p>
+      )}
+      <div className="wt-thumbs is-row">
+        <Button className="wt-thumb is-main" onClick={onFinish}>
+          Finish the session
+        </Button>
+        <Button
+          className="wt-thumb"
+          variant="outline-primary"
+          disabled={!table.canUndo}
+          onClick={() => void table.undo()}
+        >
+          Undo
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function Session({ log, view, page }: { log: TableLog; view: TableView; page: SessionPage }) {
+  const table = useTable(log, view, page);
+  const running = table.record.state === 'running' || table.record.state === 'paused';
+  useAwake(running);
   return (
     <>
-      <div className="wt-title">
-        <div>
-          <span className="wt-crumb">
-            Step {current + 1} of {plan.steps.length}, {methodName(plan.method).toLowerCase()}
-          </span>
-          <h1>{page.dogName}</h1>
-        </div>
-        <Link to={`/desk/dogs/${page.dogId}`}>Dog’s page</Link>
-      </div>
-      <Track page={page} shown={current} onShow={setLooked} />
-      {page.snapshot.stops.length > 0 && (
-        <p className="wt-note wt-note-stop">Leave alone: {page.snapshot.stops.map(zoneStop).join(' ')}</p>
+      {view.problem !== undefined && (
+        <p className="wt-note wt-note-stop" role="alert">
+          {view.problem}
+        </p>
       )}
-      <div className="wt-cols wt-work">
-        <section aria-labelledby="step">
-          <h2 id="step" className="wt-step-name">
-            {PHASE_WORDS[step.phase]}
-          </h2>
-          <p className="fs-4">
-            {step.tool.name}. Coat {step.wetness}.
-          </p>
-          {step.cautions.map((id) => (
-            <Caution key={id} id={id} />
-          ))}
-          <p className="wt-clock mt-3" aria-label="Time on this step">
-            {clock(worked)} <span className="fs-4 wt-soft">of {minutesText(step.minutes)}</span>
-          </p>
-          {(step.phase === 'bath' || step.phase === 'rewash') && (
-            <ContactTimer key={step.id} sessionId={page.id} step={step.id} />
-          )}
-          <p className="wt-soft">
-            About {grams(step.gramsOut)} out; {percent(step.shareLeft)} of the loose coat left after it.
-          </p>
-          <div className="wt-acts">
-            {record.state === 'waiting' && <WhoWorks name={worker} onName={setWorker} />}
-            {record.state === 'waiting' && (
-              <Button
-                disabled={write.isPending}
-                onClick={() => {
-                  const name = worker.trim();
-                  keepWorker(name);
-                  const who: readonly SessionAct[] = name === '' ? [] : [{ kind: 'worker', name }];
-                  log(...who, { kind: 'started' }, { kind: 'step', step: current });
-                }}
-              >
-                Start
-              </Button>
-            )}
-            {record.state === 'paused' && (
-              <Button disabled={write.isPending} onClick={() => log({ kind: 'resumed' })}>
-                Go on
-              </Button>
-            )}
-            {record.state === 'running' && working && (
-              <Button disabled={write.isPending} onClick={() => goOn({ kind: 'step-done', step: current })}>
-                {following === undefined ? 'Last step done' : 'Done, next'}
-              </Button>
-            )}
-            {record.state === 'running' && !working && !over && (
-              <Button disabled={write.isPending} onClick={() => log({ kind: 'step', step: current })}>
-                Work on this step
-              </Button>
-            )}
-            {record.state !== 'waiting' && following === undefined && (over || !working) && (
-              <Button disabled={write.isPending} onClick={() => log({ kind: 'finished' })}>
-                Finish the session
-              </Button>
-            )}
-            {record.state === 'running' && (
-              <Button variant="outline-primary" disabled={write.isPending} onClick={() => log({ kind: 'paused' })}>
-                Break
-              </Button>
-            )}
-            {record.state === 'running' && working && (
-              <Button
-                variant="outline-primary"
-                disabled={write.isPending}
-                onClick={() => goOn({ kind: 'step-skipped', step: current, why: 'left out at the table' })}
-              >
-                Leave out
-              </Button>
-            )}
-          </div>
-          <Refusal error={write.error} />
-          {record.state !== 'waiting' && (
-            <>
-              <Weigh
-                key={`w${current}`}
-                grams={own?.grams}
-                onWrite={(g) => log({ kind: 'weighed', step: current, grams: g })}
-              />
-              <DidOtherwise
-                key={`d${current}`}
-                planned={step}
-                did={own?.did}
-                onWrite={(tool, minutes) => log({ kind: 'did', step: current, tool, minutes })}
-              />
-            </>
-          )}
-        </section>
-        <section aria-label="Zones of this step">
-          <CoatStage
-            dog={page}
-            looks={looks}
-            label={`Zones of this step: ${step.zones.map((z) => zoneName(z.zone)).join(', ')}`}
-          />
-          <p className="wt-soft">
-            {capital(step.zones.length === 1 ? '1 zone' : `${step.zones.length} zones`)}, both sides where paired.
-          </p>
-        </section>
-      </div>
-      {combing && record.state !== 'waiting' && (
-        <Proof
-          zones={step.zones.map((z) => z.zone)}
-          comb={record.comb}
-          onProof={(zone, result) => log({ kind: 'comb', zone, result })}
-        />
+      {view.refused.length > 0 && (
+        <p className="wt-note wt-note-stop" role="alert">
+          {view.refused.length === 1 ? 'One act was' : `${view.refused.length} acts were`} not taken by the salon’s
+          computer and wait here: {view.refused[0]?.refused}
+        </p>
+      )}
+      {table.record.state === 'finished' ? (
+        <RecordRoom table={table} />
+      ) : table.record.state === 'waiting' ? (
+        <>
+          <TableHead table={table} />
+          <Begin table={table} />
+        </>
+      ) : (
+        <Running table={table} />
       )}
     </>
+  );
+}
+
+function Room({ sessionId }: { sessionId: string }) {
+  const { log, view } = useTableLog(sessionId);
+  if (view.page) return <Session log={log} view={view} page={view.page} />;
+  if (view.problem !== undefined) {
+    return (
+      <div className="wt-note wt-note-stop" role="alert">
+        <p>{view.problem}</p>
+        <Link to="/table">Back to the table</Link>
+      </div>
+    );
+  }
+  return (
+    <p className="wt-waiting" role="status">
+      One moment …
+    </p>
   );
 }
 
 export function SessionRoom() {
   const { sessionId = '' } = useParams();
-  return (
-    <Loaded query={useSession(sessionId)}>
-      {(page) => (page.record.state === 'finished' ? <Finished page={page} /> : <Working key={page.id} page={page} />)}
-    </Loaded>
-  );
+  return <Room key={sessionId} sessionId={sessionId} />;
 }

@@ -1,37 +1,44 @@
-/** Whose hands work this session: what the log learns about pace is theirs. Remembered on this device. */
-import { Form } from 'react-bootstrap';
+/** Whose hands work here: one tap on a known name; a new one is written once, before anything is wet. */
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
 
-const KEY = 'wt-worker';
 const LONGEST = 40;
 
-/** The name that was given last on this device. */
-export function lastWorker(): string {
-  try {
-    return localStorage.getItem(KEY) ?? '';
-  } catch {
-    return '';
-  }
+interface Props {
+  readonly people: readonly string[];
+  readonly name: string;
+  readonly onName: (name: string) => void;
 }
 
-export function keepWorker(name: string): void {
-  try {
-    localStorage.setItem(KEY, name);
-  } catch {
-    // A locked store only means that the name is asked again.
-  }
-}
-
-export function WhoWorks({ name, onName }: { name: string; onName: (name: string) => void }) {
+export function WhoWorks({ people, name, onName }: Props) {
+  const [writing, setWriting] = useState(false);
+  const names = name !== '' && !people.includes(name) ? [...people, name] : people;
   return (
-    <Form.Group controlId="who-works" className="wt-who">
-      <Form.Label>Who works</Form.Label>
-      <Form.Control
-        value={name}
-        maxLength={LONGEST}
-        autoComplete="off"
-        placeholder="anybody"
-        onChange={(e) => onName(e.target.value)}
-      />
-    </Form.Group>
+    <div role="group" aria-label="Who works" className="wt-who">
+      {names.map((p) => (
+        <Button
+          key={p}
+          variant={p === name ? 'secondary' : 'outline-primary'}
+          aria-pressed={p === name}
+          onClick={() => onName(p)}
+        >
+          {p}
+        </Button>
+      ))}
+      {writing ? (
+        <Form.Control
+          autoFocus
+          aria-label="A new name"
+          defaultValue=""
+          maxLength={LONGEST}
+          autoComplete="off"
+          onChange={(e) => onName(e.target.value.trim())}
+        />
+      ) : (
+        <Button variant="outline-primary" onClick={() => setWriting(true)}>
+          Somebody else
+        </Button>
+      )}
+    </div>
   );
 }

@@ -1,7 +1,11 @@
-/** Table: what is on the table now, and what was worked lately. */
+/** Table: what is on the table now, and what was worked lately; without a link, what this device keeps. */
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import type { SessionListItem } from '../../../contract/session.ts';
+import { sessionRecord } from '../../../core/table/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useSessions } from '../../data/hooks.ts';
+import { keptSessions } from '../../data/kept.ts';
 import { dateText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
@@ -14,53 +18,86 @@ const STATE_WORDS = {
 } as const;
 const RECENT = 8;
 
+/** Sessions that this device has had open, as it last saw them. */
+function useKept(wanted: boolean): readonly SessionListItem[] | undefined {
+  const [kept, setKept] = useState<readonly SessionListItem[]>();
+  useEffect(() => {
+    if (!wanted) return;
+    keptSessions()
+      .then((pages) =>
+        setKept(
+          pages.map((p) => ({
+            id: p.id,
+            dogId: p.dogId,
+            dogName: p.dogName,
+            day: p.day,
+            method: p.snapshot.plan.method,
+            minutes: p.snapshot.plan.minutes,
+            state: sessionRecord(p.events, p.snapshot.plan.steps).state,
+          })),
+        ),
+      )
+      .catch(() => setKept([]));
+  }, [wanted]);
+  return kept;
+}
+
+function Lists({ sessions, without }: { sessions: readonly SessionListItem[]; without: boolean }) {
+  const open = sessions.filter((s) => s.state !== 'finished');
+  const done = sessions.filter((s) => s.state === 'finished').slice(0, RECENT);
+  return (
+    <>
+      {without && (
+        <p className="wt-note">There is no link. These sessions are kept on this device and can be worked on.</p>
+      )}
+      {open.length === 0 && (
+        <p className="wt-sheet">
+          No dog is on the table. A plan comes here from the Desk: open a dog, check its coat, take the plan to the
+          table.
+        </p>
+      )}
+      <ul className="wt-bare wt-tablelist">
+        {open.map((s) => (
+          <li key={s.id}>
+            <span className="wt-name">{s.dogName}</span>
+            <span>
+              {methodName(s.method)}, {minutesText(s.minutes)}, {STATE_WORDS[s.state]}
+            </span>
+            <Link className="btn btn-primary" to={`/table/sessions/${s.id}`}>
+              Work on {s.dogName}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {done.length > 0 && <h2>Worked lately</h2>}
+      <ul className="wt-bare wt-tablelist">
+        {done.map((s) => (
+          <li key={s.id}>
+            <span className="wt-name">{s.dogName}</span>
+            <span className="wt-soft">
+              {dateText(s.day)}, {methodName(s.method)}
+            </span>
+            <Link to={`/table/sessions/${s.id}`}>See the record</Link>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 export function TableRoom() {
+  const query = useSessions();
+  const kept = useKept(query.isError);
   return (
     <>
       <div className="wt-title">
         <h1>Table</h1>
       </div>
-      <Loaded query={useSessions()}>
-        {({ sessions }) => {
-          const open = sessions.filter((s) => s.state !== 'finished');
-          const done = sessions.filter((s) => s.state === 'finished').slice(0, RECENT);
-          return (
-            <>
-              {open.length === 0 && (
-                <p className="wt-sheet">
-                  No dog is on the table. A plan comes here from the Desk: open a dog, check its coat, take the plan to
-                  the table.
-                </p>
-              )}
-              <ul className="wt-bare wt-tablelist">
-                {open.map((s) => (
-                  <li key={s.id}>
-                    <span className="wt-name">{s.dogName}</span>
-                    <span>
-                      {methodName(s.method)}, {minutesText(s.minutes)}, {STATE_WORDS[s.state]}
-                    </span>
-                    <Link className="btn btn-primary" to={`/table/sessions/${s.id}`}>
-                      Work on {s.dogName}
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-              <h2>Worked lately</h2>
-              <ul className="wt-bare wt-tablelist">
-                {done.map((s) => (
-                  <li key={s.id}>
-                    <span className="wt-name">{s.dogName}</span>
-                    <span className="wt-soft">
-                      {dateText(s.day)}, {methodName(s.method)}
-                    </span>
-                    <Link to={`/table/sessions/${s.id}`}>See the record</Link>
-                  </li>
-                ))}
-              </ul>
-            </>
-          );
-        }}
-      </Loaded>
+      {query.isError && kept && kept.length > 0 ? (
+        <Lists sessions={kept} without />
+      ) : (
+        <Loaded query={query}>{({ sessions }) => <Lists sessions={sessions} without={false} />}</Loaded>
+      )}
     </>
   );
 }

@@ -1,0 +1,78 @@
+/**
+ * Decides what this device keeps of sessions, so that a reload, a crash or an evening without a link loses nothing:
+ * acts that wait to be sent, sessions as they were last seen, and how far the salon's clock is ahead. An act is kept
+ * once the disk has said so (strict durability), not once it was handed over.
+ */
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { SessionPage } from '../../contract/session.ts';
+import type { ClockReading, SessionEvent } from '../../core/table/index.ts';
+
+/** An event that waits here. */
+export interface Waiting {
+  readonly id: string;
+  readonly sessionId: string;
+  /** Place in the order in which this device made them. */
+  readonly place: number;
+  readonly event: SessionEvent;
+  /** Why the salon's computer would not take it; such events wait for somebody to look. */
+  readonly refused?: string | undefined;
+}
+
+interface Kept extends DBSchema {
+  outbox: { key: string; value: Waiting; indexes: { session: string } };
+  sessions: { key: string; value: SessionPage };
+  clock: { key: string; value: readonly ClockReading[] };
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | undefined;
+const db = (): Promise<IDBPDatabase<Kept>> => {
+  opened ??= openDB<Kept>('woolly-tide-table', 1, {
+    upgrade: (kept) => {
+      kept.createObjectStore('outbox', { keyPath: 'id' }).createIndex('session', 'sessionId');
+      kept.createObjectStore('sessions', { keyPath: 'id' });
+      kept.createObjectStore('clock');
+    },
+  });
+  return opened;
+};
+
+const STRICT = { durability: 'strict' } as const;
+
+/** Puts events into the outbox; resolves when they are on the disk. */
+export async function keepEvents(waiting: readonly Waiting[]): Promise<void> {
+  const tx = (await db()).transaction('outbox', 'readwrite', STRICT);
+  for (const w of waiting) void tx.store.put(w);
+  await tx.done;
+}
+
+/** Events of a session that wait, in the order in which they were made. */
+export async function waitingEvents(sessionId: string): Promise<readonly Waiting[]> {
+  const all = await (await db()).getAllFromIndex('outbox', 'session', sessionId);
+  return all.sort((a, b) => a.place - b.place);
+}
+
+export async function dropEvents(ids: readonly string[]): Promise<void> {
+  const tx = (await db()).transaction('outbox', 'readwrite', STRICT);
+  for (const id of ids) void tx.store.delete(id);
+  await tx.done;
+}
+
+/** Sessions that have something to send, whoever made it. */
+export async function sessionsWaiting(): Promise<readonly string[]> {
+  const all = await (await db()).getAll('outbox');
+  return [...new Set(all.filter((w) => w.refused === undefined).map((w) => w.sessionId))];
+}
+
+export const keepSession = async (page: SessionPage): Promise<void> => void (await (await db()).put('sessions', page));
+export const keptSession = async (id: string): Promise<SessionPage | undefined> => (await db()).get('sessions', id);
+export const keptSessions = async (): Promise<readonly SessionPage[]> => (await db()).getAll('sessions');
+
+const CLOCK = 'readings';
+/** Readings that are worth remembering. */
+const MOST_READINGS = 6;
+export const keptClock = async (): Promise<readonly ClockReading[]> => (await (await db()).get('clock', CLOCK)) ?? [];
+export async function keepClock(readings: readonly ClockReading[]): Promise<readonly ClockReading[]> {
+  const newest = readings.slice(-MOST_READINGS);
+  await (await db()).put('clock', newest, CLOCK);
+  return newest;
+}

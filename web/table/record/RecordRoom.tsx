@@ -1,0 +1,238 @@
+/** The record of a finished session: planned against done, where the hair came from, who did what, and what was put right later. */
+import { Link } from 'react-router';
+import { PHASE_WORDS } from '../../../core/bench/index.ts';
+import { isZoneId, zoneName } from '../../../core/dog/index.ts';
+import { gramsByZone, minutesByName, workedMinutes, workedStair, type StepRecord } from '../../../core/table/index.ts';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Staircase } from '../../drawing/Staircase.tsx';
+import type { Looks } from '../../desk/dog/looks.ts';
+import { photoUrl } from '../../data/hooks.ts';
+import { dateText } from '../../words/dates.ts';
+import { capital, grams, listText, minutesText } from '../../words/figures.ts';
+import { methodName } from '../../words/reasons.ts';
+import { actText, metWord, reasonText } from '../../words/table.ts';
+import type { Table } from '../session/useTable.ts';
+import { PutRight } from './PutRight.tsx';
+
+const STATE_WORDS = { waiting: 'not done', working: 'not done', done: '', skipped: 'left out' } as const;
+const MOST_ZONES = 8;
+
+function StepLine({ s }: { s: StepRecord }) {
+  const by = Object.keys(s.by).filter((n) => n !== '');
+  const state = STATE_WORDS[s.state];
+  return (
+    <li>
+      <div>
+        <h3>{PHASE_WORDS[s.plan.phase]}</h3>
+        <div className="wt-soft">
+          {s.did
+            ? `${capital(s.did.tool.replaceAll('-', ' '))} in place of ${s.plan.tool.name.toLowerCase()}`
+            : s.plan.tool.name}
+          {state && `, ${state}`}
+          {by.length > 0 && `, ${listText(by)}`}
+          {s.heard && `, ${Math.round(s.heard.dbA)} dB(A) at the ear`}
+        </div>
+      </div>
+      <div className="wt-step-figures">
+        {minutesText(Math.round(workedMinutes(s)))} of {minutesText(Math.round(s.plan.minutes))}
+        <div className="wt-soft">
+          {s.grams === undefined ? 'not weighed' : `${grams(s.grams)} of ${grams(s.plan.gramsOut)}`}
+        </div>
+      </div>
+    </li>
+  );
+}
+
+export function RecordRoom({ table }: { table: Table }) {
+  const { page, record } = table;
+  const { plan, looseG } = page.snapshot;
+  const stepName = (id: string): string => {
+    const s = record.steps.find((own) => own.id === id)?.plan ?? plan.steps.find((own) => own.id === id);
+    return s ? PHASE_WORDS[s.phase] : 'a step';
+  };
+  const gone = plan.steps.filter((s) => !record.steps.some((own) => own.id === s.id));
+  const stair = workedStair(record, looseG);
+  const zones = gramsByZone(record);
+  const mostG = zones[0]?.grams ?? 0;
+  const short = Object.entries(record.comb).flatMap(([id, g]) => (g !== 'glides' && isZoneId(id) ? [id] : []));
+  const looks: Looks = {};
+  for (const id of Object.keys(record.comb).filter(isZoneId)) {
+    const result = record.comb[id] ?? 'glides';
+    looks[id] = {
+      says: `comb ${result}`,
+      done: result === 'glides',
+      grade: result === 'glides' ? 0 : result === 'drags' ? 2 : 4,
+    };
+  }
+  const felt = Object.entries(record.felt).flatMap(([id, f]) => (isZoneId(id) && f ? [{ id, f }] : []));
+  const photos = (when: 'before' | 'after') => record.photos.filter((p) => p.when === when);
+  return (
+    <>
+      <div className="wt-title">
+        <div>
+          <span className="wt-crumb">
+            {dateText(page.day)}, {methodName(plan.method).toLowerCase()}
+          </span>
+          <h1>{page.dogName}, done</h1>
+        </div>
+        <div className="wt-acts">
+          <Link className="btn btn-primary" to={`/home/${page.dogId}/visits/${page.id}`}>
+            For the owner
+          </Link>
+          <Link to={`/desk/dogs/${page.dogId}/next`}>Next date</Link>
+          <Link to={`/home/${page.dogId}`}>Home card</Link>
+        </div>
+      </div>
+      <p className="fs-4">
+        {grams(record.gramsOut)} weighed of about {grams(plan.gramsOut)} planned;{' '}
+        {minutesText(Math.round(record.workedMs / 60_000))} at work of {minutesText(plan.minutes)} planned
+        {record.breakMs >= 60_000 ? `, ${minutesText(Math.round(record.breakMs / 60_000))} of breaks` : ''}.
+      </p>
+      {short.length > 0 && (
+        <p className="wt-note">
+          The comb did not fall through at {listText(short.map(zoneName))}. The home card asks for these first.
+        </p>
+      )}
+      <section className="wt-sheet wt-stairs mb-3" aria-labelledby="stairs">
+        <h2 id="stairs">As planned, and as it went</h2>
+        <Staircase
+          steps={stair}
+          other={{ steps: plan.steps, name: 'as planned' }}
+          title={`Worked in ${stair.length} steps, solid; planned in ${plan.steps.length}, dotted`}
+        />
+      </section>
+      <div className="wt-cols wt-work">
+        <section className="wt-sheet" aria-labelledby="steps">
+          <h2 id="steps">Step by step</h2>
+          <ol className="wt-bare wt-steps">
+            {record.steps.map((s) => (
+              <StepLine key={s.id} s={s} />
+            ))}
+          </ol>
+          {gone.length > 0 && (
+            <p className="wt-soft">
+              Planned at first, and planned away: {listText(gone.map((s) => PHASE_WORDS[s.phase].toLowerCase()))}.
+            </p>
+          )}
+          {record.replans.length > 0 && (
+            <>
+              <h3>The plan was made anew</h3>
+              <ul>
+                {record.replans.map((r) => (
+                  <li key={r.atMs}>
+                    {capital(reasonText(r.because))}
+                    {r.left.length > 0 && `; left: ${listText(r.left.slice(0, 4).map((l) => zoneName(l.zone)))}`}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </section>
+        <div>
+          <section className="wt-sheet mb-3" aria-labelledby="proof">
+            <h2 id="proof">Comb proof</h2>
+            {Object.keys(looks).length === 0 ? (
+              <p className="wt-soft">No proof was written down.</p>
+            ) : (
+              <CoatStage dog={page} looks={looks} label="Comb proof" />
+            )}
+          </section>
+          {(record.met.length > 0 || record.pink.length > 0 || felt.length > 0) && (
+            <section className="wt-sheet mb-3" aria-labelledby="found">
+              <h2 id="found">Found</h2>
+              <ul>
+                {record.met.map((m) => (
+                  <li key={`${m.zone} ${metWord(m)}`}>
+                    {capital(zoneName(m.zone))}: {metWord(m)}
+                  </li>
+                ))}
+                {record.pink.map((p) => (
+                  <li key={`${p.zone} ${p.tool}`}>
+                    {capital(zoneName(p.zone))}: pink under the {p.tool.replaceAll('-', ' ')}
+                  </li>
+                ))}
+                {felt.map(({ id, f }) => (
+                  <li key={id}>
+                    {capital(zoneName(id))}, felt again: finger {f.finger ?? '–'}, comb {f.comb ?? '–'}, skin{' '}
+                    {f.skin ?? '–'}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {zones.length > 0 && (
+            <section className="wt-sheet mb-3" aria-labelledby="by-zone">
+              <h2 id="by-zone">Where the hair came from</h2>
+              <ul className="wt-bare wt-bars">
+                {zones.slice(0, MOST_ZONES).map((z) => (
+                  <li key={z.zone}>
+                    <span>{capital(zoneName(z.zone))}</span>
+                    <span
+                      className="wt-bar"
+                      style={{ width: `${(100 * z.grams) / Math.max(1e-9, mostG)}%` }}
+                      aria-hidden
+                    />
+                    <span className="wt-step-figures">
+                      {grams(z.grams)}
+                      {!z.weighed && <span className="wt-soft"> by its time</span>}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <section className="wt-sheet mb-3" aria-labelledby="who">
+            <h2 id="who">Who did what</h2>
+            <ul>
+              {minutesByName(record).map((p) => (
+                <li key={p.name}>
+                  {p.name || 'Nobody said'}: {minutesText(Math.round(p.minutes))}
+                </li>
+              ))}
+              {record.dogKg !== undefined && <li>The dog weighed {record.dogKg.toFixed(1)} kg</li>}
+              {record.air?.temperatureC !== undefined && (
+                <li>
+                  Room: {record.air.temperatureC} °C, {record.air.humidityPct} % humidity
+                </li>
+              )}
+              {record.notes.map((n) => (
+                <li key={n.atMs}>
+                  {n.by ? `${n.by}: ` : ''}
+                  {n.text}
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
+      </div>
+      {record.photos.length > 0 && (
+        <section className="wt-sheet mb-3" aria-labelledby="photos">
+          <h2 id="photos">Before and after</h2>
+          <ul className="wt-bare wt-photos">
+            {(['before', 'after'] as const).flatMap((when) =>
+              photos(when).map((p) => (
+                <li key={p.id}>
+                  <img src={photoUrl(p.id)} alt={capital(when)} />
+                  <span>{capital(when)}</span>
+                </li>
+              )),
+            )}
+          </ul>
+        </section>
+      )}
+      {record.corrections.length > 0 && (
+        <section className="wt-sheet mb-3" aria-labelledby="put-right">
+          <h2 id="put-right">Put right later</h2>
+          <ul>
+            {record.corrections.map((c) => (
+              <li key={`${c.atMs} ${c.was.kind}`}>
+                <s>{actText(c.was, stepName)}</s> {actText(c.is, stepName)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <PutRight table={table} stepName={stepName} />
+    </>
+  );
+}

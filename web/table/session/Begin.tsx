@@ -1,0 +1,107 @@
+/** Before the first stroke: who works, the dog on the scale, a photo, what must be left alone. One tap starts. */
+import { OctagonX, Scale } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { PHASE_WORDS } from '../../../core/bench/index.ts';
+import { airChanged, type SessionAct } from '../../../core/table/index.ts';
+import { TakePhoto } from '../../app/TakePhoto.tsx';
+import { minutesText } from '../../words/figures.ts';
+import { methodName, zoneStop } from '../../words/reasons.ts';
+import { scaleText } from '../../words/table.ts';
+import { useDevices } from '../useDevices.ts';
+import { keepSessionPhoto } from './photos.ts';
+import type { Table } from './useTable.ts';
+import { keepWorker, lastWorker } from './who.ts';
+import { WhoWorks } from './WhoWorks.tsx';
+
+/** A dog weighs more than any bag of its hair. */
+const LEAST_DOG_G = 800;
+
+export function Begin({ table }: { table: Table }) {
+  const { page, record, tell } = table;
+  const [name, setName] = useState(() => table.name || lastWorker());
+  const [fault, setFault] = useState('');
+  const devices = useDevices(true);
+  const { plan, stops } = page.snapshot;
+  const scale = devices?.scale;
+  const dogG = scale?.state === 'settled' ? (scale.grossG ?? 0) : 0;
+  const first = record.steps[0];
+  const begin = (): void => {
+    keepWorker(name);
+    const acts: SessionAct[] = [];
+    if (name !== '') acts.push({ kind: 'worker', name });
+    const { air } = devices ?? {};
+    if (air && airChanged(record.air, air)) acts.push({ kind: 'air', ...air });
+    acts.push({ kind: 'started' });
+    if (first) acts.push({ kind: 'step', step: first.id });
+    void tell(...acts);
+  };
+  const before = record.photos.filter((p) => p.when === 'before').length;
+  return (
+    <div className="wt-begin">
+      <section className="wt-sheet" aria-labelledby="plan">
+        <h2 id="plan">
+          {methodName(plan.method)}, {minutesText(plan.minutes)}
+        </h2>
+        {stops.length > 0 && (
+          <p className="wt-note wt-note-stop">
+            <OctagonX aria-hidden size={20} /> Leave alone: {stops.map(zoneStop).join(' ')}
+          </p>
+        )}
+        <ol className="wt-begin-steps">
+          {record.steps.map((s) => (
+            <li key={s.id}>
+              <div>
+                <span>
+                  {PHASE_WORDS[s.plan.phase]} <span className="wt-soft">{s.plan.tool.name}</span>
+                </span>
+                <span className="wt-step-figures">{minutesText(s.plan.minutes)}</span>
+              </div>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section className="wt-begin-now" aria-label="Before the first stroke">
+        <h2>Who works?</h2>
+        <WhoWorks people={page.people} name={name} onName={setName} />
+        <p className="wt-scale is-small" role="status">
+          <Scale aria-hidden size={28} />
+          <span>
+            <strong>{record.dogKg === undefined ? '' : `${record.dogKg.toFixed(1)} kg taken. `}</strong>
+            {dogG >= LEAST_DOG_G
+              ? `${(dogG / 1000).toFixed(1)} kg on the scale.`
+              : record.dogKg === undefined
+                ? `Dog on the scale? ${scale ? scaleText(scale) : 'The scale does not answer.'}`
+                : ''}
+          </span>
+          <Button
+            variant="outline-primary"
+            disabled={dogG < LEAST_DOG_G}
+            onClick={() => void tell({ kind: 'dog-weighed', kg: Math.round(dogG / 20) / 50, by: 'scale' })}
+          >
+            Take {dogG >= LEAST_DOG_G ? `${(dogG / 1000).toFixed(1)}\u00a0kg` : 'its weight'}
+          </Button>
+        </p>
+        <div className="wt-acts">
+          <TakePhoto
+            label={before > 0 ? `${before} before, one more` : 'Photo before'}
+            onFile={(file) => {
+              setFault('');
+              keepSessionPhoto(file, page.checkId, 'before')
+                .then((act) => tell(act))
+                .catch((p: unknown) => setFault(p instanceof Error ? p.message : String(p)));
+            }}
+          />
+        </div>
+        {fault && (
+          <p className="wt-note wt-note-stop" role="alert">
+            {fault}
+          </p>
+        )}
+        <Button className="wt-thumb is-main" onClick={begin}>
+          Start{first ? `: ${PHASE_WORDS[first.plan.phase].toLowerCase()}` : ''}
+        </Button>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,59 @@
+/** Something was met on the way: what, and where. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import type { Met } from '../../../core/table/index.ts';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
+import type { DogLook } from '../../drawing/dog/figure.ts';
+import type { Looks } from '../../desk/dog/looks.ts';
+import { capital } from '../../words/figures.ts';
+
+const MEETS: readonly { readonly word: string; readonly met: Omit<Met, 'zone'>; readonly stops: boolean }[] = [
+  { word: 'Hot spot', met: { skin: 'hot-spot' }, stops: true },
+  { word: 'Wound', met: { skin: 'wound' }, stops: true },
+  { word: 'New lump', met: { skin: 'new-lump' }, stops: true },
+  { word: 'Tick or fleas', met: { skin: 'parasites' }, stops: true },
+  { word: 'Knot', met: { tie: 'knot' }, stops: false },
+  { word: 'Mat', met: { tie: 'mat' }, stops: false },
+  { word: 'Pelt', met: { tie: 'pelt' }, stops: false },
+  { word: 'Known lump', met: { skin: 'lump' }, stops: false },
+  { word: 'Flakes', met: { skin: 'dander' }, stops: false },
+];
+
+interface Props {
+  readonly dog: DogLook;
+  readonly at: ZoneId | undefined;
+  readonly looks: Looks;
+  readonly onMet: (met: Met) => void;
+  readonly onBack: () => void;
+}
+
+export function Meet({ dog, at, looks, onMet, onBack }: Props) {
+  const [zone, setZone] = useState(at);
+  return (
+    <section className="wt-ask" aria-labelledby="meet">
+      <h2 id="meet">{zone ? `What is at ${zoneName(zone)}?` : 'Where? Tap the dog.'}</h2>
+      <div className="wt-meet">
+        <CoatStage dog={dog} looks={looks} selected={zone} onSelect={setZone} label="Where it was met" />
+        <div className="wt-thumbs is-tiles">
+          {MEETS.map(({ word, met, stops }) => (
+            <Button
+              key={word}
+              className={stops ? 'wt-thumb is-stop' : 'wt-thumb'}
+              variant="outline-primary"
+              disabled={!zone}
+              onClick={() => zone && onMet({ zone, ...met })}
+            >
+              {word}
+              <small>{stops ? 'stops the zone' : ''}</small>
+            </Button>
+          ))}
+          <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>
+            Back
+          </Button>
+        </div>
+      </div>
+      {zone && <p className="wt-soft">{capital(zoneName(zone))}. Tap the dog for another place.</p>}
+    </section>
+  );
+}

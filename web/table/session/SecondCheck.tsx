@@ -1,0 +1,62 @@
+/** The second check: the same five touches, only where it mattered. One tap when all is well. */
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import {
+  COMB_SCALE,
+  FINGER_SCALE,
+  SKIN_SCALE,
+  TIE_SCALE,
+  TUG_SCALE,
+  type ZoneFindings,
+} from '../../../core/check/index.ts';
+import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import { Pick } from '../../app/Pick.tsx';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
+import type { DogLook } from '../../drawing/dog/figure.ts';
+import { capital } from '../../words/figures.ts';
+
+/** As a zone should feel when it has been worked: skin when parted, nothing at a pull. */
+const WELL: ZoneFindings = { finger: 1, tug: 0, comb: 'glides', tie: 'none', skin: 'clear' };
+
+interface Props {
+  readonly dog: DogLook;
+  readonly zone: ZoneId;
+  readonly left: number;
+  readonly onFelt: (findings: ZoneFindings) => void;
+  readonly onSkip: () => void;
+}
+
+export function SecondCheck({ dog, zone, left, onFelt, onSkip }: Props) {
+  const [found, setFound] = useState<ZoneFindings>({});
+  const set = (part: ZoneFindings): void => setFound((now) => ({ ...now, ...part }));
+  const any = Object.keys(found).length > 0;
+  return (
+    <section className="wt-ask wt-second" aria-labelledby="second">
+      <p className="wt-ask-why">Feel again, {left} to go.</p>
+      <h2 id="second">{capital(zoneName(zone))}</h2>
+      <div className="wt-thumbs is-row">
+        <Button className="wt-thumb is-main" onClick={() => onFelt(any ? { ...WELL, ...found } : WELL)}>
+          {any ? 'The rest is well' : 'All is well here'}
+        </Button>
+        <Button className="wt-thumb" variant="outline-primary" onClick={onSkip}>
+          Enough felt
+        </Button>
+      </div>
+      <div className="wt-second-cols">
+        <CoatStage dog={dog} looks={{ [zone]: { lit: true, says: '' } }} selected={zone} alone label="Feel here" />
+        <div>
+          <Pick
+            name="Finger to skin"
+            options={FINGER_SCALE}
+            value={found.finger}
+            onPick={(finger) => set({ finger })}
+          />
+          <Pick name="Tug" options={TUG_SCALE} value={found.tug} onPick={(tug) => set({ tug })} />
+          <Pick name="Comb" options={COMB_SCALE} value={found.comb} onPick={(comb) => set({ comb })} />
+          <Pick name="Tie" options={TIE_SCALE} value={found.tie} onPick={(tie) => set({ tie })} />
+          <Pick name="Skin" options={SKIN_SCALE} value={found.skin} onPick={(skin) => set({ skin })} />
+        </div>
+      </div>
+    </section>
+  );
+}
