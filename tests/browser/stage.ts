@@ -1,5 +1,5 @@
 /** The built interface on a server with a demo salon, and a headless Chromium to look at it. */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -33,19 +33,66 @@ export interface Stage extends Visit {
   readonly stores: Stores;
 }
 
+const chromiumPath = (): string => execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
+
+export interface Killable {
+  readonly page: Page;
+  /** Ends the whole browser as a dead battery does. */
+  kill: () => void;
+  readonly ended: Promise<void>;
+  close: () => Promise<void>;
+}
+
+/** A Chromium of its own on a profile that stays, to be killed and started again. */
+export async function killable(profile: string, baseURL: string): Promise<Killable> {
+  const child = spawn(
+    chromiumPath(),
+    [...FLAGS, '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
+    {
+      stdio: ['ignore', 'ignore', 'pipe'],
+    },
+  );
+  const ended = new Promise<void>((over) => child.once('close', () => over()));
+  let said = '';
+  const address = await new Promise<string>((found) => {
+    child.stderr.on('data', (d) => {
+      said += String(d);
+      const [, url] = said.match(/DevTools listening on (ws:\S+)/) ?? [];
+      if (url) found(url);
+    });
+  });
+  const browser = await chromium.connectOverCDP(address);
+  const context = browser.contexts()[0];
+  if (!context) throw new TypeError('the browser has no context');
+  const page = await context.newPage();
+  page.setDefaultTimeout(30_000);
+  const go = page.goto.bind(page);
+  page.goto = (url, options) => go(new URL(url, baseURL).href, options);
+  return {
+    page,
+    kill: () => child.kill('SIGKILL'),
+    ended,
+    close: async () => {
+      await browser.close();
+      child.kill('SIGTERM');
+      await ended;
+    },
+  };
+}
+
 /** A headless Chromium on a running house. */
 async function visit(base: string, complaints: string[], leave: () => Promise<void>): Promise<Visit> {
-  const executablePath = execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
-  const browser = await chromium.launch({ executablePath, args: FLAGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: FLAGS });
   return {
     base,
     page: async (options = {}) => {
       const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options });
+      const own = options.baseURL ?? base;
       const page = await context.newPage();
       page.setDefaultTimeout(30_000);
       page.on('pageerror', (e) => complaints.push(`${page.url()}: ${e.message}`));
       page.on('request', (r) => {
-        if (!r.url().startsWith(base) && !/^(data|blob):/.test(r.url())) complaints.push(`asked ${r.url()}`);
+        if (!r.url().startsWith(own) && !/^(data|blob):/.test(r.url())) complaints.push(`asked ${r.url()}`);
       });
       page.on('console', (m) => {
         // A refusal that a test asks for is logged by the browser as a failed resource; it is not a fault of the page.

@@ -67,7 +67,7 @@ export function HandOver({ table, step, onDone, onBack }: Props) {
               </Button>
             ))}
         <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>
-          Back
+          Never mind
         </Button>
       </div>
       {share && people.length === 0 && <p>Nobody else is known here yet. The other device says who works there.</p>}

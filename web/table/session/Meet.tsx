@@ -49,7 +49,7 @@ export function Meet({ dog, at, looks, onMet, onBack }: Props) {
             </Button>
           ))}
           <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>
-            Back
+            Never mind
           </Button>
         </div>
       </div>

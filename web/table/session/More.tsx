@@ -49,7 +49,7 @@ export function More({ table, step, onActs, onWeigh, onSkip, onBack }: Props) {
             </Button>
           ))}
           <Button className="wt-thumb" variant="outline-primary" onClick={() => setPieces(false)}>
-            Back
+            Never mind
           </Button>
         </div>
       ) : (

@@ -1,0 +1,94 @@
+/** Working a session in the real interface: one tap, or one key, a decision. */
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import type { StandInChange } from '../../contract/devices.ts';
+
+/** How a button is pressed: with a finger, the mouse, or by keyboard. */
+export type Press = (page: Page, name: string | RegExp) => Promise<void>;
+export const byTouch: Press = (page, name) => page.getByRole('button', { name }).first().tap();
+export const byMouse: Press = (page, name) => page.getByRole('button', { name }).first().click();
+
+/** The big key of the screen, whatever it says now. */
+export const mainKey = (page: Page) => page.locator('.wt-thumb.is-main');
+
+/** Puts something on the simulated devices of a house. */
+export async function putOn(base: string, change: StandInChange): Promise<void> {
+  const answer = await fetch(`${base}/api/devices/stand-ins`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(change),
+  });
+  expect(answer.status).to.equal(200);
+}
+
+/** A session of a dog's newest check, by the method that is recommended to it. */
+export async function sessionFor(base: string, dogId: string, id: string): Promise<string> {
+  const dog = await (await fetch(`${base}/api/dogs/${dogId}`)).json();
+  const checkId: string = dog.checks[0].id;
+  const plan = await (await fetch(`${base}/api/checks/${checkId}/plan`)).json();
+  const made = await fetch(`${base}/api/sessions`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id, checkId, method: plan.recommended.method }),
+  });
+  expect(made.status).to.equal(201);
+  return `/table/sessions/${id}`;
+}
+
+/** Starts with a known name at this device. */
+export async function begin(page: Page, name: string, press: Press = byMouse): Promise<void> {
+  await press(page, name);
+  await press(page, /^Start/);
+  await page
+    .getByRole('button', { name: /^(Step done|Next:)/ })
+    .first()
+    .waitFor();
+}
+
+/** Presses through what is asked until a test is content; every screen has one thing to do next. */
+export async function goOn(
+  page: Page,
+  until: (page: Page) => Promise<boolean>,
+  press: Press = byMouse,
+  most = 120,
+): Promise<void> {
+  const next = ['Not weighed', 'Whole step done', 'Step done', /^Start:/, 'Go on', 'Keep the plan', 'All is well here'];
+  for (let i = 0; i < most; i++) {
+    if (await until(page)) return;
+    const before = await page.locator('.wt-session').innerText();
+    for (const name of next) {
+      const button = page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
+      if ((await button.count()) === 0) continue;
+      await press(page, typeof name === 'string' ? new RegExp(`^${name}$`) : name);
+      break;
+    }
+    // The clock runs on; anything else that changes is an answer to the tap.
+    await page
+      .waitForFunction(
+        (was) =>
+          (document.querySelector<HTMLElement>('.wt-session')?.innerText ?? '').replace(/\d+/g, '') !==
+          was.replace(/\d+/g, ''),
+        before,
+        { timeout: 5_000 },
+      )
+      .catch(() => undefined);
+  }
+  expect.fail(`never came to what was waited for: ${await page.locator('main').innerText()}`);
+}
+
+export const atEnd = async (page: Page): Promise<boolean> =>
+  (await page.getByRole('button', { name: 'Finish the session' }).count()) > 0;
+export const stepsDone = async (page: Page): Promise<number> => page.locator('.wt-track li.is-done').count();
+
+/** Targets under a thumb that are smaller than 56 px. */
+export const smallTargets = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() =>
+    [
+      ...document.querySelectorAll<HTMLElement>(
+        'main a, main button, main summary, main label.btn, main select, main .wt-pick span, header a, header button',
+      ),
+    ]
+      .map((el) => ({ said: el.textContent || el.id || el.tagName, box: el.getBoundingClientRect() }))
+      .filter(({ box }) => box.width > 0 && box.height > 0 && (box.height < 55.5 || box.width < 55.5))
+      .map(({ said, box }) => `${said} ${Math.round(box.width)} x ${Math.round(box.height)}`),
+  );

@@ -1,0 +1,86 @@
+/** A session's acts, and the server killed in the middle of them, fifty times: what it had acknowledged is there. */
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { expect } from 'chai';
+import { randomInt, seededRandom } from '../../core/quantity/index.ts';
+import { builtServer, killAll, up } from '../process.ts';
+
+const KILLS = 50;
+const session = 'killed-session';
+
+const send = async (base: string, path: string, body: unknown): Promise<Response | undefined> =>
+  fetch(`${base}/api${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+  }).catch(() => undefined);
+
+describe('a session whose server is killed', () => {
+  after(killAll);
+
+  it(`misses nothing that was acknowledged, at ${KILLS} random moments of writing`, async () => {
+    const random = seededRandom(20);
+    const server = await builtServer();
+    const data = mkdtempSync(join(tmpdir(), 'woolly-tide-kill-'));
+    const acknowledged = new Set<string>();
+    let count = 0;
+    let sentTwice = 0;
+    let steps: string[] = [];
+    let unsent: { id: string; atMs: number; act: object }[] = [];
+    for (let kill = 0; kill < KILLS; kill++) {
+      const running = await up(server, data);
+      const { base, child } = running;
+      if (kill === 0) {
+        const dog = await (await fetch(`${base}/api/dogs/demo-kelda`)).json();
+        const checkId: string = dog.checks[0].id;
+        const made = await send(base, '/sessions', { id: session, checkId, method: 'wet-first' });
+        expect(made?.status).to.equal(201);
+        const page = await made?.json();
+        steps = page.snapshot.plan.steps.map((s: { id: string }) => s.id);
+      }
+      // Killed a few milliseconds into a stream of acts, wherever that falls.
+      let dead = false;
+      const timer = setTimeout(
+        () => {
+          dead = true;
+          child.kill('SIGKILL');
+        },
+        randomInt(random, 5, 90),
+      );
+      while (!dead) {
+        // What got no answer is sent again, as a device does, with what is new.
+        const fresh = Array.from({ length: randomInt(random, 1, 4) }, () => ({
+          id: `kill-${count++}`,
+          atMs: 1_900_000_000_000 + count,
+          act: { kind: 'weighed', step: steps[count % steps.length], grams: count % 40, adds: true },
+        }));
+        const events = [...unsent, ...fresh].slice(0, 200);
+        sentTwice += unsent.length;
+        const answer = await send(base, `/sessions/${session}/events`, { events });
+        const log = answer?.status === 201 ? await answer.json().catch(() => undefined) : undefined;
+        if (log) {
+          const ids = new Set(log.events.map((e: { id: string }) => e.id));
+          expect(
+            [...acknowledged].filter((id) => !ids.has(id)),
+            `after kill ${kill}`,
+          ).to.deep.equal([]);
+          for (const e of events) acknowledged.add(e.id);
+          unsent = [];
+        } else unsent = events;
+      }
+      clearTimeout(timer);
+      await running.ended;
+    }
+    expect(acknowledged.size).to.be.above(KILLS * 2);
+    expect(sentTwice).to.be.above(5);
+    const db = new Database(join(data, 'woolly-tide.sqlite'), { readonly: true });
+    expect(db.pragma('integrity_check', { simple: true })).to.equal('ok');
+    const kept = db.prepare('SELECT id FROM session_event WHERE session_id = ?').all(session) as { id: string }[];
+    expect(new Set(kept.map((e) => e.id)).size).to.equal(kept.length);
+    const ids = new Set(kept.map((e) => e.id));
+    expect([...acknowledged].filter((id) => !ids.has(id))).to.deep.equal([]);
+    db.close();
+  });
+});
