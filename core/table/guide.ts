@@ -2,7 +2,7 @@
 import type { ZoneCondition } from '../check/index.ts';
 import { TIED } from '../check/index.ts';
 import { regionRow, zone as zoneRow, type ZoneId } from '../dog/index.ts';
-import { inOrder, type SessionEvent } from './acts.ts';
+import { inOrder, type SessionAct, type SessionEvent } from './acts.ts';
 import { walks } from './now.ts';
 import type { SessionRecord, StepRecord } from './record.ts';
 
@@ -23,6 +23,12 @@ export function zonesToWalk(step: StepRecord, record: SessionRecord, device: str
     .filter((z) => z.minutes > 0 && !step.zonesDone.includes(z.zone))
     .map((z) => z.zone)
     .filter((z) => !held.has(z) && !isOthers(step.zonesTo[z], name));
+}
+
+/** The act with which somebody begins a step: at its first zone, where it goes by zones. */
+export function beginAct(step: StepRecord, record: SessionRecord, device: string, name: string): SessionAct {
+  const [zone] = zonesToWalk(step, record, device, name);
+  return zone === undefined ? { kind: 'step', step: step.id } : { kind: 'zone', step: step.id, zone };
 }
 
 /** Acts that an undo passes over: who works and what the air is are said again, not taken back. */

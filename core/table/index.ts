@@ -47,5 +47,5 @@ export {
 export { airChanged, meanLevel, type LevelReading } from './level.ts';
 export { tableNow, walks, WORKED_MS, type TableCase, type TableNow, type Used } from './now.ts';
 export { checkNow, lateBy, propose, type Proposal } from './follow.ts';
-export { lastTap, nextStep, zonesToFeel, zonesToWalk } from './guide.ts';
+export { beginAct, lastTap, nextStep, zonesToFeel, zonesToWalk } from './guide.ts';
 export { gramsByZone, minutesByName, workedMinutes, workedStair } from './worked.ts';

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
 import type { Page } from 'playwright-core';
+import { atEnd, begin, byMouse, goOn, putOn, stepsDone } from './at-table.ts';
 import { openDemo, openStage, tabTo, type Stage, type Visit } from './stage.ts';
 
 /** The step's clock ticks; everything else on a page must be the same after a reload. */
@@ -115,42 +116,39 @@ describe('the walk by mouse', () => {
 
   it('works the session: weighs, combs, pauses, and goes on where it was after a reload', async () => {
     await page.getByRole('button', { name: 'Take it to the table' }).click();
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
     await page.getByText('Leave alone: Right loin and hip: hot spot.').waitFor();
-    await page.getByLabel('Hair weighed, g').fill('21.5');
-    await page.getByRole('button', { name: 'Write down' }).first().click();
-    await page.getByRole('button', { name: 'Written down' }).waitFor();
-    await page.getByRole('button', { name: 'Break' }).click();
-    await page.getByRole('button', { name: 'Go on' }).waitFor();
-    await reloadLosesNothing(page);
-    await page.getByRole('button', { name: 'Go on' }).click();
-    await page.getByText('Done another way?').click();
-    await page.getByLabel('Minutes', { exact: true }).fill('9');
-    await page.getByRole('button', { name: 'Write down', exact: true }).click();
-    await page.getByText(/^Done with rubber, 9\smin/).waitFor();
-    const crumb = page.locator('.wt-crumb');
-    const [, steps] = (await crumb.innerText()).match(/Step 1 of (\d+)/) ?? [];
-    for (let i = 1; i < Number(steps); i++) {
-      await page.getByText(`Step ${i} of ${steps}`).waitFor();
-      await page.getByRole('button', { name: 'Done, next' }).click();
-    }
-    await page.getByText(`Step ${steps} of ${steps}`).waitFor();
-    await reloadLosesNothing(page);
-    const comb = page.getByRole('group', { name: /^Comb at / });
-    await comb.getByRole('button', { name: 'Drags' }).click();
+    await putOn(stage.base, { bowl: true, hairG: 0, dogKg: 0 });
+    await begin(page, 'Runa');
+    await byMouse(page, 'Break');
+    await page.getByRole('heading', { name: 'The dog has a break' }).waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'The dog has a break' }).waitFor();
+    await byMouse(page, 'Go on');
+    await byMouse(page, /^Comb drags/);
+    await page.getByText(/^The comb dragged at/).waitFor();
+    await byMouse(page, /^(Keep the plan|Go on)$/);
+    await byMouse(page, 'Whole step done');
+    await page.getByText('At rest.').waitFor();
+    await byMouse(page, 'Start from nothing');
+    await page.getByText('Nothing on it.').waitFor();
+    await putOn(stage.base, { hairG: 22 });
+    await byMouse(page, /^Take 22\sg/);
+    await page.reload();
     await page
-      .getByText(/^\d+ to go/)
+      .getByRole('button', { name: /^(Step done|Next:)/ })
       .first()
       .waitFor();
-    await comb.getByRole('button', { name: 'Glides' }).click();
-    await page.getByRole('button', { name: 'Last step done' }).click();
+    expect(await stepsDone(page)).to.equal(1);
+    await goOn(page, atEnd);
     await page.getByRole('button', { name: 'Finish the session' }).click();
     await page.getByRole('heading', { name: 'Barley, done' }).waitFor();
     await page.getByText(/^22\sg weighed of about \d+\sg planned/).waitFor();
     await page.getByText('The comb did not fall through at').waitFor();
     await reloadLosesNothing(page);
     const events = stage.stores.sessions.recent(40).flatMap((s) => stage.stores.sessions.events(s.id));
-    expect(events.filter((e) => e.act.kind === 'weighed' && e.act.grams === 21.5)).to.have.length(1);
+    expect(events.filter((e) => e.act.kind === 'weighed' && e.act.grams === 22 && e.act.by === 'scale')).to.have.length(
+      1,
+    );
   });
 
   it('books the next date and hands out the calendar file', async () => {
@@ -239,21 +237,16 @@ describe('the walk by keyboard alone, on the demo command', () => {
     await enter(/^Dry first/);
     await page.getByRole('heading', { name: /^Dry first, / }).waitFor();
     await enter('Take it to the table');
-    await page.getByRole('button', { name: 'Start', exact: true }).waitFor();
-    await enter('Start');
+    await page.getByRole('button', { name: /^Start/ }).waitFor();
+    await enter('Runa');
+    await enter(/^Start/);
     await page.getByRole('button', { name: 'Break' }).waitFor();
-    await tabTo(page, 'Hair weighed, g');
-    await page.keyboard.type('40');
-    await press('Enter');
-    await page.getByRole('button', { name: 'Written down' }).waitFor();
-    const [, steps] = (await page.locator('.wt-crumb').innerText()).match(/Step 1 of (\d+)/) ?? [];
-    for (let i = 1; i < Number(steps); i++) {
-      await page.getByText(`Step ${i} of ${steps}`).waitFor();
-      await enter('Done, next');
-    }
-    await page.getByText(`Step ${steps} of ${steps}`).waitFor();
-    await enter('Glides');
-    await enter('Last step done');
+    await enter(/^Comb\s*glides/);
+    await page
+      .getByRole('button', { name: /^(Next:|Step done)/ })
+      .first()
+      .waitFor();
+    await goOn(page, atEnd, (_, name) => enter(name));
     await enter('Finish the session');
     await page.getByRole('heading', { name: 'Pilot, done' }).waitFor();
   });

@@ -28,37 +28,39 @@ const at = (day: string): Date => new Date(`${day}T12:00:00Z`);
 
 function Table({ visits, checks }: { visits: readonly SessionSummary[]; checks: DogPage['checks'] }) {
   return (
-    <table className="visually-hidden">
-      <caption>Hair, minutes and undercoat by visit</caption>
-      <thead>
-        <tr>
-          <th>Day</th>
-          {STAGES.map((s) => (
-            <th key={s}>{STAGE_WORDS[s]}</th>
-          ))}
-          <th>Minutes worked of planned</th>
-        </tr>
-      </thead>
-      <tbody>
-        {visits.map((v) => (
-          <tr key={v.id}>
-            <th>{dateText(v.day)}</th>
+    <div className="visually-hidden">
+      <table>
+        <caption>Hair, minutes and undercoat by visit</caption>
+        <thead>
+          <tr>
+            <th>Day</th>
             {STAGES.map((s) => (
-              <td key={s}>{grams(v.stages[s])}</td>
+              <th key={s}>{STAGE_WORDS[s]}</th>
             ))}
-            <td>
-              {v.minutes} of {v.plannedMinutes}
-            </td>
+            <th>Minutes worked of planned</th>
           </tr>
-        ))}
-        {checks.map((c) => (
-          <tr key={c.id}>
-            <th>{dateText(c.day)}, felt</th>
-            <td colSpan={5}>undercoat {c.meanGrade.toFixed(1)} of 4</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {visits.map((v) => (
+            <tr key={v.id}>
+              <th>{dateText(v.day)}</th>
+              {STAGES.map((s) => (
+                <td key={s}>{grams(v.stages[s])}</td>
+              ))}
+              <td>
+                {v.minutes} of {v.plannedMinutes}
+              </td>
+            </tr>
+          ))}
+          {checks.map((c) => (
+            <tr key={c.id}>
+              <th>{dateText(c.day)}, felt</th>
+              <td colSpan={5}>undercoat {c.meanGrade.toFixed(1)} of 4</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

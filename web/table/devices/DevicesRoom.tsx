@@ -66,26 +66,26 @@ export function DevicesRoom() {
       <div className="wt-cols wt-work">
         <section className="wt-sheet" aria-labelledby="say">
           <h2 id="say">They say</h2>
-          <dl className="wt-says">
-            <dt>Scale</dt>
-            <dd role="status">
+          <div className="wt-says">
+            <h3>Scale</h3>
+            <p role="status">
               {page.scale.netG !== undefined && `${grams(page.scale.netG)}. `}
               {scaleText(page.scale)}
               {page.scale.grossG !== undefined && <span className="wt-soft"> {grams(page.scale.grossG)} gross</span>}
-            </dd>
-            <dt>Sound</dt>
-            <dd>
+            </p>
+            <h3>Sound</h3>
+            <p>
               {page.dbA === null
                 ? 'The meter is silent.'
                 : `${Math.round(page.dbA)} dB(A), ${Math.round(page.meanDbA ?? page.dbA)} over the last minute.`}
-            </dd>
-            <dt>Room</dt>
-            <dd>
+            </p>
+            <h3>Room</h3>
+            <p>
               {page.air
                 ? `${page.air.temperatureC} °C, ${page.air.humidityPct} % humidity.`
                 : 'The sensor does not answer.'}
-            </dd>
-          </dl>
+            </p>
+          </div>
           <Button variant="outline-primary" onClick={() => tare.mutate()}>
             Start from nothing
           </Button>

@@ -3,7 +3,7 @@ import { OctagonX, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { PHASE_WORDS } from '../../../core/bench/index.ts';
-import { airChanged, type SessionAct } from '../../../core/table/index.ts';
+import { airChanged, beginAct, type SessionAct } from '../../../core/table/index.ts';
 import { TakePhoto } from '../../app/TakePhoto.tsx';
 import { minutesText } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
@@ -33,7 +33,7 @@ export function Begin({ table }: { table: Table }) {
     const { air } = devices ?? {};
     if (air && airChanged(record.air, air)) acts.push({ kind: 'air', ...air });
     acts.push({ kind: 'started' });
-    if (first) acts.push({ kind: 'step', step: first.id });
+    if (first) acts.push(beginAct(first, record, table.device, name));
     void tell(...acts);
   };
   const before = record.photos.filter((p) => p.when === 'before').length;

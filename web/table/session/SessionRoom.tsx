@@ -7,6 +7,7 @@ import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import type { ZoneId } from '../../../core/dog/index.ts';
 import {
   asOf,
+  beginAct,
   lateBy,
   nextStep,
   tableNow,
@@ -64,14 +65,10 @@ function Running({ table }: { table: Table }) {
     signal('tap');
     return tell(...acts);
   };
-  /** Hands on a step, at its first zone where it goes by zones. */
-  const beginActs = (s: StepRecord, r: SessionRecord): SessionAct[] => {
-    const [zone] = zonesToWalk(s, r, device, name);
-    return walks(s.plan) && zone ? [{ kind: 'zone', step: s.id, zone }] : [{ kind: 'step', step: s.id }];
-  };
+  const begins = (s: StepRecord, r: SessionRecord): SessionAct => beginAct(s, r, device, name);
   const beginNext = async (r: SessionRecord): Promise<void> => {
     const s = nextStep(r, device, name);
-    if (s) await tell(...beginActs(s, r));
+    if (s) await tell(begins(s, r));
   };
   /** Something happened: the plan is made anew at once, and asked about, or followed where it must be. */
   const happened = async (
@@ -114,7 +111,7 @@ function Running({ table }: { table: Table }) {
       if (proposal.stop === 'dog') return;
       // A piece that was put in comes first; the step in hand waits for its return.
       const added = take ? r.steps.find((s) => s.state === 'waiting' && s.id === proposal.piece?.step) : undefined;
-      if (added) await tell(...beginActs(added, r));
+      if (added) await tell(begins(added, r));
       else if (!own) await beginNext(r);
       else if (then === 'next' && walks(own.plan)) {
         const [zone] = zonesToWalk(own, r, device, name).filter((z) => z !== mine.zone);
@@ -231,17 +228,14 @@ function Running({ table }: { table: Table }) {
       <Between
         table={table}
         coming={coming}
-        onBegin={() => void say(...beginActs(coming, record))}
+        onBegin={() => void say(begins(coming, record))}
         onLate={(proposal) => setAsked({ kind: 'proposal', proposal, then: 'stay' })}
         onMore={() => setAsked({ kind: 'more' })}
       />
     );
   } else if (open) {
     body = (
-      <Waits
-        table={table}
-        onTakeBack={(s) => void say({ kind: 'handed', step: s.id, to: name }, ...beginActs(s, record))}
-      />
+      <Waits table={table} onTakeBack={(s) => void say({ kind: 'handed', step: s.id, to: name }, begins(s, record))} />
     );
   } else {
     const zones = zonesToFeel(record, page.snapshot.conditions).filter((z) => record.felt[z] === undefined);

@@ -205,26 +205,6 @@ export function Work({
           label={zone ? `Now: ${zoneName(zone)}` : `Zones of this step: ${plan.zones.length}`}
         />
       </section>
-      <div className="wt-live-quiet">
-        <div className="wt-thumbs is-row is-quiet">
-          {walking && following && (
-            <Button className="wt-thumb" variant="outline-primary" onClick={() => acts.onDone(heard())}>
-              <Hourglass aria-hidden /> Whole step done
-            </Button>
-          )}
-          {late > 0 && (
-            <Button className="wt-thumb is-late" variant="outline-primary" onClick={() => acts.onLate(late)}>
-              <TimerOff aria-hidden /> {minutesText(late)} too much
-            </Button>
-          )}
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onHand}>
-            <Hand aria-hidden /> Hand over
-          </Button>
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMore}>
-            <Droplets aria-hidden /> More
-          </Button>
-        </div>
-      </div>
       <div className="wt-live-keys">
         {walking && zone && (
           <div className="wt-thumbs is-comb" role="group" aria-label={`The comb at ${zoneName(zone)}`}>
@@ -269,6 +249,26 @@ export function Work({
             onClick={() => void table.undo()}
           >
             <Undo2 aria-hidden /> Undo
+          </Button>
+        </div>
+      </div>
+      <div className="wt-live-quiet">
+        <div className="wt-thumbs is-row is-quiet">
+          {walking && following && (
+            <Button className="wt-thumb" variant="outline-primary" onClick={() => acts.onDone(heard())}>
+              <Hourglass aria-hidden /> Whole step done
+            </Button>
+          )}
+          {late > 0 && (
+            <Button className="wt-thumb is-late" variant="outline-primary" onClick={() => acts.onLate(late)}>
+              <TimerOff aria-hidden /> {minutesText(late)} too much
+            </Button>
+          )}
+          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onHand}>
+            <Hand aria-hidden /> Hand over
+          </Button>
+          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMore}>
+            <Droplets aria-hidden /> More
           </Button>
         </div>
       </div>
