@@ -1,5 +1,6 @@
 /** npm run bench: one line a figure, `name value unit (reference, ratio)`, each beside its reference in the same run. */
-import { fork } from 'node:child_process';
+import { execFileSync, fork } from 'node:child_process';
+import { createRequire } from 'node:module';
 import Database from 'better-sqlite3';
 import { dayLengthHours } from '../core/sun/index.ts';
 import loadHighs from 'highs';
@@ -21,6 +22,7 @@ import { BREEDS, ZONE_IDS, type Dog } from '../core/dog/index.ts';
 import { FINGER_GRADES, TUG_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { day, pick, randomInt, seededRandom } from '../core/quantity/index.ts';
 import { bestCover, DEFAULT_HOUSE, SHOP, TOOL_KINDS, type Tool } from '../core/kit/index.ts';
+import { asOf, propose, sessionRecord, tableNow, type SessionAct, type SessionEvent } from '../core/table/index.ts';
 import { getTimes } from 'suncalc';
 
 /** Median of several runs of a function, milliseconds a call. */
@@ -83,6 +85,39 @@ const drag = medianMs(50, (i) => {
   coatAfter(edited, 1 + (i % script.length), site.found, site.job);
 });
 say('stairs-drag', drag, 'ms', `goal 4 ms; a full plan ${plan.toPrecision(3)} ms`, drag / 4);
+
+// The table: how the coat stands now, once a second; and the plan made anew after something happened.
+const acts: [number, SessionAct][] = [[0, { kind: 'started' }]];
+let atMs = 0;
+for (const st of open.steps.slice(0, 2)) {
+  for (const z of st.zones.slice(0, 9)) {
+    acts.push([atMs, { kind: 'zone', step: st.id, zone: z.zone }]);
+    atMs += Math.round(z.minutes * 60_000);
+  }
+  if (st === open.steps[0]) acts.push([atMs, { kind: 'step-done', step: st.id }]);
+}
+const zone = open.steps[1]?.zones[8]?.zone ?? 'back';
+acts.push([atMs, { kind: 'comb', zone, result: 'stops' }]);
+const events = acts.map(([at, act], i): SessionEvent => ({ id: `e${String(i).padStart(4, '0')}`, atMs: at, act }));
+const atTable = { request: heavy, record: asOf(sessionRecord(events, open.steps), atMs + 1000) };
+const standing = medianMs(20, () => void tableNow(atTable));
+say('table-now', standing, 'ms', `goal 16 ms; a full plan ${plan.toPrecision(3)} ms`, standing / 16);
+const anew = medianMs(5, () => void propose(atTable, { code: 'dragged', zone, result: 'stops' }));
+say('replan', anew, 'ms', `goal 60 ms; a full plan ${plan.toPrecision(3)} ms`, anew / 60);
+createRequire(import.meta.url)('../scripts/setup.cjs').buildWeb();
+const screen: { readonly replan: number; readonly plain: number } = JSON.parse(
+  execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen.ts'], { encoding: 'utf8' })
+    .trim()
+    .split('\n')
+    .at(-1) ?? '',
+);
+say(
+  'replan-on-screen',
+  screen.replan,
+  'ms',
+  `goal 100 ms; a tap that plans nothing ${screen.plain.toPrecision(3)} ms`,
+  screen.replan / 100,
+);
 
 /** A book of dogs: breeds as they come, each felt zone by zone in its own state. */
 function book(dogs: number): readonly { dog: Dog; check: CoatCheck }[] {

@@ -163,18 +163,18 @@ export interface OffPromise {
   readonly estimate: Estimate;
 }
 
-/** A step is off its promise when the whole interval lies this far from it. Guess. */
+/** A step is off its promise when the whole interval lies this far from what this house's steps usually come to. Guess. */
 const OFF = 0.05;
 
-/** Steps that take longer or give less than they are planned for, surely: the worst first. */
+/** Steps that surely take longer or give less, against their plan, than the rest of the work does: the worst first. */
 export function overPromised({ stepPace, stepYields }: Taught): readonly OffPromise[] {
   const late = stepPace.levels('step').flatMap((step): OffPromise[] => {
     const estimate = stepPace.of('step', step);
-    return estimate.low > 1 + OFF ? [{ step, what: 'minutes', estimate }] : [];
+    return estimate.low > stepPace.overall.ratio * (1 + OFF) ? [{ step, what: 'minutes', estimate }] : [];
   });
   const short = stepYields.levels('step').flatMap((step): OffPromise[] => {
     const estimate = stepYields.of('step', step);
-    return estimate.high < 1 - OFF ? [{ step, what: 'grams', estimate }] : [];
+    return estimate.high < stepYields.overall.ratio * (1 - OFF) ? [{ step, what: 'grams', estimate }] : [];
   });
   const off = ({ estimate }: OffPromise): number => Math.abs(Math.log(estimate.ratio));
   return [...late, ...short].sort((a, b) => off(b) - off(a));

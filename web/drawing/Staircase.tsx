@@ -202,7 +202,9 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
                   y={y(0) + 31}
                   textAnchor="middle"
                 >
-                  {s.minutes === mostTime && width > 84 ? `longest, ${s.minutes} min` : s.minutes}
+                  {s.minutes === mostTime && width > 84
+                    ? `longest, ${Math.round(s.minutes)} min`
+                    : Math.round(s.minutes)}
                 </text>
               )}
             </g>
