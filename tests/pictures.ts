@@ -1,6 +1,10 @@
 /** npm run pictures: one current picture of each main view, from the demo salon, into docs/screenshots. */
 import type { BrowserContextOptions, Page } from 'playwright-core';
+import type { MethodPlan } from '../core/bench/index.ts';
+import type { SessionEvent } from '../core/table/index.ts';
+import { putOn } from './browser/at-table.ts';
 import { openStage } from './browser/stage.ts';
+import { logOf, upTo } from './core/session-log.ts';
 
 const TABLE: BrowserContextOptions = { viewport: { width: 1024, height: 768 }, hasTouch: true };
 const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, hasTouch: true };
@@ -61,14 +65,7 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
   await zone('hip.left');
   await pick('Skin', 'pink');
 });
-await picture('desk-coat-check-below', '/desk/dogs/demo-thrift/check', {}, async (page) => {
-  await page.getByRole('button', { name: 'From below' }).click();
-  await page.locator('[data-zone="belly"]').click();
-});
 await picture('desk-note', `/desk/dogs/demo-juniper/note/${juniperCheck}`);
-await picture('desk-plan-why', `/desk/dogs/demo-kelda/plan/${keldaCheck}?zone=ruff.left`, {}, async (page) => {
-  await page.getByRole('heading', { name: /why these tools/ }).evaluate((el) => el.scrollIntoView({ block: 'center' }));
-});
 await picture('desk-kit', '/desk/kit');
 await picture('desk-rules', '/desk/rules');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
@@ -85,27 +82,116 @@ await picture(
     await page.locator('#stairs').evaluate((el) => el.scrollIntoView());
   },
 );
-await picture('desk-plan-night', `/desk/dogs/demo-anchor/plan/${anchorCheck}?method=dry-first`, {
-  colorScheme: 'dark',
-});
 await picture('desk-next-date', '/desk/dogs/demo-bollard/next');
 await picture('desk-ahead', '/desk/ahead');
 await picture('desk-bench', '/desk/bench', {}, async (page) => {
   await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
 });
 await picture('desk-today', '/desk/day');
+await picture('desk-tally', '/desk/tally');
 await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.getByRole('radio', { name: /Slicker, then rake/ }).check();
   await page.getByRole('radio', { name: /Lifting only/ }).check();
   await page.getByText(/of the next \d+ plans change/).waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
 });
-await picture('table-session', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, TABLE, async (page) => {
-  await page.getByRole('button', { name: 'Take it to the table' }).tap();
-  await page.getByRole('button', { name: 'Start', exact: true }).tap();
-  await page.getByRole('button', { name: 'Done, next' }).tap();
-  await page.getByText('Step 2 of').waitFor();
-});
+/** A session as it stands twenty-odd minutes in: one device walks through the soap, another has the tail. */
+const tableCheck = keldaCheck;
+const device = 'd-picture';
+async function sessionInWork(id: string): Promise<string> {
+  const made = await fetch(`${stage.base}/api/sessions`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id, checkId: tableCheck, method: 'wet-first' }),
+  });
+  const page = await made.json();
+  const { steps }: MethodPlan = page.snapshot.plan;
+  const acts = upTo({ steps }, 1, 5, 0.6);
+  const shift = Date.now() - 96_000 - (acts.at(-1)?.[0] ?? 0);
+  const mine = logOf(
+    acts.map(([atMs, act]) => [atMs + shift, act] as const),
+    device,
+  );
+  const soap = steps[1];
+  const bath = steps[0];
+  if (!soap || !bath) throw new TypeError('wet first has a bath and a slicker');
+  const who: SessionEvent[] = [
+    { id: `${id}-who`, atMs: shift - 9, device, act: { kind: 'worker', name: 'Runa' } },
+    { id: `${id}-kg`, atMs: shift - 8, device, act: { kind: 'dog-weighed', kg: 38.4, by: 'scale' } },
+    {
+      id: `${id}-g`,
+      atMs: Date.now() - 99_000,
+      device,
+      act: { kind: 'weighed', step: bath.id, grams: 118, by: 'scale' },
+    },
+    { id: `${id}-b`, atMs: Date.now() - 60_000, device: 'd-two', act: { kind: 'worker', name: 'Bertil' } },
+    { id: `${id}-t`, atMs: Date.now() - 59_000, device: 'd-two', act: { kind: 'zone', step: soap.id, zone: 'tail' } },
+  ];
+  const events = [...mine.map((e) => ({ ...e, id: `${id}-${e.id}` })), ...who];
+  await fetch(`${stage.base}/api/sessions/${id}/events`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ events }),
+  });
+  return `/table/sessions/${id}`;
+}
+
+/** Screens of the table side by side: tablet above, phone below, in one theme. */
+async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<void> {
+  const shots: { readonly png: Buffer; readonly width: number }[] = [];
+  for (const [size, options] of [
+    ['tablet', TABLE],
+    ['phone', PHONE],
+  ] as const) {
+    const page = await stage.page({ ...options, colorScheme });
+    await page.addInitScript((own) => localStorage.setItem('wt-device', own), device);
+    const shoot = async (): Promise<void> => {
+      await page.mouse.move(0, 0);
+      await page.waitForTimeout(500);
+      shots.push({ png: await page.screenshot(), width: options.viewport?.width ?? 0 });
+    };
+    await page.goto(await sessionInWork(`${name}-${size}`));
+    await page.getByText('All kept').waitFor();
+    await page.getByRole('button', { name: /^Next:/ }).waitFor();
+    await shoot();
+    await page.getByRole('button', { name: 'Pink' }).tap();
+    await page.getByText(/turned pink/).waitFor();
+    await shoot();
+    await page.getByRole('button', { name: 'Keep the plan' }).tap();
+    await putOn(stage.base, { bowl: true, hairG: 0, dogKg: 0 });
+    await page.getByRole('button', { name: 'Whole step done' }).tap();
+    await page.getByRole('button', { name: 'Start from nothing' }).tap();
+    await page.getByText('Nothing on it.').waitFor();
+    await putOn(stage.base, { hairG: 124 });
+    await page.getByRole('button', { name: /^Take 124/ }).waitFor();
+    await shoot();
+    await page.getByRole('button', { name: /^Take 124/ }).tap();
+    if (size === 'phone') {
+      await page
+        .getByRole('button', { name: /^(Next:|Step done|Start:)/ })
+        .first()
+        .waitFor();
+      await page.getByRole('button', { name: 'Found' }).tap();
+      await page.getByRole('heading', { name: /^What is at|^Where/ }).waitFor();
+      await shoot();
+    }
+    await page.context().close();
+  }
+  const sheet = await stage.page({ viewport: { width: 1500, height: 1100 } });
+  const images = shots.map(
+    ({ png, width }) =>
+      `<img style="width:${width === 1024 ? 480 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
+  );
+  await sheet.setContent(
+    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;gap:14px;width:1472px">${images.join('')}</body>`,
+  );
+  await sheet.waitForTimeout(300);
+  await sheet.screenshot({ path: `docs/screenshots/${name}.png`, fullPage: true });
+  await sheet.context().close();
+}
+await tableSheet('table-day', 'light');
+await tableSheet('table-night', 'dark');
 await picture('table-record', '/table/sessions/demo-bollard-session-2', TABLE);
+await picture('home-visit', '/home/demo-bollard/visits/demo-bollard-session-2', PHONE);
 await picture('home-card', '/home/demo-bollard', PHONE);
 await stage.close();

@@ -88,7 +88,7 @@ export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
 export { type TieDecision, tiesOf } from './ties.ts';
 export { type Ratio, type Learnt, bandAbout, paceByKind } from './doubt.ts';
 export { type Band, type Bands } from './plan.ts';
-export { type Job, type LaidStep, layOut, noLookups, rankingIn } from './layout.ts';
+export { type Job, type LaidStep, layOut, noLookups, rankingIn, stepCautions } from './layout.ts';
 export {
   type Allotment,
   type ZoneProblem,

@@ -45,7 +45,7 @@ export {
   type ScaleView,
 } from './scale.ts';
 export { airChanged, meanLevel, type LevelReading } from './level.ts';
-export { tableNow, walks, WORKED_MS, type TableCase, type TableNow, type Used } from './now.ts';
+export { cautionsAt, tableNow, walks, WORKED_MS, type TableCase, type TableNow, type Used } from './now.ts';
 export { checkNow, lateBy, propose, type Proposal } from './follow.ts';
 export { beginAct, lastTap, nextStep, zonesToFeel, zonesToWalk } from './guide.ts';
 export { gramsByZone, minutesByName, workedMinutes, workedStair } from './worked.ts';

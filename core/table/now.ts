@@ -16,6 +16,8 @@ import {
   seenIn,
   setLoose,
   standingShare,
+  stateFor,
+  stepCautions,
   workStepOn,
   type Coat,
   type CoatZone,
@@ -228,4 +230,12 @@ export function tableNow({ request, record }: TableCase): TableNow {
     blade: { used: bladed, of: request.house.bladeMinutes },
     minutesLeft: most - worked,
   };
+}
+
+/** Cautions that stand beside a step in one zone as it is now, most specific first. */
+export function cautionsAt(now: TableNow, plan: PlanStep, zone: ZoneId): readonly string[] {
+  const z = now.coat.zones.find((own) => own.id === zone);
+  const { id, kind, name } = plan.tool;
+  const tool = roomOf(now.job.kit).find((t) => t.id === id) ?? { id, kind, name };
+  return z ? stepCautions(tool, [z], stateFor(PHASES[plan.phase].work, plan.phase, z), now.job) : plan.cautions;
 }

@@ -9,9 +9,12 @@ import { Loaded } from '../../app/state.tsx';
 import { useTally } from '../../data/hooks.ts';
 import { capital, percent } from '../../words/figures.ts';
 
-const WIDTH = 300;
-const x = scaleLog([0.5, 2], [6, WIDTH - 6]).clamp(true);
-const TICKS = [0.5, 0.7, 1, 1.4, 2];
+const WIDTH = 160;
+/** Marks on the line, as far as a table reaches. */
+const MARKS = [0.5, 0.7, 0.8, 1, 1.25, 1.4, 2];
+/** A table reaches at least so far either way, so that small differences look small. */
+const LEAST_REACH = 1.3;
+type Scale = (ratio: number) => number;
 /** Fewer measurements than this are too few to show a row for. */
 const LEAST_SEEN = 3;
 
@@ -32,10 +35,11 @@ const stepName = (key: string): string => {
 const against = ({ ratio }: Estimate, more: string, less: string): string =>
   Math.abs(ratio - 1) < 0.02 ? 'as planned' : `${percent(Math.abs(ratio - 1))} ${ratio > 1 ? more : less}`;
 
-function Whisker({ e }: { e: Estimate }) {
+function Whisker({ e, x }: { e: Estimate; x: Scale }) {
   return (
     <svg viewBox={`0 0 ${WIDTH} 18`} className="wt-whisker" aria-hidden>
-      <line className="wt-stair-base" x1={x(1)} x2={x(1)} y1={0} y2={18} />
+      <line className="wt-stair-base" x1={0} x2={WIDTH} y1={9} y2={9} />
+      <line className="wt-whisker-plan" x1={x(1)} x2={x(1)} y1={0} y2={18} />
       <line className="wt-whisker-range" x1={x(e.low)} x2={x(e.high)} y1={9} y2={9} />
       <circle className="wt-whisker-dot" cx={x(e.ratio)} cy={9} r={5} />
     </svg>
@@ -53,15 +57,30 @@ interface Props {
 function Rows({ title, rows, nameOf, more, less }: Props) {
   const shown = rows.filter((r) => r.estimate.seen >= LEAST_SEEN);
   if (shown.length === 0) return null;
+  const reach = Math.max(
+    Math.log(LEAST_REACH),
+    ...shown.flatMap(({ estimate: e }) => [Math.abs(Math.log(e.low)), Math.abs(Math.log(e.high))]),
+  );
+  const x = scaleLog([Math.exp(-reach), Math.exp(reach)], [10, WIDTH - 10]).clamp(true);
+  // Where the reach is long the inner marks would touch one another.
+  const marks = MARKS.filter((m) => Math.abs(Math.log(m)) <= reach && (reach < 0.4 || ![0.8, 1.25].includes(m)));
   return (
     <table className="wt-tally">
       <caption>{title}</caption>
-      <thead className="visually-hidden">
+      <thead>
         <tr>
-          <th>What</th>
-          <th>Range</th>
-          <th>Against plan</th>
-          <th>Measured</th>
+          <th className="visually-hidden">What</th>
+          <td>
+            <svg viewBox={`0 0 ${WIDTH} 14`} className="wt-whisker" aria-hidden>
+              {marks.map((m) => (
+                <text key={m} className="wt-stair-soft" x={x(m)} y={11} textAnchor="middle">
+                  {m === 1 ? 'plan' : `× ${m}`}
+                </text>
+              ))}
+            </svg>
+          </td>
+          <th className="visually-hidden">Against plan</th>
+          <th className="visually-hidden">Measured</th>
         </tr>
       </thead>
       <tbody>
@@ -69,7 +88,7 @@ function Rows({ title, rows, nameOf, more, less }: Props) {
           <tr key={key}>
             <th scope="row">{capital(nameOf(key))}</th>
             <td>
-              <Whisker e={estimate} />
+              <Whisker e={estimate} x={x} />
             </td>
             <td>
               {against(estimate, more, less)}
@@ -78,7 +97,7 @@ function Rows({ title, rows, nameOf, more, less }: Props) {
                 {estimate.low.toFixed(2)} to {estimate.high.toFixed(2)}
               </span>
             </td>
-            <td className="wt-soft">{estimate.seen} ×</td>
+            <td className="wt-soft">{estimate.seen}</td>
           </tr>
         ))}
       </tbody>
@@ -97,7 +116,8 @@ export function TallyRoom() {
           </div>
           {sessions === 0 && <p className="wt-sheet">Nothing yet. The first session at the table begins it.</p>}
           <p className="wt-soft">
-            A dot on the line is as planned; the bar is the range that holds eight in ten. Plans already reckon with it.
+            The upright line is the plan, the dot what it came to, the bar the range that holds eight in ten; last, how
+            often it was measured. New plans reckon with all of it.
           </p>
           <section className="wt-sheet mb-3" aria-labelledby="off">
             <h2 id="off">Steps that promise too much</h2>
@@ -119,18 +139,14 @@ export function TallyRoom() {
           </section>
           <div className="wt-cols wt-tallies">
             <section className="wt-sheet" aria-labelledby="pace">
-              <h2 id="pace">
-                Minutes <span className="wt-soft">{TICKS.map((t) => `${t} ×`).join('  ')}</span>
-              </h2>
+              <h2 id="pace">Minutes</h2>
               <Rows title="By person" rows={pace.people} nameOf={(k) => k} more="longer" less="quicker" />
               <Rows title="By tool" rows={pace.tools} nameOf={toolName} more="longer" less="quicker" />
               <Rows title="By coat" rows={pace.classes} nameOf={className} more="longer" less="quicker" />
               <Rows title="By zone" rows={pace.zones} nameOf={placeName} more="longer" less="quicker" />
             </section>
             <section className="wt-sheet" aria-labelledby="yields">
-              <h2 id="yields">
-                Grams <span className="wt-soft">{TICKS.map((t) => `${t} ×`).join('  ')}</span>
-              </h2>
+              <h2 id="yields">Grams</h2>
               <Rows title="By tool" rows={yields.tools} nameOf={toolName} more="more" less="less" />
               <Rows title="By coat" rows={yields.classes} nameOf={className} more="more" less="less" />
               <Rows title="By person" rows={yields.people} nameOf={(k) => k} more="more" less="less" />

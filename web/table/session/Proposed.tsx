@@ -2,6 +2,10 @@
 import { Check, OctagonX } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { Proposal, SessionAct } from '../../../core/table/index.ts';
+import type { Looks } from '../../desk/dog/looks.ts';
+import { CoatStage } from '../../drawing/CoatStage.tsx';
+import type { DogLook } from '../../drawing/dog/figure.ts';
+import { zoneName } from '../../../core/dog/index.ts';
 import { capital } from '../../words/figures.ts';
 import { proposalText, reasonText } from '../../words/table.ts';
 
@@ -14,6 +18,7 @@ export const replanAct = (p: Proposal): SessionAct => ({
 });
 
 interface Props {
+  readonly dog: DogLook;
   readonly proposal: Proposal;
   /** It was a must, and is done already: the screen only says so. */
   readonly followed: boolean;
@@ -25,11 +30,21 @@ interface Props {
 export const changesPlan = (p: Proposal): boolean =>
   p.piece !== undefined || p.stop !== undefined || p.moved.length > 0 || p.left.length > 0;
 
-export function Proposed({ proposal, followed, onTake, onLeave }: Props) {
+export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
   const { what, costs } = proposalText(proposal);
+  const zone = 'zone' in proposal.because ? proposal.because.zone : proposal.left[0]?.zone;
+  const looks: Looks = {};
+  for (const m of proposal.moved) looks[m.zone] = { lit: m.minutes > 0, grade: m.minutes < 0 ? 1 : 0, says: '' };
+  for (const l of proposal.left) looks[l.zone] = { lit: true, says: '' };
+  if (zone !== undefined) looks[zone] = { lit: true, stopped: proposal.stop !== undefined, says: '' };
   const takes = changesPlan(proposal) && !followed;
   return (
-    <section className="wt-ask" aria-labelledby="ask">
+    <section className="wt-ask wt-ask-shown" aria-labelledby="ask">
+      {zone !== undefined && (
+        <div className="wt-ask-map">
+          <CoatStage dog={dog} looks={looks} selected={zone} alone label={`Where: ${zoneName(zone)}`} />
+        </div>
+      )}
       <p className="wt-ask-why">{capital(reasonText(proposal.because))}.</p>
       <h2 id="ask">{what}</h2>
       <p className="wt-ask-costs">{costs}</p>

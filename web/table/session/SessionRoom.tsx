@@ -120,6 +120,7 @@ function Running({ table }: { table: Table }) {
     };
     body = (
       <Proposed
+        dog={page}
         proposal={proposal}
         followed={followed}
         onTake={() => void close(true)}

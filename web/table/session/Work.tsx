@@ -17,7 +17,16 @@ import { PHASE_WORDS, PHASES } from '../../../core/bench/index.ts';
 import { COMB_SCALE, type CombGrade } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { BLADES, strokeOf } from '../../../core/kit/index.ts';
-import { asOf, lateBy, meanLevel, tableNow, walks, zonesToWalk, type StepRecord } from '../../../core/table/index.ts';
+import {
+  asOf,
+  cautionsAt,
+  lateBy,
+  meanLevel,
+  tableNow,
+  walks,
+  zonesToWalk,
+  type StepRecord,
+} from '../../../core/table/index.ts';
 import { Caution } from '../../app/Caution.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
@@ -156,6 +165,7 @@ export function Work({
       under: `of ${minutesText(now.standing.of)}`,
     },
   ];
+  const cautions = zone === undefined ? plan.cautions : cautionsAt(now, plan, zone);
   const stopped = now.zones.filter((z) => z.condition === 'stop').map((z) => z.zone);
   const { stroke, watch } = strokeOf(plan.tool.kind, page.request.house);
   const nextWord = following ? `Next: ${zoneName(following)}` : 'Step done';
@@ -172,7 +182,7 @@ export function Work({
         <p className="wt-live-stroke">
           {stroke} <span className="wt-soft">{watch}</span>
         </p>
-        {plan.cautions.slice(0, 1).map((id) => (
+        {cautions.slice(0, 1).map((id) => (
           <Caution key={id} id={id} />
         ))}
         {stopped.length > 0 && (
