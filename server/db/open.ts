@@ -14,8 +14,8 @@ export class NewerSchemaError extends Error {
   override readonly name = 'NewerSchemaError';
 }
 
-/** Opens or makes a database file (or ':memory:') and brings it to the newest schema. */
-export function openDb(path: string): Db {
+/** Opens or makes a database file (or ':memory:', or the bytes of one in memory) and brings it to the newest schema. */
+export function openDb(path: string | Buffer): Db {
   const db = new Database(path);
   try {
     db.pragma('journal_mode = WAL');

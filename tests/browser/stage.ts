@@ -6,8 +6,8 @@ import { join, resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
-import { openDb, stores, type Stores } from '../../server/db/index.ts';
-import { fillDemo } from '../../server/demo/seed.ts';
+import { stores, type Stores } from '../../server/db/index.ts';
+import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO, up } from '../process.ts';
 
@@ -110,9 +110,8 @@ async function visit(base: string, complaints: string[], leave: () => Promise<vo
 
 /** A server in this process: real clock, demo salon in memory, its stores at hand. */
 export async function openStage(): Promise<Stage> {
-  const db = openDb(':memory:');
+  const db = demoDb(Date.now());
   const kept = stores(db);
-  fillDemo(kept, Date.now());
   const complaints: string[] = [];
   const log = { error: (e: unknown) => void complaints.push(JSON.stringify(e)) };
   const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, webRoot: resolve('dist') }));

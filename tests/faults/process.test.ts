@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
+import { demoIn } from '../demo.ts';
 import { killAll, SERVER, start, up } from '../process.ts';
 
 const emptyDir = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-data-'));
@@ -51,6 +52,7 @@ describe('the demo as a process', () => {
 
   it('is killed in the middle of writing: every acknowledged dog is there afterwards, and the file is sound', async () => {
     const data = emptyDir();
+    demoIn(data);
     const victim = await up(SERVER, data);
     const kept: string[] = [];
     let dead = false;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
+import { demoIn } from '../demo.ts';
 import { builtServer, killAll, up } from '../process.ts';
 
 const KILLS = 50;
@@ -24,6 +25,7 @@ describe('a session whose server is killed', () => {
     const random = seededRandom(20);
     const server = await builtServer();
     const data = mkdtempSync(join(tmpdir(), 'woolly-tide-kill-'));
+    demoIn(data);
     const acknowledged = new Set<string>();
     let count = 0;
     let sentTwice = 0;

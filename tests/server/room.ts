@@ -1,7 +1,7 @@
 /** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still. */
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
-import { fillDemo } from '../../server/demo/seed.ts';
+import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 
 export const NOW = Date.parse('2031-04-09T09:00:00Z');
@@ -24,9 +24,8 @@ export interface Room {
 }
 
 export async function openRoom({ demo = true } = {}): Promise<Room> {
-  const db = openDb(':memory:');
+  const db = demo ? demoDb(NOW) : openDb(':memory:');
   const kept = stores(db);
-  if (demo) fillDemo(kept, NOW);
   const errors: unknown[] = [];
   const app = createApp({ stores: kept, nowMs: () => NOW, log: { error: (e: unknown) => void errors.push(e) } });
   const listening = await listen(app);

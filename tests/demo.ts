@@ -1,0 +1,27 @@
+/** The demo salon, filled once for all tests of a run that want it of the same day. */
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { openDb, stores, type Db } from '../server/db/index.ts';
+import { fillDemo } from '../server/demo/seed.ts';
+
+const HOUR_MS = 3_600_000;
+const filled = new Map<number, Buffer>();
+
+function demoFile(nowMs: number): Buffer {
+  const hour = Math.floor(nowMs / HOUR_MS);
+  let bytes = filled.get(hour);
+  if (!bytes) {
+    const db = openDb(':memory:');
+    fillDemo(stores(db), nowMs);
+    bytes = db.serialize();
+    db.close();
+    filled.set(hour, bytes);
+  }
+  return bytes;
+}
+
+/** A database of its own in memory, with the demo salon of an instant. */
+export const demoDb = (nowMs: number): Db => openDb(Buffer.from(demoFile(nowMs)));
+
+/** Puts the demo salon of today into a data folder, as a server that ran there would have left it. */
+export const demoIn = (folder: string): void => writeFileSync(join(folder, 'woolly-tide.sqlite'), demoFile(Date.now()));
