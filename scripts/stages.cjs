@@ -38,11 +38,19 @@ const check = (title, command, args) => async () => {
 };
 
 /* A folder of mocha tests; a run that dies or executes nothing is a failure. */
-const mocha = (stage) => async () => {
+const mocha = (stage, more = []) => async () => {
   const counts = path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'woolly-tide-')), 'counts.json');
   const { code, text, seconds } = await run(
     bin('mocha'),
-    ['--import=tsx', '--reporter', 'scripts/count-reporter.cjs', '--timeout', TIMEOUT_MS, `tests/${stage}/**/*.test.ts`],
+    [
+      '--import=tsx',
+      '--reporter',
+      'scripts/count-reporter.cjs',
+      '--timeout',
+      TIMEOUT_MS,
+      ...more,
+      `tests/${stage}/**/*.test.ts`,
+    ],
     { COUNTS_FILE: counts },
   );
   const got = fs.existsSync(counts) ? JSON.parse(fs.readFileSync(counts, 'utf8')) : { passed: 0, failed: 0 };
@@ -113,7 +121,8 @@ async function runStages(wanted) {
   ]);
   if (native && chromium && wants('browser')) {
     setup.buildWeb();
-    await mocha('browser')();
+    // Its files wait for pictures and clocks more than they reckon: two at a time.
+    await mocha('browser', ['--parallel', '--jobs', '2'])();
   }
   if (!native || !chromium) total.failed++;
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
