@@ -229,6 +229,8 @@ class Reading {
   }
 
   take(device: string, step: OpenStep, zone: ZoneId | undefined): void {
+    const now = this.hands.get(device);
+    if (now && now.step === step.id && now.zone === zone) return; // said twice
     this.leave(device);
     this.hands.set(device, { step: step.id, zone });
     step.state = 'working';

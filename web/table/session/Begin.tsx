@@ -4,12 +4,11 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import { airChanged, beginAct, type SessionAct } from '../../../core/table/index.ts';
-import { TakePhoto } from '../../app/TakePhoto.tsx';
 import { minutesText } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { scaleText } from '../../words/table.ts';
 import { useDevices } from '../useDevices.ts';
-import { keepSessionPhoto } from './photos.ts';
+import { PhotoKey } from './PhotoKey.tsx';
 import type { Table } from './useTable.ts';
 import { keepWorker, lastWorker } from './who.ts';
 import { WhoWorks } from './WhoWorks.tsx';
@@ -20,7 +19,6 @@ const LEAST_DOG_G = 800;
 export function Begin({ table }: { table: Table }) {
   const { page, record, tell } = table;
   const [name, setName] = useState(() => table.name || lastWorker());
-  const [fault, setFault] = useState('');
   const devices = useDevices(true);
   const { plan, stops } = page.snapshot;
   const scale = devices?.scale;
@@ -36,7 +34,6 @@ export function Begin({ table }: { table: Table }) {
     if (first) acts.push(beginAct(first, record, table.device, name));
     void tell(...acts);
   };
-  const before = record.photos.filter((p) => p.when === 'before').length;
   return (
     <div className="wt-begin">
       <section className="wt-sheet" aria-labelledby="plan">
@@ -82,22 +79,7 @@ export function Begin({ table }: { table: Table }) {
             Take {dogG >= LEAST_DOG_G ? `${(dogG / 1000).toFixed(1)}\u00a0kg` : 'its weight'}
           </Button>
         </p>
-        <div className="wt-acts">
-          <TakePhoto
-            label={before > 0 ? `${before} before, one more` : 'Photo before'}
-            onFile={(file) => {
-              setFault('');
-              keepSessionPhoto(file, page.checkId, 'before')
-                .then((act) => tell(act))
-                .catch((p: unknown) => setFault(p instanceof Error ? p.message : String(p)));
-            }}
-          />
-        </div>
-        {fault && (
-          <p className="wt-note wt-note-stop" role="alert">
-            {fault}
-          </p>
-        )}
+        <PhotoKey table={table} when="before" />
         <Button className="wt-thumb is-main" onClick={begin}>
           Start{first ? `: ${PHASE_WORDS[first.plan.phase].toLowerCase()}` : ''}
         </Button>

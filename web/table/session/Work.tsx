@@ -1,16 +1,5 @@
 /** The step in hand: where, with what, how it is moved, how much the dog has left to give; and the few keys that wet thumbs need. */
-import {
-  Droplets,
-  Hand,
-  Hourglass,
-  OctagonAlert,
-  OctagonX,
-  Pause,
-  Search,
-  StepForward,
-  TimerOff,
-  Undo2,
-} from 'lucide-react';
+import { Droplets, Hand, Hourglass, OctagonAlert, OctagonX, Pause, Search, StepForward, TimerOff } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import { PHASE_WORDS, PHASES } from '../../../core/bench/index.ts';
@@ -37,6 +26,7 @@ import { useDevices } from '../useDevices.ts';
 import { signal } from './comfort.ts';
 import { ContactTimer } from './ContactTimer.tsx';
 import { Rings, type Ring } from './Rings.tsx';
+import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
 import { useNow } from './useNow.ts';
 
@@ -252,14 +242,7 @@ export function Work({
           <Button className="wt-thumb" variant="outline-primary" onClick={acts.onBreak}>
             <Pause aria-hidden /> Break
           </Button>
-          <Button
-            className="wt-thumb"
-            variant="outline-primary"
-            disabled={!table.canUndo}
-            onClick={() => void table.undo()}
-          >
-            <Undo2 aria-hidden /> Undo
-          </Button>
+          <UndoKey table={table} />
         </div>
       </div>
       <div className="wt-live-quiet">

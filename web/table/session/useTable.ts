@@ -58,7 +58,7 @@ export function useTable(log: TableLog, view: TableView, page: SessionPage): Tab
     name: record.nameOf[device] ?? '',
     nowMs: log.nowMs,
     tell: async (...acts) => {
-      await log.write(acts);
+      if (acts.length > 0) await log.write(acts);
       return sessionRecord(log.snapshot().events, steps);
     },
     undo: async () => {
