@@ -157,7 +157,7 @@ async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<
     await page.getByRole('button', { name: 'Pink' }).tap();
     await page.getByText(/turned pink/).waitFor();
     await shoot();
-    await page.getByRole('button', { name: 'Keep the plan' }).tap();
+    await page.getByRole('button', { name: 'Leave it there' }).tap();
     await putOn(stage.base, { bowl: true, hairG: 0, dogKg: 0 });
     await page.getByRole('button', { name: 'Whole step done' }).tap();
     await page.getByRole('button', { name: 'Start from nothing' }).tap();

@@ -48,6 +48,8 @@ export interface Proposal {
   readonly piece?:
     { readonly step: string; readonly tool: Tool; readonly phase: PhaseId; readonly minutes: number } | undefined;
   readonly left: readonly LeftZone[];
+  /** The same with no piece put in: the zone is left as it is. */
+  readonly otherwise?: Proposal | undefined;
   /** What of the dog or zone is not worked on any more. */
   readonly stop?: 'zone' | 'dog' | undefined;
   /** A zone to which no piece comes any more today: what is wet there is rinsed and dried by hand. */
@@ -399,8 +401,13 @@ export function propose(c: TableCase, because: ReplanReason, known?: TableNow): 
       return chosen && proposal(because, chosen, now, c);
     }
     case 'pink': {
-      const chosen = best(pinked(because.zone, because.tool, now, record), now, c, mostClock);
-      return chosen && proposal(because, chosen, now, c, chosen.added ? undefined : 'zone');
+      // The piece that made it pink is out either way; what is asked is whether a milder one comes.
+      const [none, ...milder] = pinked(because.zone, because.tool, now, record);
+      const left = none && best([none], now, c, mostClock);
+      const chosen = best(none ? [none, ...milder] : milder, now, c, mostClock);
+      if (!chosen) return undefined;
+      const otherwise = left && proposal(because, left, now, c, 'zone');
+      return chosen.added ? { ...proposal(because, chosen, now, c), otherwise } : otherwise;
     }
     case 'met': {
       const check = checkNow(request.check, record);

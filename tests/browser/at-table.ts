@@ -52,7 +52,16 @@ export async function goOn(
   press: Press = byMouse,
   most = 120,
 ): Promise<void> {
-  const next = ['Not weighed', 'Whole step done', 'Step done', /^Start:/, 'Go on', 'Keep the plan', 'All is well here'];
+  const next = [
+    'Not weighed',
+    'Whole step done',
+    'Step done',
+    /^Start:/,
+    'Go on',
+    'Keep the plan',
+    'Leave it there',
+    'All is well here',
+  ];
   for (let i = 0; i < most; i++) {
     if (await until(page)) return;
     const before = await page.locator('.wt-session').innerText();

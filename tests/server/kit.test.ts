@@ -152,3 +152,39 @@ describe('a file of the schema before the kit had measures', () => {
     db.close();
   });
 });
+
+describe('a file in which acts named their step by its place', () => {
+  it('opens with each act at the step it meant, and stays append-only', () => {
+    const db = new Database(':memory:');
+    const folder = 'server/db/migrations';
+    for (const file of readdirSync(folder).sort().slice(0, 4)) db.exec(readFileSync(`${folder}/${file}`, 'utf8'));
+    db.pragma('user_version = 4');
+    const snapshot = JSON.stringify({ plan: { steps: [{ id: 'bath/b' }, { id: 'comb/c' }] } });
+    db.exec(
+      `INSERT INTO dog (id, name, breed, sex, coat_class, weight_kg, traits, outdoor_share, home_care, note, owner_name, owner_phone)
+       VALUES ('d', 'D', '', 'male', 'fleece', 9, '[]', 0, 'none', '', 'O', '')`,
+    );
+    db.exec(
+      `INSERT INTO coat_check (id, dog_id, day, weight_kg, guard_mm, inspection, note) VALUES ('c', 'd', 1, 9, '{}', '{}', '')`,
+    );
+    db.prepare(
+      "INSERT INTO session (id, dog_id, check_id, day, method, snapshot) VALUES ('s', 'd', 'c', 1, 'dry-first', ?)",
+    ).run(snapshot);
+    const put = db.prepare("INSERT INTO session_event (id, session_id, at_ms, kind, act) VALUES (?, 's', ?, ?, ?)");
+    put.run('e1', 1, 'started', '{"kind":"started"}');
+    put.run('e2', 2, 'step', '{"kind":"step","step":1}');
+    put.run('e3', 3, 'weighed', '{"kind":"weighed","step":0,"grams":4.5}');
+    migrate(db);
+    expect(
+      stores(db)
+        .sessions.events('s')
+        .map((e) => e.act),
+    ).to.deep.equal([
+      { kind: 'started' },
+      { kind: 'step', step: 'comb/c' },
+      { kind: 'weighed', step: 'bath/b', grams: 4.5 },
+    ]);
+    expect(() => db.exec("UPDATE session_event SET act = '{}'")).to.throw('append-only');
+    db.close();
+  });
+});

@@ -3,15 +3,23 @@ import { newId } from './client.ts';
 
 const KEY = 'wt-device';
 
-/** This device's own id; a new one each time where nothing can be kept. */
+/** For as long as the page is open, where nothing can be kept. */
+let own: string | undefined;
+
+/** This device's own id. */
 export function deviceId(): string {
+  own ??= keptId();
+  return own;
+}
+
+function keptId(): string {
+  const made = `d-${newId().slice(0, 12)}`;
   try {
     const known = localStorage.getItem(KEY);
     if (known !== null && known !== '') return known;
-    const made = `d-${newId().slice(0, 12)}`;
     localStorage.setItem(KEY, made);
-    return made;
   } catch {
-    return `d-${newId().slice(0, 12)}`;
+    // A locked store: another id each time the page is opened.
   }
+  return made;
 }

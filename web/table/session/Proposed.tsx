@@ -48,7 +48,7 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
       <p className="wt-ask-why">{capital(reasonText(proposal.because))}.</p>
       <h2 id="ask">{what}</h2>
       <p className="wt-ask-costs">{costs}</p>
-      {proposal.stop !== undefined && proposal.because.code === 'met' && (
+      {proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined && (
         <p className="wt-note wt-note-stop">
           <OctagonX aria-hidden size={20} /> Show it to the owner. A vet decides; nothing is put on it here.
         </p>
@@ -64,7 +64,7 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
           variant={takes ? 'outline-primary' : 'primary'}
           onClick={onLeave}
         >
-          {takes ? 'Keep the plan' : 'Go on'}
+          {!takes ? 'Go on' : proposal.otherwise ? 'Leave it there' : 'Keep the plan'}
         </Button>
       </div>
     </section>

@@ -43,6 +43,9 @@ type Asked =
   | { readonly kind: 'hand' }
   | { readonly kind: 'more' };
 
+/** What stops work is followed without a question. */
+const isMust = (p: Proposal): boolean => p.stop !== undefined;
+
 /** What the meter heard of a step. */
 interface Heard {
   readonly dbA: number;
@@ -55,10 +58,22 @@ const WORTH_WEIGHING_G = 3;
 function Running({ table }: { table: Table }) {
   const { page, record, device, name, tell } = table;
   const { leftHanded } = useComfort();
-  const [asked, setAsked] = useState<Asked | undefined>();
+  const askAboutPink = (zone: ZoneId, s: StepRecord): Asked | undefined => {
+    const proposal = table.ask({ code: 'pink', zone, tool: s.plan.tool.kind });
+    return proposal && { kind: 'proposal', proposal, then: 'next' };
+  };
+  const [given, setAsked] = useState<Asked | undefined>();
   const [enough, setEnough] = useState(false);
   const hand = record.hands.find((h) => h.device === device);
   const step = hand && record.steps.find((s) => s.id === hand.step);
+  // Pink skin is asked about until the hands are off it, also after the page was opened again.
+  const pinkAt =
+    hand?.zone !== undefined &&
+    record.pink.some((p) => p.zone === hand.zone && p.tool === step?.plan.tool.kind) &&
+    record.state === 'running'
+      ? hand.zone
+      : undefined;
+  const asked: Asked | undefined = given ?? (pinkAt && step ? askAboutPink(pinkAt, step) : undefined);
   const coming = nextStep(record, device, name);
   const open = record.steps.some((s) => s.state === 'waiting' || s.state === 'working');
 
@@ -80,8 +95,7 @@ function Running({ table }: { table: Table }) {
     const after = await say(...acts);
     const proposal = table.ask(because, after);
     if (!proposal) return;
-    const must = proposal.stop !== undefined && because.code === 'met';
-    if (must) await tell(replanAct(proposal));
+    if (isMust(proposal)) await tell(replanAct(proposal));
     setAsked({ kind: 'proposal', proposal, then });
   };
   const late = (minutes: number): void => {
@@ -112,9 +126,10 @@ function Running({ table }: { table: Table }) {
   let body;
   if (asked?.kind === 'proposal') {
     const { proposal, then } = asked;
-    const followed = proposal.stop !== undefined && proposal.because.code === 'met';
+    const followed = isMust(proposal) && given !== undefined;
     const close = async (take: boolean): Promise<void> => {
-      const r = take && !followed ? await say(replanAct(proposal)) : record;
+      const taken = followed ? undefined : take ? proposal : proposal.otherwise;
+      const r = taken ? await say(replanAct(taken)) : record;
       setAsked(undefined);
       if (proposal.stop === 'dog') return;
       const mine = r.hands.find((h) => h.device === device);
