@@ -138,7 +138,7 @@ export function Work({
       name: 'Skin',
       share: skin,
       figure: percent(skin).replace('\u00a0', ''),
-      under: zone ? 'of what it bears here' : 'where it is most',
+      under: zone ? 'of its limit' : 'where most',
     },
     bladed
       ? {
@@ -147,7 +147,7 @@ export function Work({
           figure: now.blade.used.toFixed(now.blade.used < 10 ? 1 : 0),
           under: `of ${minutesText(now.blade.of)}`,
         }
-      : { name: 'Topcoat', share: wear, figure: percent(wear).replace('\u00a0', ''), under: 'of what it bears' },
+      : { name: 'Topcoat', share: wear, figure: percent(wear).replace('\u00a0', ''), under: 'of its limit' },
     {
       name: 'Standing',
       share: now.standing.used / Math.max(1, now.standing.of),
