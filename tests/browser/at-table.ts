@@ -45,6 +45,14 @@ export async function begin(page: Page, name: string, press: Press = byMouse): P
     .waitFor();
 }
 
+/** Which screen it is: its question, the piece in hand, how many steps are done. Clocks and scales run on by themselves. */
+const screenOf = (page: Page): Promise<string> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('.wt-session h2, .wt-live-tool, .wt-track .is-done')]
+      .map((el) => el.textContent)
+      .join('|'),
+  );
+
 /** Presses through what is asked until a test is content; every screen has one thing to do next. */
 export async function goOn(
   page: Page,
@@ -64,21 +72,21 @@ export async function goOn(
   ];
   for (let i = 0; i < most; i++) {
     if (await until(page)) return;
-    const before = await page.locator('.wt-session').innerText();
+    const before = await screenOf(page);
     for (const name of next) {
       const button = page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
       if ((await button.count()) === 0) continue;
       await press(page, typeof name === 'string' ? new RegExp(`^${name}$`) : name);
       break;
     }
-    // The clock runs on; anything else that changes is an answer to the tap.
     await page
       .waitForFunction(
         (was) =>
-          (document.querySelector<HTMLElement>('.wt-session')?.innerText ?? '').replace(/\d+/g, '') !==
-          was.replace(/\d+/g, ''),
+          [...document.querySelectorAll('.wt-session h2, .wt-live-tool, .wt-track .is-done')]
+            .map((el) => el.textContent)
+            .join('|') !== was,
         before,
-        { timeout: 5_000 },
+        { timeout: 8_000 },
       )
       .catch(() => undefined);
   }
