@@ -1,5 +1,5 @@
 /* What npm test runs, and how it counts. Lanes run side by side; on a fresh machine the database engine is compiled
-   and Chromium fetched while what needs neither is tested. The browser comes once the short checks are over. */
+   and Chromium fetched while what needs neither is tested. The browser comes last, alone. */
 'use strict';
 const child = require('child_process');
 const fs = require('fs');
@@ -107,23 +107,23 @@ const ON_DATABASE = ['server', 'faults'];
 async function runStages(wanted) {
   const wants = (name) => wanted.length === 0 || wanted.includes(name);
   const needsDatabase = [...ON_DATABASE, 'browser'].some(wants);
-  const engine = needsDatabase ? makeNative() : Promise.resolve(true);
   const onDatabase = async () => {
-    if (await engine) for (const name of ON_DATABASE) if (wants(name)) await mocha(name)();
+    const native = needsDatabase ? await makeNative() : true;
+    if (native) for (const name of ON_DATABASE) if (wants(name)) await mocha(name)();
+    return native;
   };
-  const [core, checks] = LANES.map(async (lane) => {
-    for (const [name, stage] of lane) if (wants(name)) await stage();
-  });
-  const browser = async () => {
-    const [native, chromium] = await Promise.all([engine, wants('browser') ? makeChromium() : true, checks]);
-    if (native && chromium && wants('browser')) {
-      setup.buildWeb();
-      // Its files wait for pictures and clocks more than they reckon: two at a time.
-      await mocha('browser', ['--parallel', '--jobs', '2'])();
-    }
-    return [native, chromium];
-  };
-  const [[native, chromium]] = await Promise.all([browser(), onDatabase(), core]);
+  const [native, chromium] = await Promise.all([
+    onDatabase(),
+    wants('browser') ? makeChromium() : true,
+    ...LANES.map(async (lane) => {
+      for (const [name, stage] of lane) if (wants(name)) await stage();
+    }),
+  ]);
+  if (native && chromium && wants('browser')) {
+    setup.buildWeb();
+    // Its files wait for pictures and clocks more than they reckon: two at a time.
+    await mocha('browser', ['--parallel', '--jobs', '2'])();
+  }
   if (!native || !chromium) total.failed++;
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
   process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
