@@ -72,16 +72,14 @@ export interface TableNow {
   readonly minutesLeft: number;
 }
 
-/** The piece that worked a step; what is not on the wall any more works as its kind does. */
-const pieceOf = (s: StepRecord, job: Job): Tool => {
-  const room = roomOf(job.kit);
-  const { id, kind, name } = s.plan.tool;
-  if (s.did && s.did.tool !== kind) {
-    const other = s.did.tool;
-    return room.find((t) => t.kind === other) ?? { id: `any-${other}`, kind: other, name: other };
-  }
-  return room.find((t) => t.id === id) ?? { id, kind, name };
-};
+/** The piece of a step; what is not on the wall any more works as its kind does. */
+const plannedPiece = ({ tool }: PlanStep, job: Job): Tool => roomOf(job.kit).find((t) => t.id === tool.id) ?? tool;
+
+/** The piece that worked a step: the planned one, or one of the kind that was written down in its place. */
+const pieceOf = ({ plan, did }: StepRecord, job: Job): Tool =>
+  did && did.tool !== plan.tool.kind
+    ? (roomOf(job.kit).find((t) => t.kind === did.tool) ?? { id: `any-${did.tool}`, kind: did.tool, name: did.tool })
+    : plannedPiece(plan, job);
 
 /** Hands' minutes for a millisecond on the clock, where two people share one device. */
 const handsPerMs = (s: StepRecord, crew: Crew | undefined, people: number, job: Job): number =>
@@ -184,7 +182,7 @@ function replayed(record: SessionRecord, found: Coat, job: Job, crew: Crew | und
 const SPENT = 1e-9;
 
 /** Work of the plan that is still to do: zones that hands have left are done, the one in hand has its rest. */
-export function restOf(record: SessionRecord, job: Job, crew: Crew | undefined): Script {
+function restOf(record: SessionRecord, job: Job, crew: Crew | undefined): Script {
   return record.steps.flatMap((s): ScriptStep[] => {
     if (s.state === 'done' || s.state === 'skipped') return [];
     const perMs = handsPerMs(s, crew, record.people.length, job);
@@ -235,7 +233,7 @@ export function tableNow({ request, record }: TableCase): TableNow {
 /** Cautions that stand beside a step in one zone as it is now, most specific first. */
 export function cautionsAt(now: TableNow, plan: PlanStep, zone: ZoneId): readonly string[] {
   const z = now.coat.zones.find((own) => own.id === zone);
-  const { id, kind, name } = plan.tool;
-  const tool = roomOf(now.job.kit).find((t) => t.id === id) ?? { id, kind, name };
-  return z ? stepCautions(tool, [z], stateFor(PHASES[plan.phase].work, plan.phase, z), now.job) : plan.cautions;
+  if (!z) return plan.cautions;
+  const wetness = stateFor(PHASES[plan.phase].work, plan.phase, z);
+  return stepCautions(plannedPiece(plan, now.job), [z], wetness, now.job);
 }

@@ -22,7 +22,7 @@ import {
 } from '../../core/bench/index.ts';
 import { day, formatDay } from '../../core/quantity/index.ts';
 import { peopleIn } from '../../core/tally/index.ts';
-import type { SessionEvent } from '../../core/table/index.ts';
+import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { endpoint } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
@@ -69,6 +69,7 @@ export function sessionRoutes(kept: Kept, live: Live): Router {
     const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
     const check = found(stores.checks.find(s.checkId), 'check', s.checkId);
     const room = planRoomOf(kept);
+    const events = stores.sessions.events(s.id);
     return {
       id: s.id,
       dogId: s.dogId,
@@ -78,8 +79,8 @@ export function sessionRoutes(kept: Kept, live: Live): Router {
       checkId: s.checkId,
       day: formatDay(day(s.day)),
       snapshot: s.snapshot,
-      events: stores.sessions.events(s.id),
-      record: recordOf(kept, s),
+      events,
+      record: sessionRecord(events, s.snapshot.plan.steps),
       request: { ...planRequestOf(kept, check, room), crew: s.snapshot.crew },
       people: peopleIn(room.taught),
     };

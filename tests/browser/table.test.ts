@@ -254,6 +254,7 @@ describe('the table under wet thumbs', () => {
       await page.getByText(/turned pink/).waitFor();
       await look('a proposal');
       await byTouch(page, /^(Do it|Go on)$/);
+      await page.locator('#ask').waitFor({ state: 'detached' });
       await goOn(page, async (p) => (await p.getByText('Feel again').count()) > 0, byTouch);
       await look('the second check');
       await goOn(page, atEnd, byTouch);

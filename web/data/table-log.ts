@@ -80,11 +80,16 @@ export class TableLog {
   };
   readonly snapshot = (): TableView => this.view;
 
+  /** What waits to be sent; what was refused waits for somebody to look. */
+  private toSend(): readonly Waiting[] {
+    return this.outbox.filter((w) => w.refused === undefined);
+  }
+
   private show(change: Partial<TableView> = {}): void {
-    const waiting = this.outbox.filter((w) => w.refused === undefined);
+    const waiting = this.toSend();
     this.view = {
       ...this.view,
-      events: [...this.salon, ...this.outbox.filter((w) => w.refused === undefined).map((w) => w.event)],
+      events: [...this.salon, ...waiting.map((w) => w.event)],
       waiting: waiting.length,
       refused: this.outbox.filter((w) => w.refused !== undefined),
       ...change,
@@ -155,7 +160,7 @@ export class TableLog {
         return;
       }
     }
-    if (this.outbox.some((w) => w.refused === undefined)) await this.send();
+    if (this.toSend().length > 0) await this.send();
   }
 
   private watch(): void {
@@ -209,7 +214,7 @@ export class TableLog {
 
   /** Acts that were stamped by a wrong clock are put right before anybody else sees them. */
   private async restamp(): Promise<void> {
-    const open = this.outbox.filter((w) => w.refused === undefined);
+    const open = this.toSend();
     const events = restamped(
       open.map((w) => w.event),
       this.offset,
@@ -261,12 +266,12 @@ export class TableLog {
       do {
         this.again = false;
         if (Date.now() - this.askedMs > ASK_CLOCK_MS) await this.askClock();
-        const batch = this.outbox.filter((w) => w.refused === undefined).slice(0, MOST_AT_ONCE);
+        const batch = this.toSend().slice(0, MOST_AT_ONCE);
         if (batch.length === 0) break;
         await this.deliver(batch);
         this.show({ link: this.stream ? 'live' : this.view.link });
         this.keepPage();
-      } while (this.again || this.outbox.some((w) => w.refused === undefined));
+      } while (this.again || this.toSend().length > 0);
     } catch {
       this.stream?.close();
       this.stream = undefined;

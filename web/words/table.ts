@@ -1,11 +1,10 @@
 /** What the table says: what happened, what it proposes, how the link is, who holds what. */
-import { PHASE_WORDS, type PhaseId } from '../../core/bench/index.ts';
 import { SKIN_SCALE, type SkinFinding, type TieGrade } from '../../core/check/index.ts';
-import { zoneName, type ZoneId } from '../../core/dog/index.ts';
+import { zoneName } from '../../core/dog/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { Met, Proposal, ReplanReason, ScaleView, SessionAct } from '../../core/table/index.ts';
 import { zonesShort } from './bench.ts';
-import { capital, grams, listText, minutesText } from './figures.ts';
+import { capital, grams, minutesText } from './figures.ts';
 
 /** Minutes as hands know them: half minutes count, quarters do not. */
 export const shortMinutes = (minutes: number): string => {
@@ -128,6 +127,3 @@ export function actText(act: SessionAct, stepName: (id: string) => string): stri
       return act.kind;
   }
 }
-
-export const phaseLower = (phase: PhaseId): string => PHASE_WORDS[phase].toLowerCase();
-export const zonesText = (zones: readonly ZoneId[]): string => listText(zones.map((z) => zoneName(z)));

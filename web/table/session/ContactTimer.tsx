@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { contactOf, keptLabel } from '../../app/tub.ts';
+import { clock } from '../../words/table.ts';
 import { useNow } from './useNow.ts';
 
 const keyOf = (sessionId: string, step: string): string => `wt-contact ${sessionId} ${step}`;
@@ -33,7 +34,7 @@ export function ContactTimer({ sessionId, step }: { sessionId: string; step: str
       ) : (
         <>
           <p role="timer" aria-label="Contact time left" className="wt-clock">
-            {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
+            {clock(seconds * 1000)}
           </p>
           <p role="status" className={seconds === 0 ? 'wt-note wt-note-good' : 'wt-soft'}>
             {seconds === 0 ? 'Rinse now, to the last of the soap.' : 'Soap is on. Keep a hand on the dog.'}

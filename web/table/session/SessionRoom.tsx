@@ -1,5 +1,5 @@
 /** Table → Session: the plan as it runs, one decision a screen. Every act is kept on this device before the screen shows it. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { SessionPage } from '../../../contract/session.ts';
 import { PHASE_WORDS } from '../../../core/bench/index.ts';
@@ -98,6 +98,13 @@ function Running({ table }: { table: Table }) {
     if (isMust(proposal)) await tell(replanAct(proposal));
     setAsked({ kind: 'proposal', proposal, then });
   };
+  // A question is answered once: a second tap while the first is being kept is the same answer.
+  const answering = useRef(false);
+  const once = async (answer: () => Promise<void>): Promise<void> => {
+    if (answering.current) return;
+    answering.current = true;
+    await answer().finally(() => (answering.current = false));
+  };
   const late = (minutes: number): void => {
     const proposal = table.ask({ code: 'late', minutes });
     if (proposal && changesPlan(proposal)) setAsked({ kind: 'proposal', proposal, then: 'stay' });
@@ -148,8 +155,8 @@ function Running({ table }: { table: Table }) {
         dog={page}
         proposal={proposal}
         followed={followed}
-        onTake={() => void close(true)}
-        onLeave={() => void close(false)}
+        onTake={() => void once(() => close(true))}
+        onLeave={() => void once(() => close(false))}
       />
     );
   } else if (asked?.kind === 'meet') {
@@ -178,8 +185,8 @@ function Running({ table }: { table: Table }) {
         expectedG={own.plan.gramsOut}
         already={own.grams}
         skip={asked.then === 'next' ? 'Not weighed' : 'Never mind'}
-        onTake={(grams) => void close({ kind: 'weighed', step: own.id, grams, by: 'scale', adds: true })}
-        onSkip={() => void close()}
+        onTake={(grams) => void once(() => close({ kind: 'weighed', step: own.id, grams, by: 'scale', adds: true }))}
+        onSkip={() => void once(() => close())}
       />
     );
   } else if (asked?.kind === 'hand') {

@@ -1,4 +1,5 @@
 /** A session as the table shows it: its log on this device, folded; what stands now; and a way to tell it what happened. */
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { SessionPage } from '../../../contract/session.ts';
 import {
@@ -39,7 +40,12 @@ export function useTableLog(sessionId: string): { readonly log: TableLog; readon
     log.open();
     return () => log.close();
   }, [log]);
-  return { log, view: useSyncExternalStore(log.subscribe, log.snapshot) };
+  const view = useSyncExternalStore(log.subscribe, log.snapshot);
+  const queries = useQueryClient();
+  // What other rooms show is computed from the log: once the salon has more of it, theirs is stale.
+  const known = view.events.length - view.waiting;
+  useEffect(() => void queries.invalidateQueries(), [known, queries]);
+  return { log, view };
 }
 
 export const caseOf = (page: SessionPage, record: SessionRecord): TableCase => ({ request: page.request, record });
