@@ -21,6 +21,7 @@ export {
   shareLeftBy,
   passesUntil,
   skinLoadPerPass,
+  LOAD_BY_FINGER,
 } from './release.ts';
 export {
   type Plan,

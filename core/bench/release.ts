@@ -20,7 +20,7 @@ export interface HairPools {
 export const poolsTotalG = (p: HairPools): number => p.freeG + p.deepG + p.packedG;
 
 /** Share of the class's full load that stands in a zone by finger-to-skin grade. Guess. */
-const LOAD_BY_FINGER = [0.05, 0.16, 0.42, 0.75, 1] as const;
+export const LOAD_BY_FINGER = [0.05, 0.16, 0.42, 0.75, 1] as const;
 /** The tug test corrects it: what comes at a pull is loose, what does not is live. Guess. */
 const LOAD_BY_TUG = [0.6, 0.85, 1.05, 1.25] as const;
 /** Share that is free already, by tug. Guess. */

@@ -5,6 +5,8 @@
  * series below shape + 1, Lentz's continued fraction above. Quantiles by Wilson and Hilferty's guess and safeguarded
  * Newton steps. Published methods; checked against a statistics library in tests/reference.
  */
+import { roughNormalQuantile } from './normal.ts';
+
 const LANCZOS = [
   0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
   12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
@@ -57,7 +59,7 @@ export function gammaShare(shape: number, x: number): number {
 /** The value below which `share` of a gamma distribution lies. shape > 0, scale > 0, 0 < share < 1. */
 export function gammaQuantile(share: number, shape: number, scale = 1): number {
   if (!(share > 0 && share < 1)) throw new RangeError(`share must lie between 0 and 1, got ${share}`);
-  const z = normalQuantile(share);
+  const z = roughNormalQuantile(share);
   const cube = 1 - 1 / (9 * shape) + z / (3 * Math.sqrt(shape));
   let x = cube > 0 ? shape * cube ** 3 : Math.exp((Math.log(share) + lnGamma(shape + 1)) / shape);
   if (!(x > 0)) x = 1e-8;
@@ -74,12 +76,4 @@ export function gammaQuantile(share: number, shape: number, scale = 1): number {
     x = next;
   }
   return x * scale;
-}
-
-/** Standard normal quantile by a rational approximation (Abramowitz and Stegun 26.2.23, to 4.5e-4): a first guess. */
-function normalQuantile(share: number): number {
-  const tail = Math.min(share, 1 - share);
-  const t = Math.sqrt(-2 * Math.log(tail));
-  const z = t - (2.515517 + t * (0.802853 + 0.010328 * t)) / (1 + t * (1.432788 + t * (0.189269 + 0.001308 * t)));
-  return share < 0.5 ? -z : z;
 }

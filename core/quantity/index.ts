@@ -37,3 +37,15 @@ export { type Source, COMMON_PRACTICE, GUESS, published } from './source.ts';
 export { clamp, sum, ceilTo } from './number.ts';
 export { kept } from './kept.ts';
 export { lnGamma, gammaShare, gammaQuantile } from './gamma.ts';
+export { normalShare, normalDensity, normalQuantile } from './normal.ts';
+export {
+  cholesky,
+  inverseLower,
+  inverse,
+  lowerTimes,
+  solveLower,
+  solveUpper,
+  times,
+  product,
+  eigen,
+} from './linear.ts';

@@ -6,7 +6,7 @@
  * components by expectation and maximisation, Dempster, Laird and Rubin 1977; from memory). Start values of the
  * variances count as a few levels or measurements, so that little data moves little. The 80 % intervals are Student's.
  */
-import { kept, sum } from '../quantity/index.ts';
+import { inverse, kept, sum } from '../quantity/index.ts';
 
 /** One measurement: what it came to against its plan, and the level of each factor it falls under. */
 export interface Measured {
@@ -74,39 +74,6 @@ export function student80(freedom: number): number {
   const g2 = (5 * z ** 5 + 16 * z ** 3 + 3 * z) / 96;
   const g3 = (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / 384;
   return z + g1 / n + g2 / n ** 2 + g3 / n ** 3;
-}
-
-/** A symmetric matrix's inverse by Cholesky; the matrix must be positive definite. Row by row, n × n. */
-function inverse(matrix: Float64Array, n: number): Float64Array {
-  const lower = Float64Array.from(matrix);
-  for (let j = 0; j < n; j++) {
-    for (let k = 0; k < j; k++) {
-      const by = lower[j * n + k] ?? 0;
-      if (by !== 0)
-        for (let i = j; i < n; i++) lower[i * n + j] = (lower[i * n + j] ?? 0) - (lower[i * n + k] ?? 0) * by;
-    }
-    const root = Math.sqrt(Math.max(1e-300, lower[j * n + j] ?? 0));
-    for (let i = j; i < n; i++) lower[i * n + j] = (lower[i * n + j] ?? 0) / root;
-  }
-  // Inverse of the lower factor, then its own transpose times it.
-  const half = new Float64Array(n * n);
-  for (let j = 0; j < n; j++) {
-    half[j * n + j] = 1 / (lower[j * n + j] ?? 1);
-    for (let i = j + 1; i < n; i++) {
-      let s = 0;
-      for (let k = j; k < i; k++) s += (lower[i * n + k] ?? 0) * (half[k * n + j] ?? 0);
-      half[i * n + j] = -s / (lower[i * n + i] ?? 1);
-    }
-  }
-  const result = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = i; j < n; j++) {
-      let s = 0;
-      for (let k = j; k < n; k++) s += (half[k * n + i] ?? 0) * (half[k * n + j] ?? 0);
-      result[i * n + j] = result[j * n + i] = s;
-    }
-  }
-  return result;
 }
 
 interface Visit {

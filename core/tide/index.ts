@@ -1,17 +1,37 @@
 /** Decides when a coat sets its undercoat free, how much stands in it, and when the dog should come. */
+export { type Place, type TideName, TIDES, LENGTH_DAYS, lightSeason, lightSeasons, lightTrust } from './seasons.ts';
+export { pulseShare, pulseOut, pulseHeld, START_IN_SCALES, LENGTH_IN_SCALES } from './pulse.ts';
+export { type Pulse, releaseCurve } from './prior.ts';
+export { HOME_CARE, type HomeCare } from './home-care.ts';
 export {
-  type Place,
-  type Pulse,
-  type ReleaseCurve,
-  type TideName,
-  lightSeason,
-  equalDays,
-  pulseShare,
-  releaseCurve,
-} from './prior.ts';
+  LIFE,
+  LIFE_EVENTS,
+  type LifeEvent,
+  type LifeEventKind,
+  lifeRow,
+  lifeRelease,
+  lifeLength,
+  lifeSheds,
+} from './life.ts';
+export { HOME_AMOUNTS, type HomeAmount, type Sighting } from './sightings.ts';
+export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, dogModel } from './dog-model.ts';
+export { type Fit, type StartPrior, fitDog } from './fit.ts';
+export { type Town, type Warmth, type SeasonShift, START_SD, freshTown, townFrom, fitInTown } from './town.ts';
 export {
-  HOME_CARE,
-  type HomeCare,
+  type Band,
+  type Course,
+  type Plan,
+  course,
+  drawnCoats,
+  quantilesOf,
+  bandOf,
+  startBand,
+  shareDays,
+  visitGrams,
+  inBlow,
+} from './ahead.ts';
+export { BAND_SHARE, bandScore, stretchOf, stretched, leastPercent } from './score.ts';
+export {
   type NextReason,
   type NextVisit,
   type NextVisitRequest,

@@ -1,7 +1,7 @@
 /** Decides which dogs most need a visit, and the one reason to say first. */
 import { clamp, type Day } from '../quantity/index.ts';
 import type { NextVisit } from './next-visit.ts';
-import type { TideName } from './prior.ts';
+import type { TideName } from './seasons.ts';
 
 export type NeedReason =
   | { readonly code: 'never-checked' }

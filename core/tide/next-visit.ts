@@ -7,14 +7,10 @@
 import { addDays, clamp, isoWeekday, type Day } from '../quantity/index.ts';
 import { bodySurfaceM2, coatRow, type Dog } from '../dog/index.ts';
 import type { Quarrels } from '../kit/index.ts';
-import { releaseCurve, type Place, type TideName } from './prior.ts';
+import { HOME_TAKES_PER_WEEK, type HomeCare } from './home-care.ts';
+import { releaseCurve } from './prior.ts';
+import type { Place, TideName } from './seasons.ts';
 
-/** How much of the advised home brushing happens. */
-export const HOME_CARE = ['none', 'some', 'steady'] as const;
-export type HomeCare = (typeof HOME_CARE)[number];
-
-/** Share of the store that home brushing takes in a week. Guess. */
-const HOME_TAKES_PER_WEEK: Readonly<Record<HomeCare, number>> = { none: 0, some: 0.12, steady: 0.25 };
 /** Weeks that a home doing its share adds to the longest interval. Common practice: 4–6 weeks, 8–12 if maintained. */
 const HOME_ADDS_DAYS: Readonly<Record<HomeCare, number>> = { none: 0, some: 14, steady: 35 };
 /** Share of the class's full load at which a visit is due: about a finger grade 2 all over. Guess. */

@@ -7,8 +7,10 @@ import type { SessionRecord } from '../table/index.ts';
 import { leftAfter } from './learn.ts';
 import { visitNeed, type Need } from './need.ts';
 import type { Quarrels } from '../kit/index.ts';
-import { nextVisit, tideBehind, type HomeCare, type NextVisit } from './next-visit.ts';
-import { releaseCurve, type Place, type TideName } from './prior.ts';
+import type { HomeCare } from './home-care.ts';
+import { nextVisit, tideBehind, type NextVisit } from './next-visit.ts';
+import { releaseCurve } from './prior.ts';
+import type { Place, TideName } from './seasons.ts';
 
 export interface WorkedSession {
   readonly day: Day;

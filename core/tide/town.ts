@@ -1,0 +1,301 @@
+/**
+ * Decides what the dogs of one salon tell each other about when a season starts.
+ *
+ * Start of a shed = its usual day + the salon's own offset + the year's weather (slope · warmth) + the town's shift of the
+ * year + the dog's habit + the rest. What one dog's log says of its starts becomes a Gaussian message about what all share;
+ * each dog then starts from what the other dogs said, never from its own word (leave one out). Messages are made from
+ * sampled moments: Laplace's lean to one side in season.
+ */
+import { cholesky, eigen, inverse, inverseLower, product, times } from '../quantity/index.ts';
+import type { DogModel, Shed } from './dog-model.ts';
+import { fitDog, reweigh, startMoments, type Fit, type StartPrior } from './fit.ts';
+import type { TideName } from './seasons.ts';
+
+/** Standard deviations of the parts of a start, days, and how spring and autumn go together. Guesses. */
+export const START_SD = { salon: 14, habit: 12, town: 5, rest: 4.5 } as const;
+const TIDES_TOGETHER = 0.3;
+/** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
+const WARMTH = { slope: -1.2, sd: 0.9 };
+
+/** Warmth of the weeks before a season against the usual, degrees C, by season key; absent where nobody measured. */
+export type Warmth = Readonly<Record<string, number>>;
+
+/** What all dogs of a salon share: its offsets and slopes by tide, and a shift by season. */
+interface SharedKeys {
+  readonly keys: readonly string[];
+  readonly at: ReadonlyMap<string, number>;
+}
+
+const salonKey = (tide: TideName): string => `salon ${tide}`;
+const slopeKey = (tide: TideName): string => `slope ${tide}`;
+
+function sharedKeys(models: readonly DogModel[]): SharedKeys {
+  const found = new Set<string>();
+  for (const { sheds } of models) {
+    for (const s of sheds) {
+      if (s.tide === 'life') continue;
+      found.add(salonKey(s.tide));
+      found.add(slopeKey(s.tide));
+      found.add(s.key);
+    }
+  }
+  const keys = [...found].sort();
+  return { keys, at: new Map(keys.map((k, i) => [k, i])) };
+}
+
+/** A Gaussian belief about what is shared, as information: precision and precision · mean. */
+interface Belief {
+  readonly precision: Float64Array;
+  readonly pull: Float64Array;
+}
+
+function priorBelief({ keys, at }: SharedKeys): Belief {
+  const c = keys.length;
+  const cov = new Float64Array(c * c);
+  const mean = new Float64Array(c);
+  for (const [i, key] of keys.entries()) {
+    const salon = key.startsWith('salon ');
+    const slope = key.startsWith('slope ');
+    cov[i * c + i] = (salon ? START_SD.salon : slope ? WARMTH.sd : START_SD.town) ** 2;
+    if (slope) mean[i] = WARMTH.slope;
+    if (!salon) continue;
+    for (const [other, j] of at)
+      if (j !== i && other.startsWith('salon ')) cov[i * c + j] = TIDES_TOGETHER * START_SD.salon ** 2;
+  }
+  const precision = inverse(cov, c);
+  return { precision, pull: times(precision, mean, c) };
+}
+
+/** Which shared things a shed's start is the sum of, and how often. */
+function partsOf(shed: Shed, shared: SharedKeys, warmth: Warmth): readonly (readonly [number, number])[] {
+  if (shed.tide === 'life') return [];
+  const of = (key: string): number => shared.at.get(key) ?? 0;
+  return [
+    [of(salonKey(shed.tide)), 1],
+    [of(shed.key), 1],
+    [of(slopeKey(shed.tide)), warmth[shed.key] ?? 0],
+  ];
+}
+
+/** Covariance of what is a dog's own in its starts: habit and rest, and the doubt of sheds of life. */
+function ownCov({ sheds, trust }: DogModel): Float64Array {
+  const n = sheds.length;
+  const cov = new Float64Array(n * n);
+  // Where light is a poor clock, a dog's habit is anybody's guess; two months at the equator.
+  const habit = (START_SD.habit + 48 * (1 - trust)) ** 2;
+  for (const [i, a] of sheds.entries()) {
+    for (const [j, b] of sheds.entries()) {
+      if (a.tide === 'life' || b.tide === 'life') cov[i * n + j] = i === j ? a.sdDays ** 2 : 0;
+      else cov[i * n + j] = habit * (a.tide === b.tide ? 1 : TIDES_TOGETHER) + (i === j ? START_SD.rest ** 2 : 0);
+    }
+  }
+  return cov;
+}
+
+/** Prior of a dog's starts under a belief about what is shared. */
+function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief: Belief): StartPrior {
+  const n = model.sheds.length;
+  const c = shared.keys.length;
+  const cov = ownCov(model);
+  const of = inverse(belief.precision, c);
+  const centre = times(of, belief.pull, c);
+  const parts = model.sheds.map((s) => partsOf(s, shared, warmth));
+  const mean = new Float64Array(n);
+  for (const [i, a] of parts.entries()) {
+    for (const [k, by] of a) mean[i] = (mean[i] ?? 0) + by * (centre[k] ?? 0);
+    for (const [j, b] of parts.entries())
+      for (const [k, x] of a)
+        for (const [l, y] of b) cov[i * n + j] = (cov[i * n + j] ?? 0) + x * y * (of[k * c + l] ?? 0);
+  }
+  return { mean, cov };
+}
+
+/** A direction in which a fit moved this little from its prior says nothing. */
+const SAID_LESS = 0.9;
+const MOVED_LESS = 0.35;
+
+/** What a fit says of its starts beyond its prior: precision, and precision · (value − prior mean). */
+function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: Float64Array } {
+  const n = fit.model.sheds.length;
+  const { mean, cov } = startMoments(fit);
+  const m = inverseLower(cholesky(fit.prior.cov, n), n);
+  const mT = transpose(m, n);
+  const moved = times(
+    m,
+    mean.map((v, i) => v - (fit.prior.mean[i] ?? 0)),
+    n,
+  );
+  const { values, vectors } = eigen(product(product(m, cov, n), mT, n), n);
+  const precision = new Float64Array(n * n);
+  const pull = new Float64Array(n);
+  for (let e = 0; e < n; e++) {
+    const value = Math.max(1e-4, values[e] ?? 1);
+    const along = new Float64Array(n);
+    for (let i = 0; i < n; i++) along[i] = vectors[i * n + e] ?? 0;
+    let by = 0;
+    for (let i = 0; i < n; i++) by += (along[i] ?? 0) * (moved[i] ?? 0);
+    if (value > SAID_LESS && Math.abs(by) < MOVED_LESS) continue;
+    const left = Math.min(value, 0.98);
+    // Back out of the whitened space: precision Mᵀ v vᵀ M.
+    const back = times(mT, along, n);
+    for (let i = 0; i < n; i++) {
+      pull[i] = (pull[i] ?? 0) + ((back[i] ?? 0) * by) / left;
+      for (let j = 0; j < n; j++)
+        precision[i * n + j] = (precision[i * n + j] ?? 0) + (1 / left - 1) * (back[i] ?? 0) * (back[j] ?? 0);
+    }
+  }
+  return { precision, pull };
+}
+
+function transpose(a: Float64Array, n: number): Float64Array {
+  const t = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) t[j * n + i] = a[i * n + j] ?? 0;
+  return t;
+}
+
+/** A dog's word about what is shared: its own habit and rest are doubt there. */
+function messageOf(fit: Fit, shared: SharedKeys, warmth: Warmth): Belief {
+  const { model, prior } = fit;
+  const n = model.sheds.length;
+  const c = shared.keys.length;
+  const said = ofStarts(fit);
+  // (I + ΛU)⁻¹ by U = L Lᵀ: I − ΛL (I + LᵀΛL)⁻¹ Lᵀ.
+  const l = lowerOnly(cholesky(ownCov(model), n), n);
+  const lT = transpose(l, n);
+  const inner = product(product(lT, said.precision, n), l, n);
+  for (let i = 0; i < n; i++) inner[i * n + i] = (inner[i * n + i] ?? 0) + 1;
+  const damp = product(product(product(said.precision, l, n), inverse(inner, n), n), lT, n);
+  const dampen = (v: Float64Array): Float64Array => {
+    const by = times(damp, v, n);
+    return v.map((x, i) => x - (by[i] ?? 0));
+  };
+  const precision = new Float64Array(n * n);
+  for (let j = 0; j < n; j++) {
+    const column = dampen(Float64Array.from({ length: n }, (_, i) => said.precision[i * n + j] ?? 0));
+    for (let i = 0; i < n; i++) precision[i * n + j] = column[i] ?? 0;
+  }
+  const pull = dampen(said.pull);
+  const atPrior = times(precision, prior.mean, n);
+  const parts = model.sheds.map((s) => partsOf(s, shared, warmth));
+  const message = { precision: new Float64Array(c * c), pull: new Float64Array(c) };
+  for (const [i, a] of parts.entries()) {
+    for (const [k, x] of a) {
+      message.pull[k] = (message.pull[k] ?? 0) + x * ((pull[i] ?? 0) + (atPrior[i] ?? 0));
+      for (const [j, b] of parts.entries())
+        for (const [m, y] of b)
+          message.precision[k * c + m] = (message.precision[k * c + m] ?? 0) + x * y * (precision[i * n + j] ?? 0);
+    }
+  }
+  return message;
+}
+
+function lowerOnly(factor: Float64Array, n: number): Float64Array {
+  const l = Float64Array.from(factor);
+  for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) l[i * n + j] = 0;
+  return l;
+}
+
+const plus = (a: Belief, b: Belief, sign = 1): Belief => ({
+  precision: a.precision.map((v, i) => v + sign * (b.precision[i] ?? 0)),
+  pull: a.pull.map((v, i) => v + sign * (b.pull[i] ?? 0)),
+});
+
+/** What the salon's log says of one season. */
+export interface SeasonShift {
+  readonly key: string;
+  readonly tide: TideName;
+  readonly year: number;
+  /** Days later (+) or earlier (−) than usual in this town, weather and all, with the standard deviation. */
+  readonly days: number;
+  readonly sd: number;
+}
+
+export interface Town {
+  readonly warmth: Warmth;
+  readonly shifts: readonly SeasonShift[];
+  /** How far this salon's dogs are from the day that light sets, by tide. */
+  readonly offsets: readonly { readonly tide: TideName; readonly days: number; readonly sd: number }[];
+  /** Prior of a dog's starts: from everyone's word but its own. */
+  readonly priorOf: (model: DogModel, own?: Fit) => StartPrior;
+  readonly shared: SharedKeys;
+}
+
+export interface TownRequest {
+  readonly fits: readonly Fit[];
+  readonly warmth?: Warmth | undefined;
+  /** Seasons of which the dogs tell each other nothing: to measure what telling is worth. */
+  readonly mute?: ReadonlySet<string> | undefined;
+}
+
+/** What a town knows when nobody has said anything yet. */
+export function freshTown(models: readonly DogModel[], warmth: Warmth = {}): Town {
+  return townOf(sharedKeys(models), [], warmth, undefined, models);
+}
+
+/** What the fits of a salon's dogs say together. */
+export function townFrom({ fits, warmth = {}, mute }: TownRequest): Town {
+  const models = fits.map((f) => f.model);
+  return townOf(sharedKeys(models), fits, warmth, mute, models);
+}
+
+function townOf(
+  shared: SharedKeys,
+  fits: readonly Fit[],
+  warmth: Warmth,
+  mute: ReadonlySet<string> | undefined,
+  models: readonly DogModel[],
+): Town {
+  const base = priorBelief(shared);
+  const c = shared.keys.length;
+  const words = new Map(fits.map((f) => [f, messageOf(f, shared, warmth)]));
+  const all = [...words.values()].reduce((sum, m) => plus(sum, m), base);
+  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute) : belief);
+  const heard = quiet(all);
+  const cov = inverse(heard.precision, c);
+  const mean = times(cov, heard.pull, c);
+  const seasons = new Map<string, Shed & { tide: TideName }>();
+  for (const { sheds } of models)
+    for (const s of sheds) if (s.tide !== 'life') seasons.set(s.key, { ...s, tide: s.tide });
+  const at = (key: string): number => shared.at.get(key) ?? 0;
+  return {
+    warmth,
+    shared,
+    shifts: [...seasons.values()]
+      .sort((a, b) => a.usual - b.usual)
+      .map(({ key, tide, year }) => {
+        const [s, b, w] = [at(key), at(slopeKey(tide)), warmth[key] ?? 0];
+        const v = (cov[s * c + s] ?? 0) + 2 * w * (cov[s * c + b] ?? 0) + w * w * (cov[b * c + b] ?? 0);
+        return { key, tide, year, days: (mean[s] ?? 0) + w * (mean[b] ?? 0), sd: Math.sqrt(v) };
+      }),
+    offsets: [...new Set([...seasons.values()].map((s) => s.tide))].map((tide) => {
+      const i = at(salonKey(tide));
+      return { tide, days: mean[i] ?? 0, sd: Math.sqrt(cov[i * c + i] ?? 0) };
+    }),
+    priorOf: (model, own) => {
+      const word = own && words.get(own);
+      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all));
+    },
+  };
+}
+
+/** A belief in which some seasons' shifts are as before anybody spoke: marginalised out, then put back at their prior. */
+function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<string>): Belief {
+  const c = keys.length;
+  const cov = inverse(belief.precision, c);
+  const mean = times(cov, belief.pull, c);
+  for (const key of mute) {
+    const i = at.get(key);
+    if (i === undefined) continue;
+    for (let j = 0; j < c; j++) cov[i * c + j] = cov[j * c + i] = 0;
+    cov[i * c + i] = START_SD.town ** 2;
+    mean[i] = 0;
+  }
+  const precision = inverse(cov, c);
+  return { precision, pull: times(precision, mean, c) };
+}
+
+/** A dog's fit under what its town says: its old draws weighed anew where they reach, else fitted anew. */
+export function fitInTown(model: DogModel, town: Town, before: Fit | undefined): Fit {
+  const prior = town.priorOf(model, before);
+  return (before && reweigh(before, prior)) ?? fitDog(model, prior, before?.likeliest);
+}

@@ -1,0 +1,132 @@
+/**
+ * npm run study -- tide [--towns N] [--dogs N] [--write]
+ *
+ * Forecasts against simulated truth: towns of which everything is known, in worlds that agree with the model and in worlds
+ * that do not. Prints a table; with --write it replaces the one in docs/model.md.
+ */
+import { fork } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { seededRandom, sum } from '../core/quantity/index.ts';
+import { NAIVE, townYear, type GramsRow, type StartRow, type TownYear } from './town-year.ts';
+import { makeTown, WORLDS } from './worlds.ts';
+
+const option = (name: string, usual: number): number => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+const towns = option('towns', 40);
+const dogs = option('dogs', 20);
+
+const mean = (of: readonly number[]): number => sum(of) / of.length;
+
+/** Town-years of this process: every step-th town of every world. */
+function work(first: number, step: number): Record<string, TownYear[]> {
+  const done: Record<string, TownYear[]> = {};
+  for (const [w, world] of WORLDS.entries()) {
+    done[world.name] = [];
+    for (let t = first; t < towns; t += step)
+      done[world.name]?.push(townYear(makeTown(world, seededRandom(7_000_003 * (w + 1) + t), dogs)));
+    process.stderr.write(`${world.name}: done\n`);
+  }
+  return done;
+}
+
+const error = (rows: readonly StartRow[]): string => mean(rows.map((r) => r.error)).toFixed(1);
+const held = (rows: readonly { inside: boolean }[]): string =>
+  `${Math.round(100 * mean(rows.map((r) => (r.inside ? 1 : 0))))} %`;
+const percent = (rows: readonly GramsRow[], of: (r: GramsRow) => number): number =>
+  mean(rows.map((r) => Math.abs(of(r) / r.truth - 1)));
+
+function line(name: string, years: readonly TownYear[]): string {
+  const of = (key: keyof TownYear['starts']): StartRow[] => years.flatMap((y) => y.starts[key]);
+  const grams = years.flatMap((y) => y.grams);
+  const [one, two, three] = [of('1'), of('2'), of('3')];
+  const best = Math.min(...NAIVE.map((rule) => percent(grams, (r) => r.naive[rule])));
+  const ours = percent(grams, (r) => r.likely);
+  const gain = 1 - mean(of('shared').map((r) => r.error)) / mean(of('alone').map((r) => r.error));
+  return `| ${[
+    name,
+    mean(three.map((r) => r.fixed)).toFixed(1),
+    `${error(one)} / ${error(two)} / ${error(three)}`,
+    `${held(one)} / ${held(two)} / ${held(three)}`,
+    `${error(of('warm'))} (${held(of('warm'))})`,
+    `${error(of('alone'))} → ${error(of('shared'))} (${Math.round(100 * gain)} %)`,
+    held(of('shared')),
+    `${Math.round(100 * ours)} %`,
+    `${Math.round(100 * best)} % (${Math.round(100 * (1 - ours / best))} %)`,
+    held(grams.map((r) => ({ inside: r.truth >= r.low && r.truth <= r.high }))),
+  ].join(' | ')} |`;
+}
+
+const HEAD = [
+  'world',
+  'fixed right date, days off',
+  'days off with 1 / 2 / 3 years',
+  '80 % band held',
+  'with late-winter warmth',
+  'ten days in: alone → shared',
+  'band held',
+  'grams off',
+  'best naive rule (better by)',
+  'grams band held',
+];
+
+async function study(): Promise<void> {
+  const step = Math.max(1, Math.min(availableParallelism(), towns));
+  const parts = await Promise.all(
+    Array.from(
+      { length: step },
+      (_, first) =>
+        new Promise<Record<string, TownYear[]>>((resolve, reject) => {
+          const child = fork(
+            new URL(import.meta.url).pathname,
+            [...process.argv.slice(2), '--part', String(first), '--of', String(step)],
+            {
+              execArgv: ['--import=tsx'],
+              serialization: 'advanced',
+            },
+          );
+          child.on('message', (message) => resolve(readPart(message)));
+          child.on('exit', (code) => code !== 0 && reject(new Error(`a part of the study ended with ${code}`)));
+        }),
+    ),
+  );
+  const table = [
+    `| ${HEAD.join(' | ')} |`,
+    `|${HEAD.map(() => '---').join('|')}|`,
+    ...WORLDS.map(({ name }) =>
+      line(
+        name,
+        parts.flatMap((p) => p[name] ?? []),
+      ),
+    ),
+  ];
+  const all = parts.flatMap((p) => Object.values(p).flat());
+  const note = `${towns} town-years of ${dogs} dogs in each world; ${sum(all.map((y) => y.unsampled))} of ${sum(all.map((y) => y.fits))} fits kept to a widened Laplace.`;
+  console.log([...table, '', note].join('\n'));
+  if (process.argv.includes('--write')) {
+    const path = new URL('../docs/model.md', import.meta.url);
+    const [before, after] = ['<!-- study: written by npm run study -- tide --write -->', '<!-- end of study -->'];
+    const text = readFileSync(path, 'utf8');
+    const [from, to] = [text.indexOf(before), text.indexOf(after)];
+    if (from < 0 || to < from) throw new Error('docs/model.md has lost the marks of its study table');
+    writeFileSync(path, `${text.slice(0, from)}${before}\n\n${table.join('\n')}\n\n${note}\n\n${text.slice(to)}`);
+  }
+}
+
+/** What a part sent is what work() made: the same program wrote it. */
+function readPart(message: unknown): Record<string, TownYear[]> {
+  const isPart = (m: unknown): m is Record<string, TownYear[]> => typeof m === 'object' && m !== null;
+  if (!isPart(message)) throw new Error('a part of the study sent no rows');
+  return message;
+}
+
+if (process.argv[2] !== 'tide') {
+  console.error('Usage: npm run study -- tide [--towns N] [--dogs N] [--write]');
+  process.exit(2);
+}
+const part = option('part', -1);
+if (part >= 0) {
+  process.send?.(work(part, option('of', 1)), () => process.exit(0));
+} else await study();
