@@ -1,9 +1,17 @@
-/** The same core, headless: `wt plan CASE.json` prints a plan as JSON. Exit 2 and a sentence on bad input. */
+/**
+ * The same core, headless: `wt plan CASE.json` prints a plan, `wt tide SALON.json` a salon's forecasts, as JSON.
+ * Exit 2 and a sentence on bad input.
+ */
 import { readFileSync } from 'node:fs';
 import { planVisit } from '../core/bench/index.ts';
 import { readCase } from '../contract/case.ts';
+import { readTideFile } from '../contract/tide.ts';
+import { parseDay, type Day } from '../core/quantity/index.ts';
+import { tideReport } from './tide.ts';
 
-const USAGE = 'Usage: wt plan CASE.json   (the format is in docs/formats.md)';
+const USAGE = `Usage: wt plan CASE.json
+       wt tide SALON.json [--as-of 2031-04-09]
+The formats are in docs/formats.md.`;
 
 function refuse(sentence: string): never {
   process.stderr.write(`${sentence}\n`);
@@ -24,10 +32,30 @@ function readJson(path: string): unknown {
   }
 }
 
+const print = (value: object): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+
+function plan(path: string): void {
+  const request = readCase(readJson(path));
+  if (!request.ok) refuse(`${path}: ${request.error.message}`);
+  print({ format: 'woolly-tide/plan', version: 1, plan: planVisit(request.value) });
+}
+
+/** The day asked for, or undefined; refuses what is no day. */
+function asOfDay(options: readonly string[]): Day | undefined {
+  if (options.length === 0) return undefined;
+  const [name, value = '', ...more] = options;
+  if (name !== '--as-of' || more.length > 0) refuse(USAGE);
+  return parseDay(value) ?? refuse(`--as-of "${value}" is not a date that exists, written 2031-04-09.`);
+}
+
+function tide(path: string, options: readonly string[]): void {
+  const asOf = asOfDay(options);
+  const file = readTideFile(readJson(path));
+  if (!file.ok) refuse(`${path}: ${file.error.message}`);
+  print(tideReport(file.value, asOf ?? file.value.today));
+}
+
 const [command, path, ...more] = process.argv.slice(2);
-if (command !== 'plan' || path === undefined || more.length > 0) refuse(USAGE);
-const request = readCase(readJson(path));
-if (!request.ok) refuse(`${path}: ${request.error.message}`);
-process.stdout.write(
-  `${JSON.stringify({ format: 'woolly-tide/plan', version: 1, plan: planVisit(request.value) }, null, 2)}\n`,
-);
+if (command === 'plan' && path !== undefined && more.length === 0) plan(path);
+else if (command === 'tide' && path !== undefined) tide(path, more);
+else refuse(USAGE);

@@ -1,7 +1,7 @@
 /** Bookings: a dog, a start, a length. */
 import Joi from 'joi';
 import type { NextVisit } from '../core/tide/index.ts';
-import { idSchema, versionSchema } from './common.ts';
+import { daySchema, idSchema, versionSchema } from './common.ts';
 
 export interface BookingDraft {
   readonly id: string;
@@ -46,6 +46,14 @@ const instant = Joi.string()
     'instant.none': '{{#label}} names a moment that does not exist: "{{#value}}"',
   });
 
+/** A date held at once: the first free start on or after a day. */
+export interface HoldDraft {
+  readonly id: string;
+  readonly dogId: string;
+  readonly from: string;
+  readonly minutes: number;
+}
+
 const fields = {
   startsAt: instant.required(),
   minutes: Joi.number().integer().min(10).max(600).required(),
@@ -55,6 +63,12 @@ export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<Boo
   id: idSchema.required(),
   dogId: idSchema.required(),
   ...fields,
+}).label('booking');
+export const holdSchema: Joi.ObjectSchema<HoldDraft> = Joi.object<HoldDraft>({
+  id: idSchema.required(),
+  dogId: idSchema.required(),
+  from: daySchema.required(),
+  minutes: fields.minutes,
 }).label('booking');
 export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<BookingEdit>({
   ...fields,

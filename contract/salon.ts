@@ -94,6 +94,7 @@ export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>(
     closeMinute: Joi.number().integer().min(1).max(1440).greater(Joi.ref('openMinute')).required(),
   }).required(),
   tables: Joi.number().integer().min(1).max(50).required(),
+  shedHoursPerWeek: Joi.number().min(0.5).max(2000),
 }).label('house');
 
 /** Is the name a time zone that this machine's calendar knows. */

@@ -24,6 +24,7 @@ import { productRoutes } from './routes/products.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { tallyRoutes } from './routes/tally.ts';
+import { tideRoutes } from './routes/tide.ts';
 
 export interface AppNeeds {
   readonly stores: Stores;
@@ -104,6 +105,7 @@ export function createApp({
     bookingRoutes(kept),
     homeRoutes(kept),
     tallyRoutes(kept),
+    tideRoutes(kept),
   );
   api.use((req) => {
     throw new Problem(

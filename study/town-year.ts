@@ -54,7 +54,7 @@ function fitsAlone(town: StudyTown, years: number, asOf: Day, warmth: Warmth | u
 
 function fitsTogether(fits: readonly Fit[], warmth: Warmth | undefined, mute?: ReadonlySet<string>): readonly Fit[] {
   const town = townFrom({ fits, warmth, mute });
-  return fits.map((f) => fitInTown(f.model, town, f));
+  return fits.map((f) => fitInTown(town, f));
 }
 
 function startRows(town: StudyTown, fits: readonly Fit[]): StartRow[] {

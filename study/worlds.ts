@@ -44,9 +44,9 @@ export interface World {
 const gamma = (x: number): number => x * Math.exp(-4.74 * x);
 const TRUE: World = {
   name: 'true',
-  habit: 10.2,
+  habit: 10.5,
   town: 4.8,
-  rest: 3.5,
+  rest: 2.6,
   perDegree: -1.9,
   shape: gamma,
   sizes: 0.2,
@@ -59,7 +59,7 @@ const TRUE: World = {
   lag: [11, -7],
   bySize: 0,
 };
-const WRONG: World = { ...TRUE, habit: 13, town: 5.5, rest: 4.6, perDegree: -2.1 };
+const WRONG: World = { ...TRUE, habit: 13.2, town: 5.2, rest: 4.2, perDegree: -2 };
 
 export const WORLDS: readonly World[] = [
   TRUE,

@@ -65,6 +65,8 @@ export interface HouseRules extends Quarrels {
   readonly hours: { readonly openMinute: number; readonly closeMinute: number };
   /** Dogs that can be worked at the same time. */
   readonly tables: number;
+  /** Hours a week kept for this work; all that the doors and tables give when nobody has said. */
+  readonly shedHoursPerWeek?: number | undefined;
 }
 
 export interface QuarrelSide<V> {

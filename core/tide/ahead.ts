@@ -2,7 +2,7 @@
  * Decides what a coat will do: draws of its store day by day, and what they say of starts, visits and hair.
  * Each day's release is its part of the pulses' closed form; it is held half a day on average.
  */
-import { day, normalQuantile, type Day } from '../quantity/index.ts';
+import { normalQuantile, type Day } from '../quantity/index.ts';
 import type { Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 import { isOver, LENGTH_IN_SCALES, pulseOut, START_IN_SCALES } from './pulse.ts';
@@ -11,6 +11,8 @@ import { isOver, LENGTH_IN_SCALES, pulseOut, START_IN_SCALES } from './pulse.ts'
 export interface Plan {
   /** Share of the store that a visit takes, by day. */
   readonly visits?: ReadonlyMap<number, number> | undefined;
+  /** Bouts at home by day: those that a log names. */
+  readonly bouts?: ReadonlyMap<number, number> | undefined;
   /** Share of each day on which there is a bout at home, on top of what the dog's home does without a log. */
   readonly boutsPerDay?: number | undefined;
   /** Seasonal release against today's, from a move indoors or out. */
@@ -31,10 +33,10 @@ export function course(rates: Rates, from: Day, store0: number, days: number, pl
   const released = new Float64Array(days);
   const taken = new Float64Array(days);
   const fell = new Float64Array(days);
-  const { baseG, loss, fallShare, bout, sheds } = rates;
+  const { baseG, baseAt, loss, fallShare, bout, sheds } = rates;
   const keep = Math.exp(-loss);
   const held = (1 - keep) / loss;
-  released.fill(baseG);
+  for (let i = 0; i < days; i++) released[i] = baseG * baseAt(from + i + 1);
   const light = plan.light ?? 1;
   for (const { onset, lengthDays, grams } of sheds) {
     let before = pulseOut(from - onset, lengthDays);
@@ -54,8 +56,10 @@ export function course(rates: Rates, from: Day, store0: number, days: number, pl
     const came = released[i] ?? 0;
     const stands = s * keep + came * held;
     const went = s + came - stands;
-    let out = went * (1 - fallShare) + stands * boutShare;
-    s = stands * (1 - boutShare);
+    const logged = plan.bouts?.get(from + i + 1);
+    const brushed = logged === undefined ? boutShare : 1 - (1 - bout) ** logged;
+    let out = went * (1 - fallShare) + stands * brushed;
+    s = stands * (1 - brushed);
     const visit = plan.visits?.get(from + i + 1);
     if (visit !== undefined) {
       out += s * visit;
@@ -142,14 +146,20 @@ export function startBand(fit: Fit, key: string): Band | undefined {
 /** Doubt of a weight about the hair that stood there, as spread of its logarithm. */
 const WEIGHED_SPREAD = 0.2;
 
+/** Sheds that no sighting has met yet may start earlier or later than their draws say: a blow is no gamma density. */
+const roughened = (rates: Rates, from: Day, z: number): Rates => ({
+  ...rates,
+  sheds: rates.sheds.map((s) => (s.onset > from - 5 ? { ...s, onset: s.onset + SHAPE_SD_DAYS * z } : s)),
+});
+
 /** Grams that a visit on a day would weigh, as draws: it takes a share of what stands there then. */
 export function visitGrams(fit: Fit, on: Day, share: number, count = 400): Float64Array {
   const coats = drawnCoats(fit, count);
   const from = fit.model.lastDay;
   const days = Math.max(0, on - from);
   return Float64Array.from(coats, ({ rates, storeG }, i) => {
-    const store = days > 0 ? (course(rates, day(from), storeG, days).store[days - 1] ?? storeG) : storeG;
-    return store * share * Math.exp(WEIGHED_SPREAD * spread(i, count));
+    const run = days > 0 ? course(roughened(rates, from, spread(i + 7, count)), from, storeG, days).store : undefined;
+    return (run?.[days - 1] ?? storeG) * share * Math.exp(WEIGHED_SPREAD * spread(i * 3, count));
   });
 }
 
@@ -162,4 +172,12 @@ export function inBlow(fit: Fit, on: Day): boolean {
     if (sheds.some((s) => on >= s.onset + 3 && on <= s.onset + s.lengthDays)) under++;
   }
   return under > draws.length / 2;
+}
+
+/** What has been: one draw's course from the model's first day to a day, with all that its log names. */
+export function pastCourse(fit: Fit, r: number, until: Day): Course & { readonly from: Day } {
+  const { model } = fit;
+  const rates = model.rates(drawOf(fit, r));
+  const plan = { visits: model.visits, bouts: model.bouts };
+  return { ...course(rates, model.from, rates.startG, Math.max(1, until - model.from), plan), from: model.from };
 }

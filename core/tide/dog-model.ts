@@ -100,6 +100,9 @@ export interface DogModel {
   readonly fullG: number;
   readonly from: Day;
   readonly lastDay: Day;
+  /** What took hair out, by day: shares of the store that visits took, and number of bouts at home. */
+  readonly visits: ReadonlyMap<number, number>;
+  readonly bouts: ReadonlyMap<number, number>;
   /** Fills what each sighting would read; returns the store after the last one. */
   readonly read: (theta: Float64Array, reads: Float64Array) => number;
   /** Fills what each sighting would read, and its slope by each parameter: parameter by parameter, a row each. */
@@ -119,6 +122,10 @@ export interface Likes {
 
 /** A dog's coat under one set of parameters. */
 export interface Rates {
+  /** Grams in the coat at the end of the model's first day. */
+  readonly startG: number;
+  /** Baseline of a day against the usual, by events of life. */
+  readonly baseAt: (on: number) => number;
   /** Grams a day outside the sheds. */
   readonly baseG: number;
   /** Share of the store that goes each day: falls, and at home without a log. */
@@ -475,6 +482,8 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
   const rates = (theta: Float64Array): Rates => {
     const { year, seasonal } = setSheds(theta);
     return {
+      startG: start0 * Math.exp(theta[START] ?? 0),
+      baseAt: (on) => lifeRelease(dog.life, on),
       baseG: (year - seasonal) / 365.25,
       loss: lossOf(theta),
       fallShare: coat.fallPerDay / loss0,
@@ -497,6 +506,11 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
     fullG,
     from,
     lastDay: day(at.at(-1) ?? from),
+    visits: new Map(seen.flatMap((s) => (s.kind === 'visit' ? [[s.day, clamp(s.takes, 0, 0.99)]] : []))),
+    bouts: seen.reduce(
+      (m, s) => (s.kind === 'brushed' ? m.set(s.day, (m.get(s.day) ?? 0) + 1) : m),
+      new Map<number, number>(),
+    ),
     read,
     slopes,
     likes: {

@@ -26,10 +26,49 @@ export {
   quantilesOf,
   bandOf,
   startBand,
+  pastCourse,
   shareDays,
   visitGrams,
   inBlow,
 } from './ahead.ts';
+export {
+  AHEAD_DAYS,
+  MINUTE_LOADS,
+  type BookDog,
+  type DogTide,
+  type FitKeep,
+  type LearntBook,
+  type Progress,
+  type Sea,
+  type StartAhead,
+  type TideBook,
+  fitBook,
+  learnBook,
+  learnOne,
+  minutesAtLoad,
+  usualTakes,
+} from './caseload.ts';
+export { type Call, CALL_WITHIN_DAYS, WAIT_DAYS, callList, minutesAhead } from './call.ts';
+export {
+  type Advice,
+  type BandLine,
+  type DogStory,
+  type Lesson,
+  type WhatIf,
+  type WhatIfAnswer,
+  type YearLine,
+  dogStory,
+} from './story.ts';
+export {
+  type GramsScore,
+  type Honest,
+  type HonestSummary,
+  type StartScore,
+  honestBook,
+  honestSummary,
+} from './honest.ts';
+export { touchOf, visitOf } from './from-log.ts';
+export { type Reading, WARMTH_DAYS, readingsFromCsv, usualCelsius, warmthOf } from './weather.ts';
 export { BAND_SHARE, bandScore, stretchOf, stretched, leastPercent } from './score.ts';
 export {
   type NextReason,

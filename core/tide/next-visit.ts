@@ -14,7 +14,7 @@ import type { Place, TideName } from './seasons.ts';
 /** Weeks that a home doing its share adds to the longest interval. Common practice: 4–6 weeks, 8–12 if maintained. */
 const HOME_ADDS_DAYS: Readonly<Record<HomeCare, number>> = { none: 0, some: 14, steady: 35 };
 /** Share of the class's full load at which a visit is due: about a finger grade 2 all over. Guess. */
-const DUE_LOAD_SHARE = 0.34;
+export const DUE_LOAD_SHARE = 0.34;
 /** Doubt of the prior release as factors: the 80 % band. Guess. */
 const RELEASE_BAND = { low: 0.7, high: 1.45 };
 const LONGEST_LOOK_DAYS = 200;

@@ -12,7 +12,7 @@ import { fitDog, reweigh, startMoments, type Fit, type StartPrior } from './fit.
 import type { TideName } from './seasons.ts';
 
 /** Standard deviations of the parts of a start, days, and how spring and autumn go together. Guesses. */
-export const START_SD = { salon: 14, habit: 12, town: 5, rest: 4.5 } as const;
+export const START_SD = { salon: 14, habit: 12, town: 5.5, rest: 4 } as const;
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
@@ -232,6 +232,28 @@ export function freshTown(models: readonly DogModel[], warmth: Warmth = {}): Tow
   return townOf(sharedKeys(models), [], warmth, undefined, models);
 }
 
+/** A town as it was told: its offsets and shifts with their doubts, taken one by one. */
+export function townAsSaid(model: DogModel, offsets: Town['offsets'], shifts: readonly SeasonShift[]): Town {
+  const shared = sharedKeys([model]);
+  const prior = priorBelief(shared);
+  const c = shared.keys.length;
+  const cov = inverse(prior.precision, c);
+  const mean = new Float64Array(c);
+  const say = (key: string, days: number, sd: number): void => {
+    const i = shared.at.get(key);
+    if (i === undefined) return;
+    for (let j = 0; j < c; j++) cov[i * c + j] = cov[j * c + i] = 0;
+    cov[i * c + i] = Math.max(0.01, sd * sd);
+    mean[i] = days;
+  };
+  for (const o of offsets) say(salonKey(o.tide), o.days, o.sd);
+  for (const s of shifts) say(s.key, s.days, s.sd);
+  const precision = inverse(cov, c);
+  const said = { precision, pull: times(precision, mean, c) };
+  // The shifts hold the year's warmth already.
+  return { warmth: {}, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said) };
+}
+
 /** What the fits of a salon's dogs say together. */
 export function townFrom({ fits, warmth = {}, mute }: TownRequest): Town {
   const models = fits.map((f) => f.model);
@@ -294,8 +316,11 @@ function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<st
   return { precision, pull: times(precision, mean, c) };
 }
 
-/** A dog's fit under what its town says: its old draws weighed anew where they reach, else fitted anew. */
-export function fitInTown(model: DogModel, town: Town, before: Fit | undefined): Fit {
-  const prior = town.priorOf(model, before);
-  return (before && reweigh(before, prior)) ?? fitDog(model, prior, before?.likeliest);
+/**
+ * A dog's fit under what its town says. alone: its fit before it heard the town; before: a fit of the same log under an
+ * earlier word of the town. Old draws are weighed anew where they reach, else it is fitted anew.
+ */
+export function fitInTown(town: Town, alone: Fit, before = alone): Fit {
+  const prior = town.priorOf(alone.model, alone);
+  return reweigh(before, prior) ?? fitDog(alone.model, prior, before.likeliest);
 }

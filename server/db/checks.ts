@@ -54,6 +54,7 @@ export function checkStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE id = ?');
   const zonesOf = db.prepare<[string], ZoneRow>('SELECT * FROM check_zone WHERE check_id = ?');
   const ofDog = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE dog_id = ? ORDER BY day DESC, id DESC');
+  const all = db.prepare<[], Row>('SELECT * FROM coat_check ORDER BY day, id');
   const latest = db.prepare<[], Row>(
     `SELECT * FROM (SELECT *, row_number() OVER (PARTITION BY dog_id ORDER BY day DESC, id DESC) AS n FROM coat_check)
      WHERE n = 1`,
@@ -115,6 +116,8 @@ export function checkStore(db: Db) {
       const row = one.get(id);
       return row && record(row);
     },
+    /** Every check, oldest first. */
+    all: (): readonly CheckRecord[] => all.all().map(record),
     ofDog: (dogId: string): readonly CheckRecord[] => ofDog.all(dogId).map(record),
     /** The newest check of a dog. */
     latestOf: (dogId: string): CheckRecord | undefined => {

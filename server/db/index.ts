@@ -8,6 +8,7 @@ import { photoStore } from './photos.ts';
 import { productStore } from './products.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
+import { tideStore } from './tide.ts';
 
 /** Prepares every statement once; throws when the schema does not match the SQL. */
 export function stores(db: Db) {
@@ -20,6 +21,7 @@ export function stores(db: Db) {
     kit: kitStore(db),
     photos: photoStore(db),
     products: productStore(db),
+    tide: tideStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

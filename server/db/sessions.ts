@@ -67,6 +67,9 @@ export function sessionStore(db: Db) {
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
   );
+  const counts = db.prepare<[], { readonly session_id: string; readonly n: number }>(
+    'SELECT session_id, count(*) AS n FROM session_event GROUP BY session_id',
+  );
   const teaching = db.prepare<[], { readonly n: number }>(
     "SELECT count(*) AS n FROM session_event WHERE kind IN ('finished', 'corrected')",
   );
@@ -107,6 +110,8 @@ export function sessionStore(db: Db) {
     finished: (limit: number): readonly StoredSession[] => finished.all(limit).map(stored),
     /** Grows with every session that is finished or corrected: while it stays, so does what sessions teach. */
     teachings: (): number => teaching.get()?.n ?? 0,
+    /** How many events each session holds: they are only ever added to. */
+    eventCounts: (): ReadonlyMap<string, number> => new Map(counts.all().map((r) => [r.session_id, r.n])),
     events: (sessionId: string): readonly SessionEvent[] => events.all(sessionId).map(event),
     /** The session an event id belongs to already, if any. */
     ownerOfEvent: (eventId: string): string | undefined => eventOwner.get(eventId)?.session_id,

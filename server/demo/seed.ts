@@ -26,12 +26,14 @@ import {
   type Day,
   type Random,
 } from '../../core/quantity/index.ts';
-import { HOME_CARE, leftBySession, looseStore, nextOpenDay, nextVisit, releaseCurve } from '../../core/tide/index.ts';
+import { HOME_CARE, leftBySession, nextOpenDay, nextVisit } from '../../core/tide/index.ts';
 import type { Stores } from '../db/index.ts';
 import { coreDog } from '../facts.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { CAST, DEMO_KIT, DEMO_UPKEEP, HOME_BRUSHES, type CastDog } from './cast.ts';
 import { findingsForLoad } from './coat-of-day.ts';
+import { Coat, townShifts, type TownShifts } from './coat-of-years.ts';
+import { stationReading } from '../devices/weather-station.ts';
 
 const DEMO_SALON: SalonEdit = {
   name: 'The Slipway Dog Room',
@@ -44,11 +46,14 @@ const DEMO_SALON: SalonEdit = {
     tables: 2,
     openWeekdays: [1, 2, 3, 4, 5, 6],
     hours: { openMinute: 8 * 60, closeMinute: 18 * 60 },
+    // The rest of the week goes to clips and puppies.
+    shedHoursPerWeek: 16,
   },
   version: 1,
 };
 
-const HISTORY_DAYS = 365;
+/** Years of log behind the salon. */
+const HISTORY_DAYS = 3 * 365;
 const SEED = 20260404;
 /** Has a hot spot in its newest check: nobody grooms there today. */
 const SORE = 'Juniper';
@@ -77,7 +82,10 @@ export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
       stores.kit.addUpkeep({ id: `demo-upkeep-${i}`, toolId, act, day: daysAgo(days) }),
     );
     const book = new DemoBook(stores);
-    CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, cast, i).live());
+    for (let d = addDays(today, -HISTORY_DAYS - 120); d < today; d = day(d + 1))
+      stores.tide.read(stationReading(DEMO_SALON, d), true);
+    const shifts = townShifts(DEMO_SALON, today, random);
+    CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, shifts, cast, i).live());
     HOME_BRUSHES.forEach(([name, tool], i) =>
       stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
     );
@@ -124,11 +132,13 @@ class DemoDog {
   private readonly id: string;
   private readonly record: DogRecord;
   private visits = 0;
+  private notes = 0;
   constructor(
     private readonly stores: Stores,
     private readonly book: DemoBook,
     private readonly random: Random,
     private readonly today: Day,
+    private readonly shifts: TownShifts,
     private readonly cast: CastDog,
     private readonly index: number,
   ) {
@@ -160,11 +170,17 @@ class DemoDog {
     if (this.index === 8 || this.index === 20) return;
     const { cast, random } = this;
     const from = addDays(this.today, -HISTORY_DAYS);
-    const release = releaseCurve(this.record, DEMO_SALON, from, HISTORY_DAYS);
     const coat = coatRow(cast.coatClass);
     const fullG = coat.fullLoadGPerM2 * bodySurfaceM2(cast.weightKg);
-    const own = clamp(randomNormal(random, 1, 0.2), 0.6, 1.5); // this dog against its class
-    let storeG = fullG * 0.35;
+    const years = new Coat({
+      dog: this.record,
+      from,
+      days: HISTORY_DAYS,
+      place: DEMO_SALON,
+      shifts: this.shifts,
+      random,
+    });
+    let storeG = fullG * 0.3;
     let lastDay = from;
     let visitDay = nextOpenDay(addDays(from, randomInt(random, 3, 40)), DEMO_SALON.house.openWeekdays);
     let nextDue = visitDay;
@@ -172,8 +188,10 @@ class DemoDog {
     const late = this.index % 5 === 3 ? 45 : this.cast.name === SORE ? 5 : 0;
     const until = addDays(this.today, -late);
     while (visitDay < until) {
-      const window = release.gramsPerDay.slice(lastDay - from, visitDay - from);
-      storeG = looseStore(window, storeG, coat.fallPerDay, this.record.homeCare, own).at(-1) ?? storeG;
+      const home = years.until(lastDay, visitDay, storeG);
+      for (const note of home.notes)
+        this.stores.tide.addNote(this.id, { ...note, id: `${this.id}-home-${++this.notes}` });
+      storeG = home.storeG;
       const worked = this.visit(visitDay, storeG / fullG);
       storeG *= worked.leftShare;
       lastDay = visitDay;

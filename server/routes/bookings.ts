@@ -3,6 +3,7 @@ import { Router } from 'express';
 import {
   bookingDraftSchema,
   bookingEditSchema,
+  holdSchema,
   type BookingDraft,
   type BookingRecord,
   type NextPage,
@@ -11,7 +12,7 @@ import type { SalonRecord } from '../../contract/salon.ts';
 import { versionSchema } from '../../contract/common.ts';
 import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
 import { busiest, freeStarts, type Span } from '../../core/book/index.ts';
-import { addDays, isoWeekday, type Day } from '../../core/quantity/index.ts';
+import { addDays, isoWeekday, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { endpoint } from '../endpoint.ts';
 import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
@@ -102,6 +103,30 @@ export function bookingRoutes(kept: Kept): Router {
         booked: bookings,
       };
       return { json: page };
+    }),
+  );
+
+  router.post(
+    '/bookings/hold',
+    endpoint(({ body }) => {
+      const { id, dogId, from, minutes } = parsed(holdSchema, body);
+      return stores.write(() => {
+        const dog = found(stores.dogs.find(dogId), 'dog', dogId);
+        const before = stores.bookings.find(id);
+        if (before) return { status: 200, json: before };
+        const salon = salonOf(kept);
+        const today = todayOf(kept, salon);
+        const wanted = parseDay(from) ?? today;
+        const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
+        if (startsAt === undefined)
+          throw new Problem(
+            409,
+            'from',
+            `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
+          );
+        stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' });
+        return { status: 201, json: stores.bookings.find(id) };
+      });
     }),
   );
 

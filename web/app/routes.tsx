@@ -16,6 +16,9 @@ import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
 import { RulesRoom } from '../desk/rules/RulesRoom.tsx';
 import { SheetRoom } from '../desk/sheet/SheetRoom.tsx';
 import { TallyRoom } from '../desk/tally/TallyRoom.tsx';
+import { DogTideRoom } from '../desk/tide/DogTideRoom.tsx';
+import { HonestRoom } from '../desk/tide/HonestRoom.tsx';
+import { TideRoom } from '../desk/tide/TideRoom.tsx';
 import { CardRoom } from '../home/card/CardRoom.tsx';
 import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
 import { VisitRoom } from '../home/visit/VisitRoom.tsx';
@@ -49,10 +52,13 @@ export const router = createBrowserRouter([
     children: [
       { path: '/', element: <Navigate to="/desk/dogs" replace /> },
       { path: '/desk', element: <Navigate to="/desk/dogs" replace /> },
+      { path: '/desk/tide', element: <TideRoom /> },
+      { path: '/desk/tide/honest', element: <HonestRoom /> },
       { path: '/desk/dogs', element: <DogsRoom /> },
       { path: '/desk/dogs/new', element: <DogForm /> },
       { path: '/desk/dogs/:dogId', element: <DogRoom /> },
       { path: '/desk/dogs/:dogId/edit', element: <DogForm /> },
+      { path: '/desk/dogs/:dogId/tide', element: <DogTideRoom /> },
       { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },

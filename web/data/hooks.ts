@@ -4,7 +4,7 @@
  */
 import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import type { BenchCases, BenchPage } from '../../contract/bench.ts';
-import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
+import type { BookingDraft, BookingRecord, HoldDraft, NextPage } from '../../contract/booking.ts';
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DayPage } from '../../contract/day.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
@@ -23,6 +23,7 @@ import type { ProductMoveDraft, ProductsPage } from '../../contract/product.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { TallyPage } from '../../contract/tally.ts';
+import type { DogLog, HomeNote, LifeNote, TideFile, WeatherPage } from '../../contract/tide.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import { api } from './client.ts';
@@ -85,6 +86,11 @@ export const useSalon = () =>
 
 export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api<TallyPage>('GET', '/tally') });
 
+export const useTideBook = () => useQuery({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
+export const useDogLog = (dogId: string) =>
+  useQuery({ queryKey: ['log', dogId], queryFn: () => api<DogLog>('GET', `/dogs/${at(dogId)}/log`) });
+export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api<WeatherPage>('GET', '/weather') });
+
 export const useProducts = () =>
   useQuery({ queryKey: ['products'], queryFn: () => api<ProductsPage>('GET', '/products') });
 
@@ -133,6 +139,16 @@ export const useSaveCheck = (dogId: string) =>
   useWrite((draft: CheckDraft) => api<CheckRecord>('POST', `/dogs/${at(dogId)}/checks`, draft));
 export const useStartSession = () => useWrite((draft: SessionDraft) => api<SessionPage>('POST', '/sessions', draft));
 export const useBook = () => useWrite((draft: BookingDraft) => api<BookingRecord>('POST', '/bookings', draft));
+export const useHold = () => useWrite((draft: HoldDraft) => api<BookingRecord>('POST', '/bookings/hold', draft));
+export const useAddNote = (dogId: string) =>
+  useWrite((note: HomeNote) => api<DogLog>('POST', `/dogs/${at(dogId)}/home-notes`, note));
+export const useDropNote = () => useWrite((id: string) => api<DogLog>('DELETE', `/home-notes/${at(id)}`));
+export const useAddLife = (dogId: string) =>
+  useWrite((event: LifeNote) => api<DogLog>('POST', `/dogs/${at(dogId)}/life-events`, event));
+export const useDropLife = () => useWrite((id: string) => api<DogLog>('DELETE', `/life-events/${at(id)}`));
+export const useReadWeather = () => useWrite((csv: string) => api<WeatherPage>('PUT', '/weather', { csv }));
+export const useAskStation = () => useWrite(() => api<WeatherPage>('POST', '/weather/station'));
+export const useForgetWeather = () => useWrite(() => api<WeatherPage>('DELETE', '/weather'));
 export const useCancelBooking = () =>
   useWrite(({ id, version }: { id: string; version: number }) =>
     api<BookingRecord>('POST', `/bookings/${at(id)}/cancel`, { version }),

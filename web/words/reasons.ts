@@ -97,7 +97,12 @@ export function questionText(q: Contradiction): string {
   }
 }
 
-const TIDE_WORDS: Readonly<Record<TideName, string>> = { spring: 'spring blow', autumn: 'autumn blow' };
+export const TIDE_WORDS: Readonly<Record<TideName, string>> = {
+  spring: 'spring blow',
+  summer: 'summer shed',
+  autumn: 'autumn blow',
+  winter: 'winter shed',
+};
 
 export function needText(r: NeedReason, today: number): string {
   switch (r.code) {

@@ -18,7 +18,9 @@ const WHY_WORDS = {
 } as const;
 const SEASON_WORDS = {
   spring: 'The spring blow is on: daily for these weeks.',
+  summer: 'A summer shed is on: daily for these weeks.',
   autumn: 'The autumn blow is on: daily for these weeks.',
+  winter: 'A winter shed is on: daily for these weeks.',
   baseline: '',
 } as const;
 const MOST_NAMED = 8;

@@ -1,0 +1,170 @@
+/** The tide as it travels: what a dog's forecast rests on, what homes and lives add to the log, the weather. */
+import Joi from 'joi';
+import { COAT_CLASSES } from '../core/dog/index.ts';
+import { day } from '../core/quantity/index.ts';
+import {
+  HOME_AMOUNTS,
+  HOME_CARE,
+  LIFE_EVENTS,
+  MINUTE_LOADS,
+  type HomeAmount,
+  type LifeEventKind,
+  type TideBook,
+} from '../core/tide/index.ts';
+import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
+
+export const TIDE_FORMAT = 'woolly-tide/tide-book';
+export const TIDE_VERSION = 1;
+
+/** What forecasts of a whole salon rest on: sent to the page's worker, and read by the command line. */
+export interface TideFile extends TideBook {
+  readonly format: typeof TIDE_FORMAT;
+  readonly version: typeof TIDE_VERSION;
+  readonly salon: string;
+  readonly town: string;
+}
+
+const plainDay = Joi.number().integer().min(-200_000).max(200_000).required();
+const positive = Joi.number().min(0).max(100_000).required();
+const sighting = Joi.alternatives(
+  Joi.object({
+    kind: Joi.string().valid('touch').required(),
+    day: plainDay,
+    finger: Joi.number().min(0).max(4),
+    tug: Joi.number().min(0).max(3),
+  }),
+  Joi.object({
+    kind: Joi.string().valid('visit').required(),
+    day: plainDay,
+    takes: Joi.number().min(0).max(1).required(),
+    weighed: Joi.object({ grams: positive, share: Joi.number().min(0).max(1).required() }),
+  }),
+  Joi.object({
+    kind: Joi.string().valid('brushed').required(),
+    day: plainDay,
+    amount: Joi.string().valid(...HOME_AMOUNTS),
+    grams: Joi.number().min(0).max(100_000),
+  }),
+  Joi.object({ kind: Joi.string().valid('started').required(), day: plainDay }),
+);
+const lifeEvent = Joi.object({
+  kind: Joi.string()
+    .valid(...LIFE_EVENTS)
+    .required(),
+  day: plainDay,
+  outdoorShare: Joi.number().min(0).max(1),
+});
+
+const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
+  format: Joi.string().valid(TIDE_FORMAT).required(),
+  version: Joi.number().valid(TIDE_VERSION).required(),
+  salon: Joi.string().max(120).allow('').required(),
+  town: Joi.string().max(120).allow('').required(),
+  today: plainDay,
+  place: Joi.object({
+    latitudeDeg: Joi.number().min(-90).max(90).required(),
+    longitudeDeg: Joi.number().min(-180).max(180).required(),
+  }).required(),
+  openWeekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().required(),
+  minutesPerWeek: positive,
+  readings: Joi.array()
+    .items(Joi.object({ day: plainDay, celsius: Joi.number().min(-70).max(60).required() }))
+    .required(),
+  dogs: Joi.array()
+    .items(
+      Joi.object({
+        id: idSchema.required(),
+        name: Joi.string().max(60).required(),
+        owner: Joi.string().max(80).allow('').required(),
+        dog: Joi.object({
+          coatClass: Joi.string()
+            .valid(...COAT_CLASSES)
+            .required(),
+          weightKg: Joi.number().min(0.5).max(120).required(),
+          outdoorShare: Joi.number().min(0).max(1).required(),
+          homeCare: Joi.string()
+            .valid(...HOME_CARE)
+            .required(),
+          born: Joi.number().integer(),
+          fourTides: Joi.boolean(),
+          life: Joi.array().items(lifeEvent).required(),
+        }).required(),
+        sightings: Joi.array().items(sighting).required(),
+        minutesAt: Joi.array().items(positive).length(MINUTE_LOADS.length).required(),
+        rhythm: Joi.object({
+          shortest: Joi.number().integer().min(1).max(400).required(),
+          longest: Joi.number().integer().min(1).max(400).required(),
+        }).required(),
+        booked: Joi.array().items(plainDay.optional()).required(),
+      }),
+    )
+    .unique('id')
+    .required(),
+}).label('tide book');
+
+/** Reads a parsed JSON value as a tide book, or says which field stands in the way. */
+export function readTideFile(
+  value: unknown,
+): { readonly ok: true; readonly value: TideFile } | { readonly ok: false; readonly error: Invalid } {
+  const outcome = checked(tideFileSchema, value);
+  return outcome.ok ? { ok: true, value: { ...outcome.value, today: day(outcome.value.today) } } : outcome;
+}
+
+/** What a home saw, as it is sent and answered. */
+export interface HomeNote {
+  readonly id: string;
+  readonly day: string;
+  readonly what: 'brushed' | 'started';
+  readonly amount: HomeAmount | null;
+  readonly grams: number | null;
+  readonly author: string;
+}
+export const homeNoteSchema: Joi.ObjectSchema<HomeNote> = Joi.object<HomeNote>({
+  id: idSchema.required(),
+  day: daySchema.required(),
+  what: Joi.string().valid('brushed', 'started').required(),
+  amount: Joi.string()
+    .valid(...HOME_AMOUNTS)
+    .allow(null)
+    .required(),
+  grams: Joi.number().min(0).max(5000).allow(null).required(),
+  author: lineSchema(60).allow('').required(),
+}).label('note');
+
+export interface LifeNote {
+  readonly id: string;
+  readonly day: string;
+  readonly kind: LifeEventKind;
+  readonly outdoorShare: number | null;
+}
+export const lifeNoteSchema: Joi.ObjectSchema<LifeNote> = Joi.object<LifeNote>({
+  id: idSchema.required(),
+  day: daySchema.required(),
+  kind: Joi.string()
+    .valid(...LIFE_EVENTS)
+    .required(),
+  // Only a move says where the dog lives from then on.
+  outdoorShare: Joi.number()
+    .min(0)
+    .max(1)
+    .allow(null)
+    .when('kind', { is: 'moved', then: Joi.invalid(null) })
+    .required(),
+}).label('event');
+
+/** A dog's own part of the log beside checks and sessions. */
+export interface DogLog {
+  readonly notes: readonly HomeNote[];
+  readonly life: readonly LifeNote[];
+}
+
+export interface WeatherPage {
+  /** Readings on record, own and the station's; first and last day, or null. */
+  readonly own: number;
+  readonly station: number;
+  readonly first: string | null;
+  readonly last: string | null;
+}
+export const weatherCsvSchema: Joi.ObjectSchema<{ readonly csv: string }> = Joi.object<{ readonly csv: string }>({
+  csv: Joi.string().min(1).max(900_000).required(),
+}).label('readings');

@@ -1,0 +1,206 @@
+/** Desk → a dog's tide: its years, what stands in its coat, when it starts, what its log has taught, and what if. */
+import { Link, useParams } from 'react-router';
+import type { TideFile } from '../../../contract/tide.ts';
+import { regionRow } from '../../../core/dog/index.ts';
+import { day, formatDay } from '../../../core/quantity/index.ts';
+import { type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useTideBook } from '../../data/hooks.ts';
+import { StoreChart } from '../../drawing/StoreChart.tsx';
+import { YearsChart } from '../../drawing/YearsChart.tsx';
+import { useStory, useTide } from '../../work/useTide.ts';
+import { dateText, shortDay } from '../../words/dates.ts';
+import { capital, grams, minutesText, percent } from '../../words/figures.ts';
+import { adviceText, dayMonth, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
+import { DogLogForm } from './DogLogForm.tsx';
+
+const IF_WORDS: Readonly<Record<WhatIf, string>> = {
+  'as-now': 'as things are',
+  'skip-visit': 'the next visit is skipped',
+  'brush-daily': 'brushed at home every day',
+  indoors: 'it lived indoors',
+  outdoors: 'it lived outdoors',
+};
+/** Less of the first doubt gone than this teaches nothing worth a line. */
+const TAUGHT_BELOW = 0.85;
+
+const rounded = (minutes: number): string => minutesText(Math.round(minutes / 5) * 5);
+
+function WhatIfs({ story }: { story: DogStory }) {
+  return (
+    <section className="wt-sheet" aria-labelledby="what-if">
+      <h2 id="what-if">What if</h2>
+      <table className="wt-ifs">
+        <thead>
+          <tr>
+            <th>if</th>
+            <th>next visit</th>
+            <th>takes (80 %)</th>
+            <th>falls at home until then</th>
+          </tr>
+        </thead>
+        <tbody>
+          {story.whatIfs.map((w) => (
+            <tr key={w.what}>
+              <th scope="row">{IF_WORDS[w.what]}</th>
+              <td>{shortDay(w.visit)}</td>
+              <td>
+                {rounded(w.minutes.likely)}{' '}
+                <span className="wt-soft">
+                  ({rounded(w.minutes.low)}–{rounded(w.minutes.high)})
+                </span>
+              </td>
+              <td>
+                {grams(w.floorG.likely)}
+                {w.homeG.likely >= 1 && <span className="wt-soft">, {grams(w.homeG.likely)} in the brush</span>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Newest({ story }: { story: DogStory }) {
+  const { newest } = story;
+  if (!newest) return null;
+  const moved = Math.round(newest.after.likely - newest.before.likely);
+  const before = newest.before.high - newest.before.low;
+  const narrower = Math.round(before - (newest.after.high - newest.after.low));
+  const said = [
+    moved !== 0 &&
+      `moved the ${shedWord(newest.after)} ${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved < 0 ? 'earlier' : 'later'}`,
+    narrower !== 0 &&
+      `made its band ${Math.abs(narrower)} ${Math.abs(narrower) === 1 ? 'day' : 'days'} ${narrower > 0 ? 'narrower' : 'wider'}`,
+  ].filter((t) => t !== false);
+  return (
+    <p>
+      The newest entry, of {dateText(formatDay(newest.day))},{' '}
+      {said.length === 0 ? `changed the ${shedWord(newest.after)} by less than a day.` : `${said.join(' and ')}.`}
+    </p>
+  );
+}
+
+function Taught({ story }: { story: DogStory }) {
+  const told = story.lessons.filter((l: Lesson) => l.doubtLeft < TAUGHT_BELOW);
+  return (
+    <section className="wt-sheet" aria-labelledby="taught">
+      <h2 id="taught">What its log has taught</h2>
+      <Newest story={story} />
+      {told.length === 0 && <p>Little yet: the forecast rests on its coat class and the town.</p>}
+      <ul>
+        {told.map((l) => (
+          <li key={l.what}>{lessonText(l)}</li>
+        ))}
+      </ul>
+      {story.pastStarts.length > 0 && (
+        <details>
+          <summary>When it started before</summary>
+          <ul>
+            {story.pastStarts.toReversed().map((s) => (
+              <li key={s.key}>
+                {capital(s.key)}: about {dayMonth(s.likely)} <span className="wt-soft">({spanText(s)})</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {story.advice.length > 0 && (
+        <>
+          <h3>What cannot be told yet</h3>
+          <ul>
+            {story.advice.map((a) => (
+              <li key={a}>{adviceText(a)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {!story.sampled && <p className="wt-note">This log is hard to read: the bands are widened.</p>}
+    </section>
+  );
+}
+
+function Story({ file, dogId }: { file: TideFile; dogId: string }) {
+  const tide = useTide(file);
+  const dog = file.dogs.find((d) => d.id === dogId);
+  const { story, failed } = useStory(file, dogId, tide.learnt?.town);
+  if (!dog) return <p className="wt-note">There is no such dog. It may have been removed; go back to the list.</p>;
+  const own = tide.learnt?.dogs.find((d) => d.id === dogId);
+  return (
+    <>
+      <div className="wt-title">
+        <h1>
+          <Link to={`/desk/dogs/${dogId}`}>{dog.name}</Link>’s tide
+        </h1>
+        <span className="wt-soft">{dog.owner}</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to={`/desk/tide?dog=${dogId}`}>
+            In the sea
+          </Link>
+          <Link className="btn btn-primary" to={`/desk/dogs/${dogId}/next`}>
+            Next date
+          </Link>
+        </div>
+      </div>
+      {failed && (
+        <p className="wt-note wt-note-stop" role="alert">
+          The forecast of this dog could not be made.
+        </p>
+      )}
+      {!story && !failed && (
+        <p className="wt-waiting" role="status">
+          {tide.progress === undefined ? 'Reading its log …' : `Reading the town’s logs: ${percent(tide.progress)} …`}
+        </p>
+      )}
+      {story && (
+        <>
+          <p className="wt-lead">
+            {story.starts.length === 0
+              ? 'Light gives this dog hardly a season here.'
+              : story.starts
+                  .filter((s) => s.likely > story.today - 45)
+                  .slice(0, 2)
+                  .map((s) => `${capital(startText(s, story.today))} (80 %).`)
+                  .join(' ')}
+          </p>
+          <section className="wt-sheet" aria-labelledby="years">
+            <h2 id="years">Its years</h2>
+            <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
+          </section>
+          <section className="wt-sheet" aria-labelledby="coat">
+            <h2 id="coat">In the coat</h2>
+            <StoreChart
+              store={story.store}
+              sightings={dog.sightings}
+              today={story.today}
+              booked={dog.booked}
+              fullG={own?.fullG ?? 0}
+            />
+            {story.packing.length > 0 && (
+              <p>
+                On {shortDay(day(story.whatIfs[0]?.visit ?? story.today))} likely packed:{' '}
+                {story.packing
+                  .slice(0, 5)
+                  .map((p) => `${regionRow(p.region).name} (${percent(p.chance)})`)
+                  .join(', ')}
+                .
+              </p>
+            )}
+          </section>
+          <div className="wt-two">
+            <Taught story={story} />
+            <WhatIfs story={story} />
+          </div>
+        </>
+      )}
+      <DogLogForm dogId={dogId} today={file.today} />
+    </>
+  );
+}
+
+export function DogTideRoom() {
+  const { dogId = '' } = useParams();
+  const query = useTideBook();
+  return <Loaded query={query}>{(file) => <Story file={file} dogId={dogId} />}</Loaded>;
+}

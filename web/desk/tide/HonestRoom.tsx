@@ -1,0 +1,166 @@
+/** Desk → How good are we: past forecasts against what happened, on the salon's own log. */
+import { scaleLinear } from 'd3';
+import { Button, ProgressBar } from 'react-bootstrap';
+import { Link } from 'react-router';
+import type { TideFile } from '../../../contract/tide.ts';
+import { honestSummary, type Honest, type HonestSummary } from '../../../core/tide/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useTideBook } from '../../data/hooks.ts';
+import { useHonest } from '../../work/useTide.ts';
+import { capital, percent } from '../../words/figures.ts';
+import { dayMonth } from '../../words/tide.ts';
+import { Weather } from './Weather.tsx';
+
+const SIDE = 260;
+const IN = 34;
+/** Fewer starts than this say little. */
+const FEW = 12;
+
+function Calibration({ summary }: { summary: HonestSummary }) {
+  const s = scaleLinear([0, 1], [IN, SIDE - 12]);
+  const y = (v: number): number => SIDE - s(v);
+  return (
+    <figure className="wt-chart">
+      <svg viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label="Share held by bands of each width">
+        <line className="wt-stair-base" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
+        <line className="wt-stair-base" x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
+        <line className="wt-sea-edge" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
+        {[0, 0.5, 1].map((t) => (
+          <g key={t}>
+            <text className="wt-stair-soft" x={s(t)} y={SIDE - 14} textAnchor="middle">
+              {percent(t)}
+            </text>
+            <text className="wt-stair-soft" x={s(0) - 4} y={y(t) + 4} textAnchor="end">
+              {Math.round(t * 100)}
+            </text>
+          </g>
+        ))}
+        {summary.calibration.map((c) => (
+          <circle key={c.said} className="wt-whisker-dot" cx={s(c.said)} cy={y(c.held)} r={6} />
+        ))}
+      </svg>
+      <figcaption>
+        Across: what a band promises. Up: how often it held. On the dotted line it keeps its word.
+      </figcaption>
+      <div className="visually-hidden">
+        <table>
+          <caption>Bands and how often they held</caption>
+          <tbody>
+            {summary.calibration.map((c) => (
+              <tr key={c.said}>
+                <th>{percent(c.said)}</th>
+                <td>{percent(c.held)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </figure>
+  );
+}
+
+function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
+  const s = honestSummary(honest);
+  const names = new Map(file.dogs.map((d) => [d.id, d.name]));
+  if (s.starts === 0)
+    return (
+      <p className="wt-sheet">
+        No season has come and gone yet that was logged well enough to judge a forecast by. It takes a year of visits
+        and a blow after it.
+      </p>
+    );
+  const gain = 1 - s.meanError / s.calendarError;
+  const rows = [...honest.starts].sort(
+    (a, b) => Math.abs(b.forecast.likely - b.truth) - Math.abs(a.forecast.likely - a.truth),
+  );
+  return (
+    <>
+      <p className="wt-lead">
+        A month ahead, starts were {s.meanError.toFixed(1)} days off on average; a fixed date in the calendar was{' '}
+        {s.calendarError.toFixed(1)}. {gain > 0 ? `That is ${percent(gain)} better.` : 'The calendar did as well.'}
+        {s.starts < FEW && ' These are few; the figures will move.'}
+      </p>
+      <div className="wt-two">
+        <section className="wt-sheet" aria-labelledby="bands">
+          <h2 id="bands">Do the bands keep their word?</h2>
+          <Calibration summary={s} />
+          <p>
+            {percent(s.held)} of {s.starts} starts fell within their 80 % band.
+          </p>
+        </section>
+        <section className="wt-sheet" aria-labelledby="grams">
+          <h2 id="grams">Grams of the next visit</h2>
+          {s.grams === 0 ? (
+            <p>No weighed visit to judge by yet.</p>
+          ) : (
+            <>
+              <p>
+                Off by {percent(s.gramsError)} on average over {s.grams} visits; “as much as last time” is off by{' '}
+                {percent(s.lastError)}.
+              </p>
+              <p>
+                Bands are stretched {honest.stretch.blow.toFixed(2)} times in a blow and{' '}
+                {honest.stretch.calm.toFixed(2)} times in calm, so that they hold; then {percent(s.gramsHeld)} lie
+                within.
+              </p>
+            </>
+          )}
+          <h3>Furthest off</h3>
+          <ul>
+            {rows.slice(0, 6).map((r) => (
+              <li key={`${r.dogId} ${r.key}`}>
+                <Link to={`/desk/dogs/${r.dogId}/tide`}>{names.get(r.dogId)}</Link>, {r.key}: said{' '}
+                {dayMonth(r.forecast.likely)}, was {dayMonth(r.truth)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Judged({ file }: { file: TideFile }) {
+  const { value, progress, state, cancel, again } = useHonest(file);
+  return (
+    <>
+      {progress !== undefined && (
+        <div className="wt-note" role="status">
+          <p>Making past forecasts again from what was known then.</p>
+          <ProgressBar now={progress * 100} aria-label="Forecasts made again" />
+          <Button variant="outline-primary" onClick={cancel}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {(state === 'cancelled' || state === 'failed') && (
+        <div className="wt-note" role={state === 'failed' ? 'alert' : 'status'}>
+          <p>{state === 'failed' ? 'The past forecasts could not be made.' : 'Stopped.'}</p>
+          <Button variant="outline-primary" onClick={again}>
+            {capital('judge the forecasts')}
+          </Button>
+        </div>
+      )}
+      {value && <Scores file={file} honest={value} />}
+    </>
+  );
+}
+
+export function HonestRoom() {
+  const query = useTideBook();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>How good are we</h1>
+        <span className="wt-soft">past forecasts, made again with what was known then</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/tide">
+            Tide
+          </Link>
+        </div>
+      </div>
+      <Loaded query={query}>{(file) => <Judged file={file} />}</Loaded>
+      <Weather />
+    </>
+  );
+}

@@ -1,0 +1,173 @@
+/** Desk → Tide: the caseload's year against the salon's hours, and whom to call before their blow. */
+import { useMemo } from 'react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import { Link, useSearchParams } from 'react-router';
+import type { TideFile } from '../../../contract/tide.ts';
+import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
+import { callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
+import { addDays, day } from '../../../core/quantity/index.ts';
+import { Pick } from '../../app/Pick.tsx';
+import { Loaded } from '../../app/state.tsx';
+import { useTideBook } from '../../data/hooks.ts';
+import { TideChart, type Measure, type SeaGroup } from '../../drawing/TideChart.tsx';
+import { useTide } from '../../work/useTide.ts';
+import { capital } from '../../words/figures.ts';
+import { currentShift, shiftText } from '../../words/tide.ts';
+import { Calls } from './Calls.tsx';
+
+const MEASURES: readonly Measure[] = ['hours', 'grams'];
+const ORDERS = ['coat', 'owner', 'urgency'] as const;
+type Order = (typeof ORDERS)[number];
+const LETTERS = ['A–F', 'G–L', 'M–R', 'S–Z'] as const;
+
+/** Dogs in layers, the layer's own order by who starts first. */
+function layersBy(order: Order, file: TideFile, dogs: readonly DogTide[]): readonly SeaGroup[] {
+  const byId = new Map(file.dogs.map((d) => [d.id, d]));
+  const startOf = (t: DogTide): number => t.starts[0]?.likely ?? Infinity;
+  const sorted = [...dogs].sort((a, b) => startOf(a) - startOf(b));
+  const layer = (name: string, of: (t: DogTide) => boolean): SeaGroup => ({ name, dogs: sorted.filter(of) });
+  const layers =
+    order === 'coat'
+      ? COAT_CLASSES.map((c) => layer(coatRow(c).name, (t) => byId.get(t.id)?.dog.coatClass === c))
+      : order === 'owner'
+        ? LETTERS.map((span) => {
+            const [from = 'A', to = 'Z'] = span.split('–');
+            return layer(`owners ${span}`, (t) => {
+              const letter = (byId.get(t.id)?.owner ?? '').normalize('NFD').charAt(0).toUpperCase();
+              return letter >= from && letter <= to;
+            });
+          })
+        : [
+            layer('under way', (t) => startOf(t) <= file.today),
+            layer('starts within three weeks', (t) => startOf(t) > file.today && startOf(t) <= file.today + 21),
+            layer('starts later', (t) => startOf(t) > file.today + 21),
+          ];
+  return layers.filter((l) => l.dogs.length > 0);
+}
+
+function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
+  const [params, setParams] = useSearchParams();
+  const put = (more: Readonly<Record<string, string | undefined>>): void =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [k, v] of Object.entries(more)) {
+          if (v === undefined) next.delete(k);
+          else next.set(k, v);
+        }
+        return next;
+      },
+      { replace: true },
+    );
+  const measure = MEASURES.find((m) => m === params.get('show')) ?? 'hours';
+  const order = ORDERS.find((o) => o === params.get('by')) ?? 'coat';
+  const days = learnt.sea.minutes.likely.length;
+  const first = Math.max(0, Number(params.get('from') ?? 0) || 0);
+  const last = Math.min(days, Number(params.get('to') ?? days) || days);
+  const picked = params.get('dog') ?? undefined;
+  const groups = useMemo(() => layersBy(order, file, learnt.dogs), [order, file, learnt.dogs]);
+  const calls = useMemo(() => callList(file, learnt), [file, learnt]);
+  const starting = calls.filter((c) => c.start);
+  const names = useMemo(() => new Map(file.dogs.map((d) => [d.id, d.name])), [file]);
+  const booked = useMemo(() => file.dogs.flatMap((d) => d.booked.map((b) => ({ day: b, name: d.name }))), [file]);
+  const shift = useMemo(() => {
+    const seasons = lightSeasons(file.place, addDays(day(learnt.from), -60), addDays(day(learnt.from), 400));
+    return currentShift(learnt, (key) => seasons.find((s) => s.key === key)?.usual);
+  }, [file, learnt]);
+  return (
+    <>
+      <p className="wt-lead">
+        {shift && `${shiftText(shift)} `}
+        {starting.length === 0
+          ? 'Nobody’s blow starts within three weeks without a date.'
+          : `${starting.length === 1 ? 'One dog starts' : `${starting.length} dogs start`} within three weeks and ${starting.length === 1 ? 'has' : 'have'} no date.`}
+        {learnt.town.trust < 0.5 && ' Light gives hardly a season here: forecasts rest on each dog’s own log.'}
+      </p>
+      <div className="wt-tide-room">
+        <section className="wt-sheet" aria-label="The sea">
+          <div className="wt-acts">
+            <Pick
+              name="The sea is"
+              options={MEASURES.map((m) => ({ value: m, word: m === 'hours' ? 'hours of work' : 'grams in coats' }))}
+              value={measure}
+              onPick={(m) => put({ show: m === 'hours' ? undefined : m })}
+            />
+            <Pick
+              name="In layers by"
+              options={ORDERS.map((o) => ({ value: o, word: o }))}
+              value={order}
+              onPick={(o) => put({ by: o === 'coat' ? undefined : o })}
+            />
+          </div>
+          <TideChart
+            learnt={learnt}
+            groups={groups}
+            measure={measure}
+            quayHours={file.minutesPerWeek / 60}
+            booked={booked}
+            nameOf={(id) => names.get(id) ?? id}
+            picked={picked}
+            onPick={(id) => put({ dog: id })}
+            window={[first, last]}
+            onWindow={([a, b]) => put({ from: a <= 0 ? undefined : String(a), to: b >= days ? undefined : String(b) })}
+          />
+          {picked && names.has(picked) && (
+            <p className="mt-2">
+              <Link to={`/desk/dogs/${picked}/tide`}>{capital(names.get(picked) ?? '')}’s tide</Link>
+            </p>
+          )}
+        </section>
+        <Calls calls={calls} today={learnt.from} />
+      </div>
+    </>
+  );
+}
+
+function Learning({ file }: { file: TideFile }) {
+  const tide = useTide(file);
+  return (
+    <>
+      {tide.progress !== undefined && (
+        <div className="wt-note wt-learning" role="status">
+          <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
+          <ProgressBar now={tide.progress * 100} aria-label="Logs read" />
+          <Button variant="outline-primary" onClick={tide.cancel}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {(tide.state === 'cancelled' || tide.state === 'failed') && (
+        <div className="wt-note" role={tide.state === 'failed' ? 'alert' : 'status'}>
+          <p>{tide.state === 'failed' ? 'The forecast could not be made.' : 'Stopped before all logs were read.'}</p>
+          <Button variant="outline-primary" onClick={tide.again}>
+            Read the logs
+          </Button>
+        </div>
+      )}
+      {tide.learnt && <Learnt file={file} learnt={tide.learnt} />}
+    </>
+  );
+}
+
+export function TideRoom() {
+  const query = useTideBook();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>Tide</h1>
+        <span className="wt-soft">who blows their coat when, and whether the week holds it</span>
+      </div>
+      <Loaded query={query}>
+        {(file) =>
+          file.dogs.length === 0 ? (
+            <p className="wt-sheet">
+              No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> starts the tide.
+            </p>
+          ) : (
+            <Learning file={file} />
+          )
+        }
+      </Loaded>
+    </>
+  );
+}

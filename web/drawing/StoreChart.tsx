@@ -1,0 +1,174 @@
+/** What stands in one coat: months back and ahead with its band, visits as posts, what hands and scale said as marks. */
+import { area, line, max, scaleLinear, scaleUtc, utcFormat } from 'd3';
+import { useId } from 'react';
+import type { BandLine, Sighting } from '../../core/tide/index.ts';
+import './tide-chart.css';
+
+const WIDTH = 860;
+const HEIGHT = 250;
+const EDGE = { left: 46, right: 14, top: 26, bottom: 32 };
+const FLOOR = HEIGHT - EDGE.bottom;
+const at = (value: number): Date => new Date((value + 0.5) * 86_400_000);
+
+interface Props {
+  readonly store: BandLine;
+  readonly sightings: readonly Sighting[];
+  readonly today: number;
+  readonly booked: readonly number[];
+  readonly fullG: number;
+}
+
+export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
+  const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
+  const last = store.from + store.likely.length - 1;
+  const x = scaleUtc([at(store.from), at(last)], [EDGE.left, WIDTH - EDGE.right]);
+  const y = scaleLinear([0, Math.max(20, max(store.high) ?? 0) * 1.05], [FLOOR, EDGE.top]);
+  const days = Array.from({ length: store.likely.length }, (_, i) => i);
+  const xOf = (i: number): number => x(at(store.from + i));
+  const within = sightings.filter((s) => s.day >= store.from);
+  const label = utcFormat('%b');
+  return (
+    <figure className="wt-tide">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label="Loose grams in the coat, with its 80 % band"
+        className="wt-still"
+      >
+        <defs>
+          <pattern
+            id={`${prefix}-band`}
+            width="6"
+            height="6"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(60)"
+          >
+            <path className="wt-spray" d="M0,2H6" />
+          </pattern>
+        </defs>
+        {x.ticks(12).map((t) => (
+          <g key={t.getTime()}>
+            <line className="wt-stair-base" x1={x(t)} x2={x(t)} y1={EDGE.top} y2={FLOOR} />
+            <text className="wt-stair-soft" x={x(t) + 4} y={HEIGHT - 10}>
+              {label(t)}
+            </text>
+          </g>
+        ))}
+        {y.ticks(4).map((t) => (
+          <text key={t} className="wt-stair-soft" x={EDGE.left - 6} y={y(t) + 4} textAnchor="end">
+            {t}
+          </text>
+        ))}
+        <text className="wt-stair-soft" x={EDGE.left} y={14}>
+          loose grams in the coat
+        </text>
+        <path
+          className="wt-sea-fill"
+          d={
+            area<number>()
+              .x(xOf)
+              .y0(FLOOR)
+              .y1((i) => y(store.likely[i] ?? 0))(days) ?? ''
+          }
+        />
+        <path
+          className="wt-sea-doubt"
+          fill={`url(#${prefix}-band)`}
+          d={
+            area<number>()
+              .x(xOf)
+              .y0((i) => y(store.low[i] ?? 0))
+              .y1((i) => y(store.high[i] ?? 0))(days) ?? ''
+          }
+        />
+        <path
+          className="wt-sea-surface"
+          d={
+            line<number>()
+              .x(xOf)
+              .y((i) => y(store.likely[i] ?? 0))(days) ?? ''
+          }
+        />
+        {within.map((s, i) => {
+          if (s.kind === 'visit')
+            return (
+              <g key={i} className="wt-post">
+                <path d={`M${x(at(s.day))},${FLOOR + 3}v-26`} />
+                <circle cx={x(at(s.day))} cy={FLOOR - 24} r={3.4} />
+                {s.weighed && s.weighed.share > 0 && (
+                  <rect
+                    className="wt-seen-visit"
+                    transform={`translate(${x(at(s.day))},${y(s.weighed.grams / s.weighed.share)}) rotate(45)`}
+                    x={-3.5}
+                    y={-3.5}
+                    width={7}
+                    height={7}
+                  />
+                )}
+              </g>
+            );
+          if (s.kind === 'touch' && s.finger !== undefined)
+            return (
+              <circle
+                key={i}
+                className="wt-seen-touch"
+                cx={x(at(s.day)) - 4}
+                cy={y(fullG * loadOf(s.finger))}
+                r={3.6}
+              />
+            );
+          return null;
+        })}
+        {booked.map((b) => (
+          <g key={b} className="wt-post">
+            <path d={`M${x(at(b))},${FLOOR + 3}v-26`} strokeDasharray="3 2" />
+            <circle cx={x(at(b))} cy={FLOOR - 24} r={3.4} />
+          </g>
+        ))}
+        <line className="wt-sea-cursor" x1={x(at(today))} x2={x(at(today))} y1={EDGE.top} y2={FLOOR} />
+        <text className="wt-stair-soft" x={x(at(today))} y={EDGE.top - 4} textAnchor="middle">
+          today
+        </text>
+        <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+      </svg>
+      <div className="wt-key wt-sea-key">
+        <span>
+          <svg width="12" height="12" aria-hidden>
+            <rect
+              className="wt-seen-visit"
+              transform="translate(6,6) rotate(45)"
+              x={-3.5}
+              y={-3.5}
+              width={7}
+              height={7}
+            />
+          </svg>{' '}
+          what the scale says stood there
+        </span>
+        <span>
+          <svg width="12" height="12" aria-hidden>
+            <circle className="wt-seen-touch" cx="6" cy="6" r="3.6" />
+          </svg>{' '}
+          what fingers said
+        </span>
+        <span>
+          <svg width="12" height="14" aria-hidden>
+            <g className="wt-post">
+              <path d="M6,14V4" />
+              <circle cx={6} cy={4} r={3} />
+            </g>
+          </svg>{' '}
+          visit, dashed where booked
+        </span>
+      </div>
+    </figure>
+  );
+}
+
+/** Load that a mean finger grade stands for, between whole grades by logarithm. */
+const LOADS = [0.05, 0.16, 0.42, 0.75, 1];
+function loadOf(grade: number): number {
+  const low = Math.min(3, Math.floor(grade));
+  const [a, b] = [LOADS[low] ?? 0.05, LOADS[low + 1] ?? 1];
+  return Math.exp(Math.log(a) + (grade - low) * (Math.log(b) - Math.log(a)));
+}

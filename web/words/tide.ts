@@ -1,0 +1,126 @@
+/** How forecasts are said. */
+import type {
+  Advice,
+  Band,
+  Call,
+  HomeAmount,
+  LearntBook,
+  Lesson,
+  SeasonShift,
+  StartAhead,
+} from '../../core/tide/index.ts';
+import { day, formatDay } from '../../core/quantity/index.ts';
+import { Temporal } from 'temporal-polyfill';
+import { shortDay } from './dates.ts';
+import { minutesText, percent } from './figures.ts';
+import { TIDE_WORDS } from './reasons.ts';
+
+const plain = (value: number): Temporal.PlainDate => Temporal.PlainDate.from(formatDay(day(Math.round(value))));
+const LOCALE = 'en-GB';
+
+/** "9 April". */
+export const dayMonth = (value: number): string =>
+  plain(value).toLocaleString(LOCALE, { day: 'numeric', month: 'long' });
+
+/** "3–14 April", "28 March–9 April". */
+export function spanText({ low, high }: Pick<Band, 'low' | 'high'>): string {
+  const [a, b] = [plain(low), plain(high)];
+  return a.month === b.month && a.year === b.year
+    ? a.day === b.day
+      ? dayMonth(low)
+      : `${a.day}–${dayMonth(high)}`
+    : `${dayMonth(low)}–${dayMonth(high)}`;
+}
+
+export const shedWord = ({ key, tide }: Pick<StartAhead, 'key' | 'tide'>): string =>
+  tide === 'life' ? (LIFE_SHEDS[key.split(' ')[0] ?? ''] ?? 'shed') : TIDE_WORDS[tide];
+const LIFE_SHEDS: Readonly<Record<string, string>> = {
+  season: 'shed after her season',
+  litter: 'shed after her litter',
+  illness: 'shed after the illness',
+  'puppy-coat': 'puppy coat change',
+};
+
+/** "Spring blow from 3–14 April". */
+export const startText = (s: StartAhead, today: number): string =>
+  s.high < today ? `${shedWord(s)} since about ${dayMonth(s.likely)}` : `${shedWord(s)} starts ${spanText(s)}`;
+
+/** Why a dog without a blow is called. */
+export const dueText = ({ tide }: Call, today: number): string =>
+  tide.due.likely <= today + 1 ? 'Due, and not booked' : `Due about ${dayMonth(tide.due.likely)}`;
+
+/** What the owner is told, to be sent as it stands. */
+export function ownerWords({ dog, start, propose, minutes, later }: Call, today: number): string {
+  const when = !start
+    ? `${dog.name}’s coat is ready for a visit`
+    : start.likely <= today
+      ? `${dog.name} has begun its ${shedWord(start)}`
+      : `${dog.name}’s ${shedWord(start)} will start about ${dayMonth(start.likely)}`;
+  const cost = later > minutes + 4 ? ` Three weeks later it would take ${minutesText(later - minutes)} longer.` : '';
+  return `${when}. ${shortDay(propose)} would be a good day to come; it will take about ${minutesText(minutes)}.${cost} Until then, please brush a little most days.`;
+}
+
+const days = (n: number): string => (n === 1 ? 'a day' : `${n} days`);
+/** "Spring is running 9 days early in town (80 %: 5–13)." */
+export function shiftText({ tide, days: late, sd }: SeasonShift): string {
+  const n = Math.round(Math.abs(late));
+  const band = 1.28 * sd;
+  const name = tide.charAt(0).toUpperCase() + tide.slice(1);
+  if (n === 0 || Math.abs(late) < band / 2)
+    return `${name} is about as usual in town, give or take ${days(Math.max(1, Math.round(band)))}.`;
+  return `${name} is running ${days(n)} ${late < 0 ? 'early' : 'late'} in town, give or take ${Math.max(1, Math.round(band))}.`;
+}
+
+/** The shift of the season that is under way or comes next. */
+export function currentShift(
+  { town, from }: LearntBook,
+  usualOf: (key: string) => number | undefined,
+): SeasonShift | undefined {
+  return town.shifts.find((s) => (usualOf(s.key) ?? -Infinity) > from - 45);
+}
+
+export const AMOUNT_WORDS: Readonly<Record<HomeAmount, string>> = {
+  none: 'nothing',
+  pinch: 'a pinch',
+  handful: 'a handful',
+  bowl: 'a bowl',
+  bag: 'a bag',
+};
+
+const factor = (v: number): string => `${percent(Math.abs(v - 1))} ${v > 1 ? 'more' : 'less'}`;
+
+/** What a lesson says; every figure with its 80 % band. */
+export function lessonText({ what, value, low, high }: Lesson): string {
+  const n = Math.round(Math.abs(value));
+  const band = `${Math.round(low)} to ${Math.round(high)}`;
+  switch (what) {
+    case 'spring-start':
+    case 'autumn-start': {
+      const season = what === 'spring-start' ? 'spring' : 'autumn';
+      return n === 0
+        ? `It starts its ${season} blow with the town (80 %: ${band} days).`
+        : `It starts its ${season} blow ${days(n)} ${value < 0 ? 'before' : 'after'} the town (80 %: ${band} days).`;
+    }
+    case 'length':
+      return `Its spring blow lasts about ${Math.round(value)} days (80 %: ${band}).`;
+    case 'seasonal':
+      return `${percent(value)} of its undercoat comes in the seasons (80 %: ${percent(low)} to ${percent(high)}).`;
+    case 'loss':
+      return Math.abs(value - 1) < 0.05
+        ? 'It drops at home about what its coat class does.'
+        : `It drops ${factor(value)} at home than its coat class does (80 %: ×${low.toFixed(2)} to ×${high.toFixed(2)}).`;
+    case 'handful':
+      return `A handful of this home is ${Math.abs(value - 1) < 0.05 ? 'of the usual size' : `${factor(value)} than usual`}.`;
+    default:
+      return `${what}: ×${value.toFixed(2)} (80 %: ×${low.toFixed(2)} to ×${high.toFixed(2)}).`;
+  }
+}
+
+const ADVICE_WORDS: Readonly<Record<Advice, string>> = {
+  'weigh-a-visit': 'How much it sheds: weigh the hair of one more visit.',
+  'weigh-at-home': 'How much falls at home: weigh what one brushing at home brings out.',
+  'say-when-it-starts': 'Its own start: one “it has started” a season tells more than many touch tests.',
+  'first-visit-only-a-range': 'How its visits weigh: before two weighed visits only ranges can be given.',
+  'light-gives-none': 'Its seasons: light gives hardly any here, so only its own log can tell.',
+};
+export const adviceText = (a: Advice): string => ADVICE_WORDS[a];

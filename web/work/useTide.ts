@@ -1,0 +1,160 @@
+/**
+ * The salon's tide as its worker comes to it. One worker lives as long as the page, so that what it has fitted stays; what it
+ * learnt last is kept on this device too, by the facts it rests on, and stands there at once after a reload.
+ */
+import { get, set } from 'idb-keyval';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { DogStory, Honest, LearntBook, TideBook } from '../../core/tide/index.ts';
+import type { TideAsked, TideTold } from './tide.worker.ts';
+
+export interface Tide {
+  readonly learnt: LearntBook | undefined;
+  /** Share done of what is being learnt, 0..1; undefined when nothing is. */
+  readonly progress: number | undefined;
+  readonly state: 'working' | 'done' | 'cancelled' | 'failed';
+  readonly cancel: () => void;
+  readonly again: () => void;
+}
+
+let worker: Worker | undefined;
+let runs = 0;
+const theWorker = (): Worker =>
+  (worker ??= new Worker(new URL('./tide.worker.ts', import.meta.url), { type: 'module' }));
+function endWorker(): void {
+  worker?.terminate();
+  worker = undefined;
+}
+
+type Question = TideAsked extends infer A ? (A extends TideAsked ? Omit<A, 'run'> : never) : never;
+
+/** Asks the worker; returns how to stop listening. */
+function ask(question: Question, onTold: (told: TideTold) => void, onError: () => void): () => void {
+  const run = ++runs;
+  const w = theWorker();
+  const hear = ({ data }: MessageEvent<TideTold>): void => {
+    if (data.run === run) onTold(data);
+  };
+  w.addEventListener('message', hear);
+  w.addEventListener('error', onError);
+  w.postMessage({ ...question, run });
+  return () => {
+    w.removeEventListener('message', hear);
+    w.removeEventListener('error', onError);
+  };
+}
+
+/** What was worked out last, by the facts it rests on: the same facts, the same answer. */
+interface Kept<T> {
+  readonly facts: string;
+  readonly value: T;
+}
+const recall = async <T>(key: string, facts: string): Promise<T | undefined> => {
+  const kept = await get<Kept<T>>(key).catch(() => undefined);
+  return kept?.facts === facts ? kept.value : undefined;
+};
+const remember = <T>(key: string, facts: string, value: T): void =>
+  void set(key, { facts, value } satisfies Kept<T>).catch(() => undefined);
+
+interface Got<T> {
+  readonly value: T | undefined;
+  readonly progress: number | undefined;
+  readonly state: Tide['state'];
+}
+
+/** An answer that takes a while: kept by its facts, asked for when they are new, stopped on demand. */
+function useAnswer<T>(
+  key: string,
+  book: TideBook | undefined,
+  question: Question | undefined,
+  take: (told: TideTold, now: T | undefined) => { readonly value: T; readonly whole: boolean } | undefined,
+) {
+  const [tried, setTried] = useState(0);
+  const facts = useMemo(() => (book ? JSON.stringify(book) : ''), [book]);
+  const [got, setGot] = useState<Got<T>>({ value: undefined, progress: undefined, state: 'working' });
+  const asked = useRef({ question, take });
+  useEffect(() => {
+    asked.current = { question, take };
+  });
+  useEffect(() => {
+    if (facts === '') return;
+    let gone = false;
+    let hush: () => void = () => undefined;
+    // Until the new answer is in, the old one stays on show.
+    const put = (more: Partial<Got<T>>): void => {
+      if (!gone) setGot((now) => ({ ...now, ...more }));
+    };
+    put({ progress: 0, state: 'working' });
+    void recall<T>(key, facts).then((kept) => {
+      const { question: q, take: reads } = asked.current;
+      if (gone || !q) return;
+      if (kept) return put({ value: kept, progress: undefined, state: 'done' });
+      hush = ask(
+        q,
+        (told) => {
+          if (told.kind === 'progress') return put({ progress: told.progress.done / told.progress.of });
+          setGot((now) => {
+            const next = gone ? undefined : reads(told, now.value);
+            if (!next) return now;
+            if (next.whole) remember(key, facts, next.value);
+            return next.whole
+              ? { value: next.value, progress: undefined, state: 'done' }
+              : { ...now, value: next.value };
+          });
+        },
+        () => put({ progress: undefined, state: 'failed' }),
+      );
+    });
+    return () => {
+      gone = true;
+      hush();
+    };
+  }, [key, facts, tried]);
+  return {
+    ...got,
+    cancel: () => {
+      endWorker();
+      setGot((now) => ({ ...now, progress: undefined, state: 'cancelled' as const }));
+    },
+    again: () => setTried((n) => n + 1),
+  };
+}
+
+/** The whole book's tide. A dog whose log has grown is there before the rest. */
+export function useTide(book: TideBook | undefined): Tide {
+  const { value, ...rest } = useAnswer<LearntBook>(
+    'tide-learnt',
+    book,
+    book && { kind: 'learn', book },
+    (told, now) => {
+      if (told.kind === 'learnt') return { value: told.learnt, whole: true };
+      if (told.kind !== 'dog' || !now) return undefined;
+      const { dog } = told;
+      return { value: { ...now, dogs: now.dogs.map((d) => (d.id === dog.id ? dog : d)) }, whole: false };
+    },
+  );
+  return { learnt: value, ...rest };
+}
+
+/** How good past forecasts were. */
+export const useHonest = (book: TideBook | undefined) =>
+  useAnswer<Honest>('tide-honest', book, book && { kind: 'honest', book }, (told) =>
+    told.kind === 'honest' ? { value: told.honest, whole: true } : undefined,
+  );
+
+/** One dog's story in the town as it was learnt; undefined while it is worked out. */
+export function useStory(
+  book: TideBook | undefined,
+  dogId: string,
+  town: LearntBook['town'] | undefined,
+): { readonly story: DogStory | undefined; readonly failed: boolean } {
+  const [got, setGot] = useState<{ story: DogStory | undefined; failed: boolean }>({ story: undefined, failed: false });
+  useEffect(() => {
+    if (!book || !town) return;
+    return ask(
+      { kind: 'story', book, dogId, town },
+      (told) => told.kind === 'story' && setGot({ story: told.story, failed: false }),
+      () => setGot((now) => ({ ...now, failed: true })),
+    );
+  }, [book, dogId, town]);
+  return got.story?.id === dogId ? got : { story: undefined, failed: got.failed };
+}
