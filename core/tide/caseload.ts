@@ -125,9 +125,11 @@ export function minutesAtLoad(minutesAt: readonly number[], load: number): numbe
 }
 
 /** Share of what stands in its coat that this dog's visits usually take. */
-export function usualTakes(sightings: readonly Sighting[]): number {
-  const last = sightings.filter((s) => s.kind === 'visit').slice(-6);
-  return last.length === 0 ? USUAL_TAKES : last.reduce((t, s) => t + s.takes, 0) / last.length;
+export function usualTakes(sightings: readonly Sighting[], asOf: Day): number {
+  const last = sightings.filter((s) => s.kind === 'visit' && s.day <= asOf).slice(-6);
+  return last.length === 0
+    ? USUAL_TAKES
+    : last.reduce((t, s) => t + (s.kind === 'visit' ? s.takes : 0), 0) / last.length;
 }
 
 const modelOf = (d: BookDog, book: TideBook, asOf: Day) =>
@@ -259,7 +261,7 @@ function lookAhead(
   seaM: readonly Float64Array[],
 ): DogTide {
   const { model } = fit;
-  const takes = usualTakes(d.sightings);
+  const takes = usualTakes(d.sightings, asOf);
   const dueG = model.fullG * DUE_LOAD_SHARE;
   const reads = new Float64Array(model.sightings);
   const rows: Float64Array[] = [];

@@ -110,7 +110,7 @@ export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 
   const townFor = (m: DogModel) => townAsSaid(m, learnt.town.offsets, learnt.town.shifts);
   const fit = fitDog(model, townFor(model).priorOf(model));
   const draws = evenDraws(fit, DRAWS);
-  const { years, store } = lines(fit, draws, today, dog.booked, usualTakes(dog.sightings));
+  const { years, store } = lines(fit, draws, today, dog.booked, usualTakes(dog.sightings, today));
   const starts = startsOf(fit, (s) => s >= today - 60 && s <= today + AHEAD_DAYS);
   const whatIfs = answers(book, dog, fit, draws, today);
   const next = whatIfs[0];
@@ -276,7 +276,7 @@ function answers(book: TideBook, dog: BookDog, fit: Fit, draws: Int32Array, toda
     indoors: { visit: next, plan: { light: lifeLight(0) / now } },
     outdoors: { visit: next, plan: { light: lifeLight(1) / now } },
   };
-  const takes = usualTakes(dog.sightings);
+  const takes = usualTakes(dog.sightings, today);
   const coats = Array.from(draws, (r) => ({
     rates: model.rates(drawOf(fit, r)),
     stands: pastCourse(fit, r, today).store.at(-1) ?? 0,

@@ -62,6 +62,31 @@ describe('day length', () => {
     expect(minutes, where).to.be.lessThan(LIMIT_MINUTES);
   });
 
+  it('is astronomy-engine’s within 2 minutes from 2000 to 2100, latitudes -66 to 66, night and day without end too', function () {
+    this.timeout(120_000);
+    let compared = 0;
+    for (let year = 2000; year <= 2100; year += 4) {
+      for (let k = 0; k < 12; k++) {
+        // Days and latitudes that walk through each other, so that all of both are met.
+        const day = addDays(dayFromCivil({ year, month: 1, dayOfMonth: 1 }), (k * 31 + year * 7) % 365);
+        for (let latitude = -66; latitude <= 66; latitude += 11) {
+          const observer = new Astronomy.Observer(latitude, 0, 0);
+          const rise = Astronomy.SearchRiseSet(Astronomy.Body.Sun, observer, 1, new Date(day * DAY_MS), 1);
+          const set = rise && Astronomy.SearchRiseSet(Astronomy.Body.Sun, observer, -1, rise, 1);
+          const own = dayLengthHours(day, latitude) * 60;
+          compared++;
+          if (rise && set) {
+            const minutes = (set.date.getTime() - rise.date.getTime()) / 60_000;
+            // Near the end of an endless day a rise and its set fall on two days; the library then pairs others.
+            if (minutes > 30 && minutes < 1410)
+              expect(own, `${latitude}° on ${day}`).to.be.closeTo(minutes, LIMIT_MINUTES);
+          } else expect(own < 40 || own > 1400, `${latitude}° on ${day}: ${own}`).to.equal(true);
+        }
+      }
+    }
+    expect(compared).to.equal(26 * 12 * 13);
+  });
+
   it('does not mind the longitude by more than the day’s own change', () => {
     for (const longitude of [-179, -90, 90, 179]) {
       expect(Math.abs(dayLengthHours(FIRST, 60, longitude) - dayLengthHours(FIRST, 60)) * 60).to.be.lessThan(6);

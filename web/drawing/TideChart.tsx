@@ -2,7 +2,7 @@
  * The caseload's year as a sea: every dog's share of the work stacked into water, the salon's hours as a quay wall, doubt as
  * spray on the surface, booked visits as posts. A staff at its edge reads the level; the same figures stand in a table.
  */
-import { area, line, max, pointer, scaleLinear, scaleUtc, utcFormat } from 'd3';
+import { area, curveMonotoneX, line, max, pointer, scaleLinear, scaleUtc, utcFormat } from 'd3';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { DogTide, LearntBook } from '../../core/tide/index.ts';
 import { shortDay } from '../words/dates.ts';
@@ -153,11 +153,13 @@ export function TideChart({
     area<number>()
       .x(xOf)
       .y0((k) => y(from[k] ?? 0))
-      .y1((k) => y(to[k] ?? 0))(shown) ?? '';
+      .y1((k) => y(to[k] ?? 0))
+      .curve(curveMonotoneX)(shown) ?? '';
   const surface = (of: (k: number) => number): string =>
     line<number>()
       .x(xOf)
-      .y((k) => y(of(k)))(shown) ?? '';
+      .y((k) => y(of(k)))
+      .curve(curveMonotoneX)(shown) ?? '';
   const sea = layers.at(-1)?.to ?? new Float64Array(points.length);
   const ground = layers[0]?.from ?? new Float64Array(points.length);
   const pickedDog = dogs.find((d) => d.id === picked);
@@ -255,7 +257,8 @@ export function TideChart({
               area<number>()
                 .x(xOf)
                 .y0((q) => y(band[q]?.low ?? 0))
-                .y1((q) => y(band[q]?.high ?? 0))(shown) ?? ''
+                .y1((q) => y(band[q]?.high ?? 0))
+                .curve(curveMonotoneX)(shown) ?? ''
             }
           />
           <path className="wt-sea-edge" d={surface((q) => band[q]?.high ?? 0)} />

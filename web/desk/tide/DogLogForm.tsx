@@ -27,7 +27,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
   return (
     <section className="wt-sheet" aria-labelledby="log">
       <h2 id="log">Add to its log</h2>
-      <div className="wt-fields">
+      <div className="wt-formgrid">
         <Form.Group controlId="log-day">
           <Form.Label>Day</Form.Label>
           <Form.Control type="date" value={on} max={formatDay(day(today))} onChange={(e) => setOn(e.target.value)} />
@@ -70,7 +70,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
           It has started
         </Button>
       </div>
-      <div className="wt-fields mt-3">
+      <div className="wt-formgrid mt-3">
         <Form.Group controlId="life-kind">
           <Form.Label>Event of its life</Form.Label>
           <Form.Select

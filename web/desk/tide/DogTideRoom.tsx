@@ -13,6 +13,7 @@ import { dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { adviceText, dayMonth, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
 import { DogLogForm } from './DogLogForm.tsx';
+import './tide.css';
 
 const IF_WORDS: Readonly<Record<WhatIf, string>> = {
   'as-now': 'as things are',

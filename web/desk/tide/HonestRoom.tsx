@@ -10,6 +10,7 @@ import { useHonest } from '../../work/useTide.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { dayMonth } from '../../words/tide.ts';
 import { Weather } from './Weather.tsx';
+import './tide.css';
 
 const SIDE = 260;
 const IN = 34;

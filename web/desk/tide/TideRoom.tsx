@@ -14,6 +14,7 @@ import { useTide } from '../../work/useTide.ts';
 import { capital } from '../../words/figures.ts';
 import { currentShift, shiftText } from '../../words/tide.ts';
 import { Calls } from './Calls.tsx';
+import './tide.css';
 
 const MEASURES: readonly Measure[] = ['hours', 'grams'];
 const ORDERS = ['coat', 'owner', 'urgency'] as const;
