@@ -12,6 +12,8 @@ const PROGRAMS = ['core', 'contract', 'tsconfig.node.json', 'web', 'tests'];
 /* Long enough for a busy machine: a test that hangs is ended, a slow one is not failed. */
 const TIMEOUT_MS = '240000';
 const total = { passed: 0, failed: 0 };
+/* The demo salon takes seconds to fill: the processes of one run share it. */
+const demoFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'woolly-tide-demo-'));
 const bin = (name) => path.join(setup.ROOT, 'node_modules', '.bin', name);
 
 /* A program's end: its exit code and all it said. */
@@ -51,7 +53,7 @@ const mocha = (stage, more = []) => async () => {
       ...more,
       `tests/${stage}/**/*.test.ts`,
     ],
-    { COUNTS_FILE: counts },
+    { COUNTS_FILE: counts, DEMO_FOLDER: demoFolder },
   );
   const got = fs.existsSync(counts) ? JSON.parse(fs.readFileSync(counts, 'utf8')) : { passed: 0, failed: 0 };
   total.passed += got.passed;

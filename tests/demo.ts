@@ -1,22 +1,30 @@
-/** The demo salon, filled once for all tests of a run that want it of the same day. */
-import { writeFileSync } from 'node:fs';
+/** The demo salon, filled once for all tests of a run that want it of the same hour: processes of a run share a folder. */
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDb, stores, type Db } from '../server/db/index.ts';
 import { fillDemo } from '../server/demo/seed.ts';
 
 const HOUR_MS = 3_600_000;
 const filled = new Map<number, Buffer>();
+const shared = process.env.DEMO_FOLDER;
 
 function demoFile(nowMs: number): Buffer {
   const hour = Math.floor(nowMs / HOUR_MS);
   let bytes = filled.get(hour);
+  const file = shared && join(shared, `${hour}.sqlite`);
+  if (!bytes && file && existsSync(file)) bytes = readFileSync(file);
   if (!bytes) {
     const db = openDb(':memory:');
     fillDemo(stores(db), nowMs);
     bytes = db.serialize();
     db.close();
-    filled.set(hour, bytes);
+    if (file) {
+      // Whole or not at all: another process may look at any moment.
+      writeFileSync(`${file}.${process.pid}`, bytes);
+      renameSync(`${file}.${process.pid}`, file);
+    }
   }
+  filled.set(hour, bytes);
   return bytes;
 }
 

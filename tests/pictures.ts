@@ -31,6 +31,12 @@ const keldaCheck = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
 const juniperCheck = stage.stores.checks.latestOf('demo-juniper')?.id ?? '';
 const anchorCheck = stage.stores.checks.latestOf('demo-anchor')?.id ?? '';
 
+const learnt = async (page: Page): Promise<void> => {
+  await page.locator('.wt-tide').first().waitFor({ timeout: 300_000 });
+  await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
+};
+await picture('desk-tide', '/desk/tide', {}, learnt);
+await picture('desk-dog-tide', '/desk/dogs/demo-bollard/tide', { viewport: { width: 1280, height: 1320 } }, learnt);
 await picture('desk-dogs', '/desk/dogs');
 await picture('desk-dog', '/desk/dogs/demo-kelda');
 await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page) => {
@@ -82,8 +88,6 @@ await picture(
     await page.locator('#stairs').evaluate((el) => el.scrollIntoView());
   },
 );
-await picture('desk-next-date', '/desk/dogs/demo-bollard/next');
-await picture('desk-ahead', '/desk/ahead');
 await picture('desk-bench', '/desk/bench', {}, async (page) => {
   await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
 });

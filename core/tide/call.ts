@@ -85,7 +85,8 @@ export function callList(book: TideBook, learnt: LearntBook): readonly Call[] {
     .sort(
       (a, b) =>
         Number(b.start !== undefined) - Number(a.start !== undefined) ||
-        b.later - b.minutes - (a.later - a.minutes) ||
+        // A blow by what waiting costs; a coat that is due by how soon it is.
+        (a.start && b.start ? b.later - b.minutes - (a.later - a.minutes) : a.tide.due.likely - b.tide.due.likely) ||
         b.minutes - a.minutes ||
         a.propose - b.propose,
     );

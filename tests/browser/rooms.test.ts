@@ -21,7 +21,9 @@ async function violations(page: Page, only?: string): Promise<readonly string[]>
 async function enter(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await page.locator('h1').first().waitFor();
-  await page.waitForFunction(() => !document.querySelector('.wt-waiting') && document.fonts.status === 'loaded');
+  await page.waitForFunction(
+    () => !document.querySelector('.wt-waiting, .wt-learning') && document.fonts.status === 'loaded',
+  );
 }
 
 describe('the rooms', () => {
@@ -45,6 +47,8 @@ describe('the rooms', () => {
   after(() => stage.close());
 
   const ROOMS: readonly (readonly [string, () => string])[] = [
+    ['the tide', () => '/desk/tide?dog=demo-bollard'],
+    ['a dog’s tide', () => '/desk/dogs/demo-bollard/tide'],
     ['Dogs', () => '/desk/dogs'],
     ['a dog', () => '/desk/dogs/demo-bollard'],
     ['a new dog', () => '/desk/dogs/new'],

@@ -56,6 +56,7 @@ describe('pulses, against a statistics library and quadrature', () => {
       }),
       {
         numRuns: 3000,
+        seed: 47,
         examples: [
           [8, 0.125, 0, 30] as [number, number, number, number],
           [8, 0.124, 5, 30] as [number, number, number, number],

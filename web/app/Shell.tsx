@@ -45,7 +45,7 @@ export function Shell() {
         Skip to the room
       </a>
       <header className="wt-head">
-        <NavLink to="/desk/dogs" className="wt-mark" aria-label="Woolly Tide, to the dogs">
+        <NavLink to="/desk/tide" className="wt-mark" aria-label="Woolly Tide, to the tide">
           <img src="/mark.svg" alt="" width={30} height={30} />
           <span>Woolly Tide</span>
         </NavLink>

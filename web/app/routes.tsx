@@ -50,8 +50,8 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <Broken />,
     children: [
-      { path: '/', element: <Navigate to="/desk/dogs" replace /> },
-      { path: '/desk', element: <Navigate to="/desk/dogs" replace /> },
+      { path: '/', element: <Navigate to="/desk/tide" replace /> },
+      { path: '/desk', element: <Navigate to="/desk/tide" replace /> },
       { path: '/desk/tide', element: <TideRoom /> },
       { path: '/desk/tide/honest', element: <HonestRoom /> },
       { path: '/desk/dogs', element: <DogsRoom /> },

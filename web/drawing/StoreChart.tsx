@@ -4,7 +4,7 @@ import { useId } from 'react';
 import type { BandLine, Sighting } from '../../core/tide/index.ts';
 import './tide-chart.css';
 
-const WIDTH = 860;
+const WIDTH = 1180;
 const HEIGHT = 250;
 const EDGE = { left: 46, right: 14, top: 26, bottom: 32 };
 const FLOOR = HEIGHT - EDGE.bottom;

@@ -2,7 +2,7 @@
  * The caseload's year as a sea: every dog's share of the work stacked into water, the salon's hours as a quay wall, doubt as
  * spray on the surface, booked visits as posts. A staff at its edge reads the level; the same figures stand in a table.
  */
-import { area, curveMonotoneX, line, max, pointer, scaleLinear, scaleUtc, utcFormat } from 'd3';
+import { area, curveMonotoneX, line, max, maxIndex, pointer, scaleLinear, scaleUtc, utcFormat } from 'd3';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { DogTide, LearntBook } from '../../core/tide/index.ts';
 import { shortDay } from '../words/dates.ts';
@@ -120,7 +120,8 @@ export function TideChart({
 }: Props) {
   const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
   const svg = useRef<SVGSVGElement>(null);
-  const [cursor, setCursor] = useState(0);
+  // It opens on the fullest week.
+  const [cursor, setCursor] = useState(() => maxIndex(learnt.sea.minutes.likely) ?? 0);
   const drag = useRef<{ readonly x: number; readonly window: readonly [number, number]; moved: boolean } | undefined>(
     undefined,
   );

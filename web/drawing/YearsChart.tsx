@@ -8,7 +8,7 @@ import type { Sighting, YearLine } from '../../core/tide/index.ts';
 import { civilFromDay, dayFromCivil, day } from '../../core/quantity/index.ts';
 import './tide-chart.css';
 
-const WIDTH = 860;
+const WIDTH = 1180;
 const HEIGHT = 300;
 const EDGE = { left: 46, right: 14, top: 26, bottom: 62 };
 const FLOOR = HEIGHT - EDGE.bottom;

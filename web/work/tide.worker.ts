@@ -27,7 +27,9 @@ export type TideAsked =
       readonly dogId: string;
       readonly town: LearntBook['town'];
     }
-  | { readonly run: number; readonly kind: 'honest'; readonly book: TideBook };
+  | { readonly run: number; readonly kind: 'honest'; readonly book: TideBook }
+  /** Nobody looks any more: what was fitted so far is kept. */
+  | { readonly run: number; readonly kind: 'stop' };
 export type TideTold =
   | { readonly run: number; readonly kind: 'progress'; readonly progress: Progress }
   | { readonly run: number; readonly kind: 'dog'; readonly dog: DogTide }
@@ -69,7 +71,12 @@ let lastLearnt: { readonly book: TideBook; readonly learnt: LearntBook } | undef
 const tell = (told: TideTold): void => self.postMessage(told);
 
 self.addEventListener('message', ({ data }: MessageEvent<TideAsked>) => {
-  const { run, book } = data;
+  const { run } = data;
+  if (data.kind === 'stop') {
+    if (latest === run) latest = 0;
+    return;
+  }
+  const { book } = data;
   if (data.kind === 'story') {
     const dog = book.dogs.find((d) => d.id === data.dogId);
     if (dog) tell({ run, kind: 'story', story: dogStory(book, dog, { town: data.town }) });

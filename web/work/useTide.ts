@@ -36,8 +36,9 @@ function ask(question: Question, onTold: (told: TideTold) => void, onError: () =
   };
   w.addEventListener('message', hear);
   w.addEventListener('error', onError);
-  w.postMessage({ ...question, run });
+  w.postMessage({ ...question, run } satisfies TideAsked);
   return () => {
+    w.postMessage({ kind: 'stop', run } satisfies TideAsked);
     w.removeEventListener('message', hear);
     w.removeEventListener('error', onError);
   };

@@ -1,0 +1,96 @@
+/** The tide's figures: relearning a book, one dog anew, forecasts drawn, the sea dragged along. */
+import { execFileSync } from 'node:child_process';
+import { seededRandom } from '../core/quantity/index.ts';
+import {
+  course,
+  dogModel,
+  drawnCoats,
+  fitDog,
+  freshTown,
+  learnBook,
+  learnOne,
+  type BookDog,
+  type LearntBook,
+  type TideBook,
+} from '../core/tide/index.ts';
+import { addDays } from '../core/quantity/index.ts';
+import { makeTown, STUDY_PLACE, WORLDS } from '../study/worlds.ts';
+
+type Say = (name: string, value: number, unit: string, reference: string, ratio: number) => void;
+
+const DOGS = 300;
+
+export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number) => void) => number): void {
+  const [world] = WORLDS;
+  if (!world) throw new Error('the study has no worlds');
+  const town = makeTown(world, seededRandom(17), DOGS);
+  const book: TideBook = {
+    today: town.issue,
+    place: STUDY_PLACE,
+    openWeekdays: [1, 2, 3, 4, 5],
+    minutesPerWeek: 2400,
+    readings: [],
+    dogs: town.dogs.map((d, i): BookDog => ({
+      id: `dog-${i}`,
+      name: `Dog ${i}`,
+      owner: '',
+      dog: d.dog,
+      sightings: d.sightings.filter((s) => s.day <= town.issue),
+      minutesAt: [40, 55, 80, 110, 140],
+      rhythm: { shortest: 28, longest: 63 },
+      booked: [],
+    })),
+  };
+  const entries = book.dogs.reduce((n, d) => n + d.sightings.length, 0) / DOGS;
+  const began = performance.now();
+  const steps = learnBook(book);
+  let learnt: LearntBook | undefined;
+  while (!learnt) {
+    const step = steps.next();
+    if (step.done) learnt = step.value;
+  }
+  const whole = (performance.now() - began) / 1000;
+  say('relearn-300-dogs', whole, 's', `goal 20 s on one thread; ${entries.toPrecision(3)} entries a dog`, whole / 20);
+
+  // The dog with the longest log, after one entry more.
+  const longest = [...book.dogs].sort((a, b) => b.sightings.length - a.sightings.length)[0];
+  if (!longest) throw new Error('no dog');
+  const grown: BookDog = {
+    ...longest,
+    sightings: [...longest.sightings, { kind: 'brushed', day: book.today, amount: 'bowl' }],
+  };
+  const town2 = learnt;
+  const one = medianMs(2, () => void learnOne(book, grown, town2));
+  say('relearn-one-dog', one, 'ms', `goal 150 ms; ${grown.sightings.length} entries`, one / 150);
+
+  const model = dogModel(grown.dog, book.place, grown.sightings, book.today, addDays(book.today, 395));
+  const fit = fitDog(model, freshTown([model]).priorOf(model));
+  const coats = drawnCoats(fit, 1000);
+  const drawn = medianMs(3, () => {
+    for (const { rates, storeG } of coats) course(rates, book.today, storeG, 365);
+  });
+  const sums = medianMs(3, () => {
+    let s = 0;
+    for (let i = 0; i < 365_000; i++) s = s * 0.98 + Math.exp(-i / 365_000);
+    if (s < 0) throw new Error('never');
+  });
+  say(
+    'forecasts-1000-for-a-year',
+    drawn,
+    'ms',
+    `goal 100 ms; as many exponentials ${sums.toPrecision(3)} ms`,
+    drawn / 100,
+  );
+
+  const screen: Record<'sixty' | 'thousand', { readonly worst: number; readonly median: number }> = JSON.parse(
+    execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen-tide.ts'], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+      .at(-1) ?? '',
+  );
+  for (const [name, { worst, median }] of [
+    ['sea-60-dogs-worst-frame', screen.sixty],
+    ['sea-1000-dogs-worst-frame', screen.thousand],
+  ] as const)
+    say(name, worst, 'ms', `goal 50 ms while it is dragged; median frame ${median.toPrecision(3)} ms`, worst / 50);
+}

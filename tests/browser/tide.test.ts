@@ -1,0 +1,120 @@
+/** The tide in the browser: the sea by keys, a date in one tap and its undo, a dog's log, forecasts judged. */
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { openStage, type Stage } from './stage.ts';
+
+describe('the tide, in the browser', () => {
+  let stage: Stage;
+  let page: Page;
+  before(async () => {
+    stage = await openStage();
+    page = await stage.page();
+    await page.goto('/desk/tide');
+    // Logs are read once; afterwards this browser remembers what they came to.
+    await page.locator('.wt-tide').waitFor({ timeout: 200_000 });
+  });
+  after(() => stage.close());
+
+  const readout = (): Promise<string> => page.locator('.wt-tide-read p').innerText();
+
+  it('says how the season runs in town and stands on the fullest week', async () => {
+    expect(await page.locator('.wt-lead').innerText()).to.match(/^(Spring|Autumn) is .* in town/);
+    expect(await readout()).to.match(/of work that week \(80\s%/);
+    expect(await page.locator('.wt-tide table tbody tr').count()).to.be.greaterThan(10);
+  });
+
+  it('is walked, zoomed and turned into grams by keys, and the address remembers', async () => {
+    const day = page.getByRole('slider', { name: 'Day' });
+    const before = await readout();
+    await day.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    expect(await readout()).to.not.equal(before);
+    await page.getByRole('button', { name: 'Closer' }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/to=\d+/);
+    await page.getByRole('radio', { name: 'grams in coats' }).focus();
+    await page.keyboard.press('Space');
+    await page.waitForURL(/show=grams/);
+    await page.getByText(/g in all coats \(80/).waitFor();
+    await page.reload();
+    await page.getByText(/g in all coats \(80/).waitFor();
+    expect(await page.getByRole('progressbar').count(), 'nothing is read again').to.equal(0);
+    await page.getByRole('radio', { name: 'urgency' }).check();
+    await page.getByText('starts later').waitFor();
+    await page.goto('/desk/tide');
+  });
+
+  it('is dragged along, and a click picks a dog out of it', async () => {
+    const sea = page.locator('.wt-tide > svg');
+    await page.getByRole('button', { name: 'Closer' }).click();
+    await page.waitForURL(/to=\d+/);
+    const shown = page.url();
+    const box = await sea.boundingBox();
+    if (!box) throw new Error('no sea');
+    const y = box.y + box.height * 0.87;
+    await page.mouse.move(box.x + box.width * 0.7, y);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width * 0.4, y, { steps: 6 });
+    await page.mouse.up();
+    await page.waitForURL((url) => url.href !== shown);
+    await page.mouse.click(box.x + box.width * 0.5, y);
+    await page.waitForURL(/dog=demo-/);
+    await page.getByRole('link', { name: /’s tide$/ }).waitFor();
+    await page.goto('/desk/tide');
+  });
+
+  it('holds the proposed date in one tap, says when, and takes it back', async () => {
+    const first = page.locator('.wt-call').first();
+    const name = await first.locator('h3 a').innerText();
+    await first.getByText('Words for the owner').click();
+    expect(await first.locator('blockquote').innerText()).to.contain(name);
+    await first.getByRole('button', { name: /^Hold / }).click();
+    const note = page.getByRole('status').filter({ hasText: `${name} is down for` });
+    await note.waitFor();
+    const dog = `demo-${name.toLowerCase()}`;
+    expect(stage.stores.bookings.ofDogFrom(dog, '2000').length).to.be.greaterThan(0);
+    await note.getByRole('button', { name: 'Undo' }).click();
+    await note.waitFor({ state: 'detached' });
+    expect(stage.stores.bookings.ofDogFrom(dog, '2000')).to.have.length(0);
+  });
+
+  it('shows a dog’s years, takes a note from home, and gives it back', async () => {
+    await page.goto('/desk/dogs/demo-bollard/tide');
+    await page.getByRole('heading', { name: 'What if' }).waitFor({ timeout: 200_000 });
+    expect(await page.locator('.wt-lead').innerText()).to.match(/Spring blow .*80\s%/);
+    expect(await page.locator('.wt-ifs tbody tr').count()).to.equal(5);
+    const newest = page.getByText(/^The newest entry, of/);
+    const dated = (await newest.innerText()).match(/of (.*?),/)?.[1] ?? '';
+    const notes = stage.stores.tide.notesOf('demo-bollard').length;
+    await page.getByRole('radio', { name: 'a bowl' }).check();
+    await page.getByRole('button', { name: 'Brushed at home' }).click();
+    const mine = page.locator('.wt-log li').filter({ hasText: 'brushed, a bowl' }).first();
+    await mine.waitFor();
+    expect(stage.stores.tide.notesOf('demo-bollard')).to.have.length(notes + 1);
+    await newest.filter({ hasNotText: dated }).waitFor({ timeout: 200_000 });
+    await mine.getByRole('button', { name: /^Take back/ }).click();
+    await page.waitForFunction((n) => document.querySelectorAll('.wt-log li').length <= n + 8, notes);
+    await expectNotes(notes);
+  });
+  const expectNotes = async (n: number): Promise<void> => {
+    for (let i = 0; i < 100 && stage.stores.tide.notesOf('demo-bollard').length !== n; i++)
+      await page.waitForTimeout(50);
+    expect(stage.stores.tide.notesOf('demo-bollard')).to.have.length(n);
+  };
+
+  it('judges past forecasts, stops when it is told to, and reads the town’s temperatures', async () => {
+    await page.goto('/desk/tide/honest');
+    await page.getByText('Making past forecasts again').waitFor();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByText('Stopped.').waitFor();
+    await page.getByRole('button', { name: 'Forget all temperatures' }).click();
+    await page.getByText('No temperatures on record').waitFor();
+    await page.getByLabel(/^A file with a date/).setInputFiles({
+      name: 'town.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('2031-01-02;4.5\n2031-01-03;-2\n'),
+    });
+    await page.getByText('2 own and 0 station readings').waitFor();
+  });
+});
