@@ -9,9 +9,8 @@ import { readTideFile } from '../contract/tide.ts';
 import { parseDay, type Day } from '../core/quantity/index.ts';
 import { tideReport } from './tide.ts';
 
-const USAGE = `Usage: wt plan CASE.json
-       wt tide SALON.json [--as-of 2031-04-09]
-The formats are in docs/formats.md.`;
+const USAGE =
+  'Usage: wt plan CASE.json, or wt tide SALON.json [--as-of 2031-04-09]   (the formats are in docs/formats.md)';
 
 function refuse(sentence: string): never {
   process.stderr.write(`${sentence}\n`);

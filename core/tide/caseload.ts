@@ -20,7 +20,7 @@ import { fitDog, type Fit } from './fit.ts';
 import { DUE_LOAD_SHARE } from './next-visit.ts';
 import type { Place, TideName } from './seasons.ts';
 import type { Sighting } from './sightings.ts';
-import { fitInTown, freshTown, townAsSaid, townFrom, type SeasonShift, type Town } from './town.ts';
+import { fitInTown, freshTown, townAsSaid, townFrom, type Town } from './town.ts';
 import { warmthOf, type Reading } from './weather.ts';
 
 /** Loads, as shares of the class's full load, at which the bench says how long a visit takes. */
@@ -96,7 +96,7 @@ export interface Sea {
 
 export interface LearntBook {
   readonly from: Day;
-  readonly town: { readonly shifts: readonly SeasonShift[]; readonly offsets: Town['offsets']; readonly trust: number };
+  readonly town: Pick<Town, 'shifts' | 'offsets' | 'rest'> & { readonly trust: number };
   readonly dogs: readonly DogTide[];
   readonly sea: Sea;
 }
@@ -174,7 +174,7 @@ export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKee
   });
   return {
     from: asOf,
-    town: { shifts: town.shifts, offsets: town.offsets, trust: fits[0]?.model.trust ?? 1 },
+    town: { shifts: town.shifts, offsets: town.offsets, rest: town.rest, trust: fits[0]?.model.trust ?? 1 },
     dogs,
     sea: { grams: bandsByDay(seaG), minutes: bandsByDay(seaM.map(byWeek)) },
   };
@@ -183,7 +183,7 @@ export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKee
 /** One dog anew under what its town said before: at once, until the town itself is asked again. */
 export function learnOne(book: TideBook, dog: BookDog, before: LearntBook): DogTide {
   const model = modelOf(dog, book, book.today);
-  const town = townAsSaid(model, before.town.offsets, before.town.shifts);
+  const town = townAsSaid(model, before.town);
   const fit = fitDog(model, town.priorOf(model));
   const nowhere: readonly Float64Array[] = [];
   return lookAhead(dog, fit, town, book, book.today, nowhere, nowhere);

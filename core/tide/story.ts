@@ -107,7 +107,7 @@ const STORE_AHEAD = 180;
 export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 'town'>): DogStory {
   const today = book.today;
   const model = dogModel(dog.dog, book.place, dog.sightings, today, addDays(today, AHEAD_DAYS + 30));
-  const townFor = (m: DogModel) => townAsSaid(m, learnt.town.offsets, learnt.town.shifts);
+  const townFor = (m: DogModel) => townAsSaid(m, learnt.town);
   const fit = fitDog(model, townFor(model).priorOf(model));
   const draws = evenDraws(fit, DRAWS);
   const { years, store } = lines(fit, draws, today, dog.booked, usualTakes(dog.sightings, today));

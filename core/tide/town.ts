@@ -9,10 +9,10 @@
 import { cholesky, eigen, inverse, inverseLower, product, times } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
 import { fitDog, reweigh, startMoments, type Fit, type StartPrior } from './fit.ts';
-import type { TideName } from './seasons.ts';
+import { TIDES, type TideName } from './seasons.ts';
 
 /** Standard deviations of the parts of a start, days, and how spring and autumn go together. Guesses. */
-export const START_SD = { salon: 14, habit: 12, town: 5.5, rest: 4 } as const;
+export const START_SD = { salon: 14, habit: 12, town: 6.5, rest: 4 } as const;
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
@@ -78,7 +78,7 @@ function partsOf(shed: Shed, shared: SharedKeys, warmth: Warmth): readonly (read
 }
 
 /** Covariance of what is a dog's own in its starts: habit and rest, and the doubt of sheds of life. */
-function ownCov({ sheds, trust }: DogModel): Float64Array {
+function ownCov({ sheds, trust }: DogModel, rest: number): Float64Array {
   const n = sheds.length;
   const cov = new Float64Array(n * n);
   // Where light is a poor clock, a dog's habit is anybody's guess; two months at the equator.
@@ -86,17 +86,17 @@ function ownCov({ sheds, trust }: DogModel): Float64Array {
   for (const [i, a] of sheds.entries()) {
     for (const [j, b] of sheds.entries()) {
       if (a.tide === 'life' || b.tide === 'life') cov[i * n + j] = i === j ? a.sdDays ** 2 : 0;
-      else cov[i * n + j] = habit * (a.tide === b.tide ? 1 : TIDES_TOGETHER) + (i === j ? START_SD.rest ** 2 : 0);
+      else cov[i * n + j] = habit * (a.tide === b.tide ? 1 : TIDES_TOGETHER) + (i === j ? rest ** 2 : 0);
     }
   }
   return cov;
 }
 
 /** Prior of a dog's starts under a belief about what is shared. */
-function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief: Belief): StartPrior {
+function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief: Belief, rest: number): StartPrior {
   const n = model.sheds.length;
   const c = shared.keys.length;
-  const cov = ownCov(model);
+  const cov = ownCov(model, rest);
   const of = inverse(belief.precision, c);
   const centre = times(of, belief.pull, c);
   const parts = model.sheds.map((s) => partsOf(s, shared, warmth));
@@ -109,6 +109,46 @@ function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief:
   }
   return { mean, cov };
 }
+
+/** A start counts here where its own log tells it to so many days. */
+const KNOWN_SD = 4;
+/** The first guess counts for so many starts. */
+const REST_COUNTS = 10;
+const REST_DAYS = { least: 2, most: 9 };
+
+/** How far starts stray from habit and town in this salon: what an additive fit of dogs and seasons leaves over. */
+function restOf(fits: readonly Fit[]): number {
+  let squares = 0;
+  let freedom = 0;
+  for (const tide of TIDES) {
+    const known = fits.flatMap((fit, dog) => {
+      const { mean, cov } = startMoments(fit);
+      const n = fit.model.sheds.length;
+      return fit.model.sheds.flatMap((s, i) => {
+        const variance = cov[i * n + i] ?? Infinity;
+        return s.tide === tide && variance < KNOWN_SD ** 2 ? [{ dog, season: s.key, at: mean[i] ?? 0, variance }] : [];
+      });
+    });
+    const dogs = new Map(known.map((k) => [k.dog, 0]));
+    const seasons = new Map(known.map((k) => [k.season, 0]));
+    const left = known.length - dogs.size - seasons.size + 1;
+    if (known.length === 0 || left < 1) continue;
+    for (let round = 0; round < 20; round++) {
+      for (const dog of dogs.keys())
+        dogs.set(dog, meanOf(known.filter((k) => k.dog === dog).map((k) => k.at - (seasons.get(k.season) ?? 0))));
+      for (const key of seasons.keys())
+        seasons.set(key, meanOf(known.filter((k) => k.season === key).map((k) => k.at - (dogs.get(k.dog) ?? 0))));
+    }
+    for (const k of known) squares += (k.at - (dogs.get(k.dog) ?? 0) - (seasons.get(k.season) ?? 0)) ** 2;
+    // What the logs themselves do not know is not the dogs' straying.
+    squares -= (left / known.length) * known.reduce((t, k) => t + k.variance, 0);
+    freedom += left;
+  }
+  const variance = (REST_COUNTS * START_SD.rest ** 2 + Math.max(0, squares)) / (REST_COUNTS + freedom);
+  return Math.min(REST_DAYS.most, Math.max(REST_DAYS.least, Math.sqrt(variance)));
+}
+
+const meanOf = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
 /** A direction in which a fit moved this little from its prior says nothing. */
 const SAID_LESS = 0.9;
@@ -154,13 +194,13 @@ function transpose(a: Float64Array, n: number): Float64Array {
 }
 
 /** A dog's word about what is shared: its own habit and rest are doubt there. */
-function messageOf(fit: Fit, shared: SharedKeys, warmth: Warmth): Belief {
+function messageOf(fit: Fit, shared: SharedKeys, warmth: Warmth, rest: number): Belief {
   const { model, prior } = fit;
   const n = model.sheds.length;
   const c = shared.keys.length;
   const said = ofStarts(fit);
   // (I + ΛU)⁻¹ by U = L Lᵀ: I − ΛL (I + LᵀΛL)⁻¹ Lᵀ.
-  const l = lowerOnly(cholesky(ownCov(model), n), n);
+  const l = lowerOnly(cholesky(ownCov(model, rest), n), n);
   const lT = transpose(l, n);
   const inner = product(product(lT, said.precision, n), l, n);
   for (let i = 0; i < n; i++) inner[i * n + i] = (inner[i * n + i] ?? 0) + 1;
@@ -212,6 +252,8 @@ export interface SeasonShift {
 
 export interface Town {
   readonly warmth: Warmth;
+  /** Days by which starts here stray from habit and town, as the salon's own past seasons say. */
+  readonly rest: number;
   readonly shifts: readonly SeasonShift[];
   /** How far this salon's dogs are from the day that light sets, by tide. */
   readonly offsets: readonly { readonly tide: TideName; readonly days: number; readonly sd: number }[];
@@ -233,7 +275,10 @@ export function freshTown(models: readonly DogModel[], warmth: Warmth = {}): Tow
 }
 
 /** A town as it was told: its offsets and shifts with their doubts, taken one by one. */
-export function townAsSaid(model: DogModel, offsets: Town['offsets'], shifts: readonly SeasonShift[]): Town {
+export function townAsSaid(
+  model: DogModel,
+  { offsets, shifts, rest }: Pick<Town, 'offsets' | 'shifts' | 'rest'>,
+): Town {
   const shared = sharedKeys([model]);
   const prior = priorBelief(shared);
   const c = shared.keys.length;
@@ -251,7 +296,7 @@ export function townAsSaid(model: DogModel, offsets: Town['offsets'], shifts: re
   const precision = inverse(cov, c);
   const said = { precision, pull: times(precision, mean, c) };
   // The shifts hold the year's warmth already.
-  return { warmth: {}, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said) };
+  return { warmth: {}, rest, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said, rest) };
 }
 
 /** What the fits of a salon's dogs say together. */
@@ -268,8 +313,9 @@ function townOf(
   models: readonly DogModel[],
 ): Town {
   const base = priorBelief(shared);
+  const rest = restOf(fits);
   const c = shared.keys.length;
-  const words = new Map(fits.map((f) => [f, messageOf(f, shared, warmth)]));
+  const words = new Map(fits.map((f) => [f, messageOf(f, shared, warmth, rest)]));
   const all = [...words.values()].reduce((sum, m) => plus(sum, m), base);
   const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute) : belief);
   const heard = quiet(all);
@@ -282,6 +328,7 @@ function townOf(
   return {
     warmth,
     shared,
+    rest,
     shifts: [...seasons.values()]
       .sort((a, b) => a.usual - b.usual)
       .map(({ key, tide, year }) => {
@@ -295,7 +342,7 @@ function townOf(
     }),
     priorOf: (model, own) => {
       const word = own && words.get(own);
-      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all));
+      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), rest);
     },
   };
 }

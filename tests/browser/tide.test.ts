@@ -40,7 +40,8 @@ describe('the tide, in the browser', () => {
     await page.reload();
     await page.getByText(/g in all coats \(80/).waitFor();
     expect(await page.getByRole('progressbar').count(), 'nothing is read again').to.equal(0);
-    await page.getByRole('radio', { name: 'urgency' }).check();
+    await page.getByRole('radio', { name: 'urgency' }).click();
+    await page.waitForURL(/by=urgency/);
     await page.getByText('starts later').waitFor();
     await page.goto('/desk/tide');
   });
@@ -87,7 +88,7 @@ describe('the tide, in the browser', () => {
     const newest = page.getByText(/^The newest entry, of/);
     const dated = (await newest.innerText()).match(/of (.*?),/)?.[1] ?? '';
     const notes = stage.stores.tide.notesOf('demo-bollard').length;
-    await page.getByRole('radio', { name: 'a bowl' }).check();
+    await page.getByRole('radio', { name: 'a bowl' }).click();
     await page.getByRole('button', { name: 'Brushed at home' }).click();
     const mine = page.locator('.wt-log li').filter({ hasText: 'brushed, a bowl' }).first();
     await mine.waitFor();

@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
+import { parseDay } from '../../core/quantity/index.ts';
 import { DEFAULT_HOUSE, RULES, type Wear } from '../../core/kit/index.ts';
 import { migrate, stores } from '../../server/db/index.ts';
 import { jpegOf } from '../picture.ts';
@@ -20,14 +21,16 @@ describe('the kit and the house', () => {
   const entry = { id: 'u1', toolId: 'blade-comb', act: 'sharpened', day: '2031-04-09' };
 
   it('counts minutes and dogs of a piece from its sessions', async () => {
-    const minutes = room.db
-      .prepare<[], { n: number }>(
+    const { tools } = (await room.call('GET', '/kit')).json;
+    const { since } = tools.find((t: { id: string }) => t.id === 'steel-comb');
+    const used = room.db
+      .prepare<[number], { n: number }>(
         `SELECT count(*) AS n FROM session s, json_each(s.snapshot, '$.plan.steps') step
-         WHERE json_extract(step.value, '$.tool.id') = 'steel-comb'`,
+         WHERE json_extract(step.value, '$.tool.id') = 'steel-comb' AND s.day >= ?`,
       )
-      .get();
+      .get(parseDay(since) ?? 0);
     const comb = await wear('steel-comb');
-    expect(comb.uses).to.equal(minutes?.n);
+    expect(comb.uses).to.equal(used?.n);
     expect(comb.minutes).to.be.greaterThan(comb.uses);
     expect(comb.dogs).to.be.within(10, 36);
     expect((await wear('splitter')).minutes).to.equal(0);

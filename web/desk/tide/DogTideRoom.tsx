@@ -31,6 +31,7 @@ function WhatIfs({ story }: { story: DogStory }) {
   return (
     <section className="wt-sheet" aria-labelledby="what-if">
       <h2 id="what-if">What if</h2>
+      <div className="wt-scroll">
       <table className="wt-ifs">
         <thead>
           <tr>
@@ -59,6 +60,7 @@ function WhatIfs({ story }: { story: DogStory }) {
           ))}
         </tbody>
       </table>
+      </div>
     </section>
   );
 }
