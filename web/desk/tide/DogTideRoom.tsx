@@ -32,34 +32,34 @@ function WhatIfs({ story }: { story: DogStory }) {
     <section className="wt-sheet" aria-labelledby="what-if">
       <h2 id="what-if">What if</h2>
       <div className="wt-scroll">
-      <table className="wt-ifs">
-        <thead>
-          <tr>
-            <th>if</th>
-            <th>next visit</th>
-            <th>takes (80 %)</th>
-            <th>falls at home until then</th>
-          </tr>
-        </thead>
-        <tbody>
-          {story.whatIfs.map((w) => (
-            <tr key={w.what}>
-              <th scope="row">{IF_WORDS[w.what]}</th>
-              <td>{shortDay(w.visit)}</td>
-              <td>
-                {rounded(w.minutes.likely)}{' '}
-                <span className="wt-soft">
-                  ({rounded(w.minutes.low)}–{rounded(w.minutes.high)})
-                </span>
-              </td>
-              <td>
-                {grams(w.floorG.likely)}
-                {w.homeG.likely >= 1 && <span className="wt-soft">, {grams(w.homeG.likely)} in the brush</span>}
-              </td>
+        <table className="wt-ifs">
+          <thead>
+            <tr>
+              <th>if</th>
+              <th>next visit</th>
+              <th>takes (80 %)</th>
+              <th>falls at home until then</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {story.whatIfs.map((w) => (
+              <tr key={w.what}>
+                <th scope="row">{IF_WORDS[w.what]}</th>
+                <td>{shortDay(w.visit)}</td>
+                <td>
+                  {rounded(w.minutes.likely)}{' '}
+                  <span className="wt-soft">
+                    ({rounded(w.minutes.low)}–{rounded(w.minutes.high)})
+                  </span>
+                </td>
+                <td>
+                  {grams(w.floorG.likely)}
+                  {w.homeG.likely >= 1 && <span className="wt-soft">, {grams(w.homeG.likely)} in the brush</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       </div>
     </section>
   );
