@@ -31,20 +31,17 @@ async function panned(dogs: number): Promise<{ readonly worst: number; readonly 
   await page.getByRole('button', { name: 'Closer' }).click();
   const box = await page.locator('.wt-tide > svg').boundingBox();
   if (!box) throw new Error('no sea');
-  const frames = page.evaluate(
-    () =>
-      new Promise<number[]>((done) => {
-        const took: number[] = [];
-        let last = performance.now();
-        const next = (now: number): void => {
-          took.push(now - last);
-          last = now;
-          if (took.length < 150) requestAnimationFrame(next);
-          else done(took.slice(5));
-        };
-        requestAnimationFrame(next);
-      }),
-  );
+  // As text: a named function inside would be wrapped in what the page does not have.
+  const frames = page.evaluate<number[]>(`new Promise((done) => {
+    const took = [];
+    let last = performance.now();
+    requestAnimationFrame(function next(now) {
+      took.push(now - last);
+      last = now;
+      if (took.length < 150) requestAnimationFrame(next);
+      else done(took.slice(5));
+    });
+  })`);
   await page.mouse.move(box.x + box.width * 0.8, box.y + box.height * 0.6);
   await page.mouse.down();
   for (let i = 0; i < 90; i++) await page.mouse.move(box.x + box.width * (0.8 - 0.005 * i), box.y + box.height * 0.6);

@@ -52,6 +52,9 @@ const PROPOSAL_FREEDOM = 10;
 const PROPOSAL_WIDER = 1.1;
 const LEAST_EFFECTIVE = 25;
 const MOST_STEPS = 30;
+const FIRST_STEPS = 5;
+/** In units of log probability. */
+const WORTH_FOLLOWING = 1.5;
 const NU = WEIGHT_FREEDOM;
 
 /** Shares of the normal distribution, so many to the standard deviation: 1e-5 is near enough where slips cost 1e-2. */
@@ -196,7 +199,7 @@ interface Peak {
 }
 
 /** The most probable whitened parameters from a start, by Levenberg and Marquardt. */
-function climb(model: DogModel, white: Whitened, start: Float64Array): Peak {
+function climb(model: DogModel, white: Whitened, start: Float64Array, most = MOST_STEPS): Peak {
   const d = model.size;
   const m = model.sightings;
   const theta = new Float64Array(d);
@@ -215,7 +218,7 @@ function climb(model: DogModel, white: Whitened, start: Float64Array): Peak {
   let cost = costAt(z, reads);
   let damp = 1e-2;
   let precision: Float64Array = new Float64Array(d * d);
-  for (let step = 0; step < MOST_STEPS; step++) {
+  for (let step = 0; step < most; step++) {
     slopesOf(model, reads, slope, bend);
     white.theta(z, theta);
     model.slopes(theta, moved, byTheta);
@@ -250,7 +253,7 @@ function climb(model: DogModel, white: Whitened, start: Float64Array): Peak {
       }
       damp *= 4;
     }
-    if (gained < 1e-4) break;
+    if (gained < 1e-3) break;
   }
   return { z, cost, precision };
 }
@@ -272,8 +275,11 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
         const spread = Math.sqrt(prior.cov[i * n + i] ?? 1);
         z[g + i] = shift / spread;
       }
-      const other = climb(model, white, z);
-      if (other.cost < peak.cost - 1e-3) peak = other;
+      // A few steps show whether another story is worth following to its end.
+      const rough = climb(model, white, z, FIRST_STEPS);
+      if (rough.cost > peak.cost + WORTH_FOLLOWING) continue;
+      const other = climb(model, white, rough.z);
+      if (other.cost < peak.cost - 1e-2) peak = other;
     }
   }
   const inverseFactor = inverseLower(cholesky(peak.precision, d), d);

@@ -115,10 +115,13 @@ export function TideChart({
   nameOf,
   picked,
   onPick,
-  window: [first, last],
+  window: settled,
   onWindow,
 }: Props) {
   const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
+  // While it is dragged only the sea moves; the address follows when it is let go.
+  const [dragged, setDragged] = useState<readonly [number, number]>();
+  const [first, last] = dragged ?? settled;
   const svg = useRef<SVGSVGElement>(null);
   // It opens on the fullest week.
   const [cursor, setCursor] = useState(() => maxIndex(learnt.sea.minutes.likely) ?? 0);
@@ -219,13 +222,18 @@ export function TideChart({
           if (!d) return setCursor(Math.round(dayUnder(e)));
           const by = ((d.x - e.clientX) / (svg.current?.clientWidth ?? WIDTH)) * (d.window[1] - d.window[0]) * 1.09;
           if (Math.abs(d.x - e.clientX) > 4) d.moved = true;
-          if (d.moved) onWindow(clampWindow(d.window[0] + by, d.window[1] + by));
+          if (d.moved) setDragged(clampWindow(d.window[0] + by, d.window[1] + by));
         }}
         onPointerUp={(e) => {
           if (drag.current && !drag.current.moved) pickUnder(e);
           drag.current = undefined;
+          if (dragged) onWindow(dragged);
+          setDragged(undefined);
         }}
-        onPointerCancel={() => (drag.current = undefined)}
+        onPointerCancel={() => {
+          drag.current = undefined;
+          setDragged(undefined);
+        }}
       >
         <SeaPatterns prefix={prefix} />
         <clipPath id={`${prefix}-in`}>
