@@ -1,7 +1,8 @@
 /** What stands in one coat: months back and ahead with its band, visits as posts, what hands and scale said as marks. */
-import { area, line, max, scaleLinear, scaleUtc, utcFormat } from 'd3';
+import { area, line, max, scaleLinear, scaleUtc } from 'd3';
 import { useId } from 'react';
 import type { BandLine, Sighting } from '../../core/tide/index.ts';
+import { TimeFrame } from './TimeFrame.tsx';
 import './tide-chart.css';
 
 const WIDTH = 1180;
@@ -26,7 +27,6 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
   const days = Array.from({ length: store.likely.length }, (_, i) => i);
   const xOf = (i: number): number => x(at(store.from + i));
   const within = sightings.filter((s) => s.day >= store.from);
-  const label = utcFormat('%b');
   return (
     <figure className="wt-tide">
       <svg
@@ -35,33 +35,16 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
         aria-label="Loose grams in the coat, with its 80 % band"
         className="wt-still"
       >
-        <defs>
-          <pattern
-            id={`${prefix}-band`}
-            width="6"
-            height="6"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(60)"
-          >
-            <path className="wt-spray" d="M0,2H6" />
-          </pattern>
-        </defs>
-        {x.ticks(12).map((t) => (
-          <g key={t.getTime()}>
-            <line className="wt-stair-base" x1={x(t)} x2={x(t)} y1={EDGE.top} y2={FLOOR} />
-            <text className="wt-stair-soft" x={x(t) + 4} y={HEIGHT - 10}>
-              {label(t)}
-            </text>
-          </g>
-        ))}
-        {y.ticks(4).map((t) => (
-          <text key={t} className="wt-stair-soft" x={EDGE.left - 6} y={y(t) + 4} textAnchor="end">
-            {t}
-          </text>
-        ))}
-        <text className="wt-stair-soft" x={EDGE.left} y={14}>
-          loose grams in the coat
-        </text>
+        <TimeFrame
+          x={x}
+          y={y}
+          title="loose grams in the coat"
+          left={EDGE.left}
+          top={EDGE.top}
+          floor={FLOOR}
+          height={HEIGHT}
+          hatch={`${prefix}-band`}
+        />
         <path
           className="wt-sea-fill"
           d={

@@ -6,6 +6,7 @@ import { area, line, max, scaleLinear, scaleUtc, utcFormat } from 'd3';
 import { useId } from 'react';
 import type { Sighting, YearLine } from '../../core/tide/index.ts';
 import { civilFromDay, dayFromCivil, day } from '../../core/quantity/index.ts';
+import { TimeFrame } from './TimeFrame.tsx';
 import './tide-chart.css';
 
 const WIDTH = 1180;
@@ -57,33 +58,16 @@ export function YearsChart({ years, sightings, today }: Props) {
         aria-label={`Hair set free a day over ${years.length} years`}
         className="wt-still"
       >
-        <defs>
-          <pattern
-            id={`${prefix}-band`}
-            width="6"
-            height="6"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(60)"
-          >
-            <path className="wt-spray" d="M0,2H6" />
-          </pattern>
-        </defs>
-        {x.ticks(12).map((t) => (
-          <g key={t.getTime()}>
-            <line className="wt-stair-base" x1={x(t)} x2={x(t)} y1={EDGE.top} y2={FLOOR} />
-            <text className="wt-stair-soft" x={x(t) + 4} y={HEIGHT - 8}>
-              {month(t)}
-            </text>
-          </g>
-        ))}
-        {y.ticks(4).map((t) => (
-          <text key={t} className="wt-stair-soft" x={EDGE.left - 6} y={y(t) + 4} textAnchor="end">
-            {t}
-          </text>
-        ))}
-        <text className="wt-stair-soft" x={EDGE.left} y={14}>
-          grams set free a day
-        </text>
+        <TimeFrame
+          x={x}
+          y={y}
+          title="grams set free a day"
+          left={EDGE.left}
+          top={EDGE.top}
+          floor={FLOOR}
+          height={HEIGHT}
+          hatch={`${prefix}-band`}
+        />
         {ahead.map((l) => {
           const coming = part(l, today, Infinity);
           return (
