@@ -157,6 +157,11 @@ export function TideRoom() {
       <div className="wt-title">
         <h1>Tide</h1>
         <span className="wt-soft">who blows their coat when, and whether the week holds it</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/tide/honest">
+            How good are we
+          </Link>
+        </div>
       </div>
       <Loaded query={query}>
         {(file) =>
