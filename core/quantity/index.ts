@@ -41,6 +41,7 @@ export { normalShare, normalDensity, normalQuantile } from './normal.ts';
 export {
   cholesky,
   inverseLower,
+  transposeTimes,
   inverse,
   lowerTimes,
   solveLower,

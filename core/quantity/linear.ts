@@ -35,8 +35,8 @@ export function inverseLower(lower: Float64Array, n: number): Float64Array {
   return half;
 }
 
-/** Lᵀ L of a lower matrix. */
-function transposeTimes(half: Float64Array, n: number): Float64Array {
+/** Lᵀ L of a lower matrix: with the inverse of a precision's factor, its covariance. */
+export function transposeTimes(half: Float64Array, n: number): Float64Array {
   const result = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = i; j < n; j++) {

@@ -17,6 +17,7 @@ import {
   solveLower,
   seededRandom,
   solveUpper,
+  transposeTimes,
 } from '../quantity/index.ts';
 import { GLOBALS, GRADE, type DogModel } from './dog-model.ts';
 import { LAPSE, WEIGHT_FREEDOM } from './sightings.ts';
@@ -340,7 +341,7 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
       // Moments of few draws are rough: they are mixed with Laplace's.
       const trust = (effectiveBy[round] ?? 0) / ((effectiveBy[round] ?? 0) + 2 * d);
       const mixed = new Float64Array(d * d);
-      const laplace = covarianceOf(inverseFactor, d);
+      const laplace = transposeTimes(inverseFactor, d);
       for (let i = 0; i < d * d; i++)
         mixed[i] = (trust * (moments.cov[i] ?? 0) + (1 - trust) * (laplace[i] ?? 0)) * PROPOSAL_WIDER;
       covFactor = cholesky(mixed, d);
@@ -378,22 +379,9 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
   };
 }
 
-/** Covariance from the inverse M of its precision's factor: Mᵀ M. */
-function covarianceOf(m: Float64Array, d: number): Float64Array {
-  const cov = new Float64Array(d * d);
-  for (let i = 0; i < d; i++) {
-    for (let j = i; j < d; j++) {
-      let s = 0;
-      for (let k = j; k < d; k++) s += (m[k * d + i] ?? 0) * (m[k * d + j] ?? 0);
-      cov[i * d + j] = cov[j * d + i] = s;
-    }
-  }
-  return cov;
-}
-
 const laplaceFactor = (m: Float64Array, d: number, wider: number): Float64Array =>
   cholesky(
-    covarianceOf(m, d).map((v) => v * wider),
+    transposeTimes(m, d).map((v) => v * wider),
     d,
   );
 

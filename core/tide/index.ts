@@ -13,7 +13,7 @@ export {
   lifeLength,
   lifeSheds,
 } from './life.ts';
-export { HOME_AMOUNTS, type HomeAmount, type Sighting } from './sightings.ts';
+export { HOME_AMOUNTS, loadOfFinger, type HomeAmount, type Sighting } from './sightings.ts';
 export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, dogModel } from './dog-model.ts';
 export { type Fit, type StartPrior, fitDog } from './fit.ts';
 export { type Town, type Warmth, type SeasonShift, START_SD, freshTown, townFrom, fitInTown } from './town.ts';

@@ -72,6 +72,9 @@ function between(loads: readonly number[], grade: number): { readonly low: numbe
   };
 }
 
+/** Load, as a share of the class's full load, that a mean finger grade stands for. */
+export const loadOfFinger = (grade: number): number => Math.exp(logLoad(LOAD_BY_FINGER, grade));
+
 export const fingerBetween = (grade: number) => between(LOAD_BY_FINGER, grade);
 export const tugBetween = (grade: number) => between(TUG_LOADS, grade);
 

@@ -25,7 +25,7 @@ import {
   type StartAhead,
   type TideBook,
 } from './caseload.ts';
-import { dogModel, GLOBALS, lifeLight, type DogModel, type Global } from './dog-model.ts';
+import { dogModel, GLOBALS, lifeLight, type DogModel, type Global, type Rates } from './dog-model.ts';
 import { fitDog, type Fit } from './fit.ts';
 import { leastPercent } from './score.ts';
 import type { Sighting } from './sightings.ts';
@@ -103,6 +103,12 @@ export interface DogStory {
 const BACK_DAYS = 240;
 const STORE_AHEAD = 180;
 
+/** A draw's coat as it stands today. */
+interface CoatToday {
+  readonly rates: Rates;
+  readonly stands: number;
+}
+
 /** The story of one dog in its town. */
 export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 'town'>): DogStory {
   const today = book.today;
@@ -112,7 +118,11 @@ export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 
   const draws = evenDraws(fit, DRAWS);
   const { years, store } = lines(fit, draws, today, dog.booked, usualTakes(dog.sightings, today));
   const starts = startsOf(fit, (s) => s >= today - 60 && s <= today + AHEAD_DAYS);
-  const whatIfs = answers(book, dog, fit, draws, today);
+  const coats = Array.from(draws, (r) => ({
+    rates: model.rates(drawOf(fit, r)),
+    stands: pastCourse(fit, r, today).store.at(-1) ?? 0,
+  }));
+  const whatIfs = answers(book, dog, model, coats, today);
   const next = whatIfs[0];
   return {
     id: dog.id,
@@ -125,7 +135,7 @@ export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 
     advice: adviceOf(fit, dog.sightings, learnt),
     newest: newestOf(book, dog, starts, townFor),
     whatIfs,
-    packing: next ? packingOf(fit, draws, today, next.visit) : [],
+    packing: next ? packingOf(model, coats, today, next.visit) : [],
     nextGrams: next?.grams ?? { low: 0, likely: 0, high: 0 },
     sampled: fit.sampled,
   };
@@ -257,8 +267,13 @@ function newestOf(
 }
 
 /** Days ahead of the next visit: as booked, else when it is due. */
-function answers(book: TideBook, dog: BookDog, fit: Fit, draws: Int32Array, today: Day): readonly WhatIfAnswer[] {
-  const { model } = fit;
+function answers(
+  book: TideBook,
+  dog: BookDog,
+  model: DogModel,
+  coats: readonly CoatToday[],
+  today: Day,
+): readonly WhatIfAnswer[] {
   const since = [...model.visits.keys()].reduce((a, b) => Math.max(a, b), -Infinity);
   const booked = dog.booked.filter((b) => b >= today);
   const due = day(
@@ -277,10 +292,6 @@ function answers(book: TideBook, dog: BookDog, fit: Fit, draws: Int32Array, toda
     outdoors: { visit: next, plan: { light: lifeLight(1) / now } },
   };
   const takes = usualTakes(dog.sightings, today);
-  const coats = Array.from(draws, (r) => ({
-    rates: model.rates(drawOf(fit, r)),
-    stands: pastCourse(fit, r, today).store.at(-1) ?? 0,
-  }));
   return WHAT_IFS.map((what): WhatIfAnswer => {
     const { visit, plan } = plans[what];
     const days = Math.max(1, visit - today);
@@ -311,12 +322,10 @@ function answers(book: TideBook, dog: BookDog, fit: Fit, draws: Int32Array, toda
 const PACKED_FROM = (LOAD_BY_FINGER[2] + LOAD_BY_FINGER[3]) / 2;
 
 /** Chance that each region is packed on a day, the likeliest first. */
-function packingOf(fit: Fit, draws: Int32Array, today: Day, on: Day): readonly PackingRisk[] {
-  const { model } = fit;
-  const loads = Array.from(draws, (r) => {
-    const stands = pastCourse(fit, r, today).store.at(-1) ?? 0;
+function packingOf(model: DogModel, coats: readonly CoatToday[], today: Day, on: Day): readonly PackingRisk[] {
+  const loads = coats.map(({ rates, stands }) => {
     const days = Math.max(1, on - today);
-    return (course(model.rates(drawOf(fit, r)), today, stands, days).store[days - 1] ?? stands) / model.fullG;
+    return (course(rates, today, stands, days).store[days - 1] ?? stands) / model.fullG;
   });
   const regions = [...new Set(ZONES.map((z) => z.region))];
   return regions

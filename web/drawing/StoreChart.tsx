@@ -1,7 +1,7 @@
 /** What stands in one coat: months back and ahead with its band, visits as posts, what hands and scale said as marks. */
 import { area, line, max, scaleLinear, scaleUtc } from 'd3';
 import { useId } from 'react';
-import type { BandLine, Sighting } from '../../core/tide/index.ts';
+import { loadOfFinger, type BandLine, type Sighting } from '../../core/tide/index.ts';
 import { TimeFrame } from './TimeFrame.tsx';
 import './tide-chart.css';
 
@@ -96,7 +96,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
                 key={i}
                 className="wt-seen-touch"
                 cx={x(at(s.day)) - 4}
-                cy={y(fullG * loadOf(s.finger))}
+                cy={y(fullG * loadOfFinger(s.finger))}
                 r={3.6}
               />
             );
@@ -146,12 +146,4 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
       </div>
     </figure>
   );
-}
-
-/** Load that a mean finger grade stands for, between whole grades by logarithm. */
-const LOADS = [0.05, 0.16, 0.42, 0.75, 1];
-function loadOf(grade: number): number {
-  const low = Math.min(3, Math.floor(grade));
-  const [a, b] = [LOADS[low] ?? 0.05, LOADS[low + 1] ?? 1];
-  return Math.exp(Math.log(a) + (grade - low) * (Math.log(b) - Math.log(a)));
 }
