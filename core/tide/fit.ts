@@ -43,6 +43,8 @@ export interface Fit {
   readonly likeliest: Float64Array;
   /** Standard deviation of each parameter, in units of its prior one, by Laplace: 1 where the log says nothing. */
   readonly told: Float64Array;
+  /** What the log tells of the starts, by Laplace: their covariance in units of the prior's Cholesky factor. */
+  readonly startsTold: Float64Array;
 }
 
 const ROUNDS = 2;
@@ -291,6 +293,15 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
     for (let k = i; k < d; k++) s += (inverseFactor[k * d + i] ?? 0) ** 2;
     told[i] = Math.sqrt(s);
   }
+  const startsTold = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j < n; j++) {
+      let s = 0;
+      for (let k = g + Math.max(i, j); k < d; k++)
+        s += (inverseFactor[k * d + g + i] ?? 0) * (inverseFactor[k * d + g + j] ?? 0);
+      startsTold[i * n + j] = s;
+    }
+  }
   const likeliest = new Float64Array(d);
   white.theta(peak.z, likeliest);
 
@@ -376,6 +387,7 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
     sampled,
     likeliest,
     told,
+    startsTold,
   };
 }
 
