@@ -46,7 +46,8 @@ export const todayOf = (kept: Kept, salon: SalonRecord): Day => salonDay(kept.no
 export const recordOf = (kept: Kept, s: StoredSession): SessionRecord =>
   sessionRecord(kept.stores.sessions.events(s.id), s.snapshot.plan.steps);
 
-const worked = (kept: Kept, s: StoredSession | undefined): WorkedSession | undefined =>
+/** A stored session as core reads what was worked. */
+export const worked = (kept: Kept, s: StoredSession | undefined): WorkedSession | undefined =>
   s && { day: day(s.day), looseG: s.snapshot.looseG, record: recordOf(kept, s) };
 
 /** Outlook of one dog from its newest check, newest finished session and first booking ahead. */

@@ -4,38 +4,55 @@ import { coatCheck } from '../contract/check.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
 import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
-import { ZONE_IDS } from '../core/dog/index.ts';
+import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
 import { rhythm, touchOf, visitOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
-import type { StoredSession } from './db/sessions.ts';
-import { coreDog, planRoomOf, recordOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
+import type { CheckLine } from './db/checks.ts';
+import type { SessionLine } from './db/sessions.ts';
+import { coreDog, planRoomOf, salonOf, todayOf, worked, type Kept, type PlanRoom } from './facts.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
 type Visit = Extract<Sighting, { kind: 'visit' }> | undefined;
-/** What each session came to when it had so many events: folding years of logs takes a second. */
-const VISITS = new WeakMap<Stores, Map<string, { readonly events: number; readonly visit: Visit }>>();
-/** Minutes by load, while dog, house, kit and what the log taught are the same. */
-const MINUTES = new WeakMap<Stores, { room: string; readonly of: Map<string, readonly number[]> }>();
+type Touch = Extract<Sighting, { kind: 'touch' }> | undefined;
+/** What was reckoned from facts that have not changed since: folding years of logs takes seconds. */
+interface Reckoned {
+  /** By session: what it came to when it had so many events. */
+  readonly visits: Map<string, { readonly events: number; readonly visit: Visit }>;
+  /** By check: what it felt, as this version of it and the dog's class say. */
+  readonly touches: Map<string, { readonly as: string; readonly touch: Touch }>;
+  /** Minutes by load, while dog, house, kit and what the log taught are the same. */
+  minutes: { readonly room: string; readonly of: Map<string, readonly number[]> };
+}
+const RECKONED = new WeakMap<Stores, Reckoned>();
+function reckonedOf(stores: Stores): Reckoned {
+  const known = RECKONED.get(stores);
+  if (known) return known;
+  const made: Reckoned = { visits: new Map(), touches: new Map(), minutes: { room: '', of: new Map() } };
+  RECKONED.set(stores, made);
+  return made;
+}
 
-function visitsByDog(kept: Kept): ReadonlyMap<string, readonly Sighting[]> {
-  const { stores } = kept;
-  const known = VISITS.get(stores) ?? new Map();
-  VISITS.set(stores, known);
-  const counts = stores.sessions.eventCounts();
-  const of = (s: StoredSession): Visit => {
-    const events = counts.get(s.id) ?? 0;
-    const before = known.get(s.id);
-    if (before?.events === events) return before.visit;
-    const record = recordOf(kept, s);
-    const visit =
-      record.state === 'finished' ? visitOf({ day: day(s.day), looseG: s.snapshot.looseG, record }) : undefined;
-    known.set(s.id, { events, visit });
-    return visit;
-  };
-  const rows = stores.sessions.all().map((s) => ({ dogId: s.dogId, visit: of(s) }));
-  return new Map([...byDog(rows)].map(([id, of]) => [id, of.flatMap((r) => r.visit ?? [])]));
+function visitOfLine(kept: Kept, { id, events }: SessionLine): Visit {
+  const { visits } = reckonedOf(kept.stores);
+  const before = visits.get(id);
+  if (before?.events === events) return before.visit;
+  const session = worked(kept, kept.stores.sessions.find(id));
+  const visit = session?.record.state === 'finished' ? visitOf(session) : undefined;
+  visits.set(id, { events, visit });
+  return visit;
+}
+
+function touchOfLine({ stores }: Kept, { id, version }: CheckLine, coatClass: CoatClass): Touch {
+  const { touches } = reckonedOf(stores);
+  const as = `${version} ${coatClass}`;
+  const before = touches.get(id);
+  if (before?.as === as) return before.touch;
+  const check = stores.checks.find(id);
+  const touch = check && touchOf(coatCheck(check), coatClass);
+  touches.set(id, { as, touch });
+  return touch;
 }
 
 /** Rows by the dog they are of, in their order. */
@@ -66,8 +83,9 @@ const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
 function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[] {
   const { stores } = kept;
   const now = JSON.stringify([room.house, room.kit, stores.sessions.teachings()]);
-  let known = MINUTES.get(stores);
-  if (known?.room !== now) MINUTES.set(stores, (known = { room: now, of: new Map() }));
+  const reckoned = reckonedOf(stores);
+  if (reckoned.minutes.room !== now) reckoned.minutes = { room: now, of: new Map() };
+  const known = reckoned.minutes;
   const key = `${dog.id} ${dog.version}`;
   const before = known.of.get(key);
   if (before) return before;
@@ -92,10 +110,10 @@ export function tideFile(kept: Kept): TideFile {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const room = planRoomOf(kept);
-  const visits = visitsByDog(kept);
+  const sessions = byDog(stores.sessions.ledger());
   const notes = byDog(stores.tide.notes());
   const lives = byDog(stores.tide.lives());
-  const checks = byDog(stores.checks.all());
+  const checks = byDog(stores.checks.ledger());
   const booked = byDog(stores.bookings.between(salonInstant(today, 0, salon.timeZone), '9999'));
   const { openMinute, closeMinute } = salon.house.hours;
   return {
@@ -131,8 +149,8 @@ export function tideFile(kept: Kept): TideFile {
           ...(d.traits.includes('four-tides') && { fourTides: true }),
         },
         sightings: [
-          ...(checks.get(d.id) ?? []).flatMap((c) => touchOf(coatCheck(c), d.coatClass) ?? []),
-          ...(visits.get(d.id) ?? []),
+          ...(checks.get(d.id) ?? []).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
+          ...(sessions.get(d.id) ?? []).flatMap((s) => visitOfLine(kept, s) ?? []),
           ...(notes.get(d.id) ?? []).map(noteSighting),
         ].sort((a, b) => a.day - b.day),
         minutesAt: minutesAt(kept, d, room),

@@ -43,10 +43,12 @@ export {
   inverseLower,
   transposeTimes,
   inverse,
+  lowerOnly,
   lowerTimes,
   solveLower,
   solveUpper,
   times,
   product,
+  transpose,
   eigen,
 } from './linear.ts';

@@ -52,6 +52,19 @@ export function transposeTimes(half: Float64Array, n: number): Float64Array {
 export const inverse = (matrix: Float64Array, n: number): Float64Array =>
   transposeTimes(inverseLower(cholesky(matrix, n), n), n);
 
+/** A factor with nothing above its diagonal. */
+export function lowerOnly(factor: Float64Array, n: number): Float64Array {
+  const l = Float64Array.from(factor);
+  for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) l[i * n + j] = 0;
+  return l;
+}
+
+export function transpose(a: Float64Array, n: number): Float64Array {
+  const t = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) t[j * n + i] = a[i * n + j] ?? 0;
+  return t;
+}
+
 /** L v of a lower factor. */
 export function lowerTimes(
   lower: Float64Array,

@@ -190,7 +190,7 @@ export function learnOne(book: TideBook, dog: BookDog, before: LearntBook): DogT
 }
 
 /** Work of the seven days about each day. */
-function byWeek(perDay: Float64Array): Float64Array {
+export function byWeek(perDay: Float64Array | Float32Array): Float64Array {
   const out = new Float64Array(perDay.length);
   let sum = 0;
   for (let i = -3; i < perDay.length; i++) {

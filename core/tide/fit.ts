@@ -9,7 +9,9 @@
  */
 import {
   cholesky,
+  inverse,
   inverseLower,
+  lowerOnly,
   lowerTimes,
   normalDensity,
   normalShare,
@@ -17,7 +19,8 @@ import {
   solveLower,
   seededRandom,
   solveUpper,
-  transposeTimes,
+  product,
+  transpose,
 } from '../quantity/index.ts';
 import { GLOBALS, GRADE, type DogModel } from './dog-model.ts';
 import { LAPSE, WEIGHT_FREEDOM } from './sightings.ts';
@@ -43,8 +46,8 @@ export interface Fit {
   readonly likeliest: Float64Array;
   /** Standard deviation of each parameter, in units of its prior one, by Laplace: 1 where the log says nothing. */
   readonly told: Float64Array;
-  /** What the log tells of the starts, by Laplace: their covariance in units of the prior's Cholesky factor. */
-  readonly startsTold: Float64Array;
+  /** Laplace's precision about the peak, in whitened parameters: the starts by the Cholesky factor of their prior. */
+  readonly precision: Float64Array;
 }
 
 const ROUNDS = 2;
@@ -201,6 +204,40 @@ interface Peak {
   readonly precision: Float64Array;
 }
 
+/** Slopes this much smaller than a parameter's steepest are none: a shed speaks of its own weeks only. */
+const NO_SLOPE = 1e-7;
+
+/** I + Jᵀ B J: the posterior's curvature from slopes (a row for each parameter) and the sightings' own. */
+function curvature(jacobian: Float64Array, bend: Float64Array, d: number, m: number): Float64Array {
+  const rows = new Float64Array(d * m);
+  const first = new Int32Array(d);
+  const last = new Int32Array(d);
+  for (let k = 0; k < m; k++) {
+    const root = Math.sqrt(bend[k] ?? 0);
+    for (let i = 0; i < d; i++) rows[i * m + k] = root * (jacobian[i * m + k] ?? 0);
+  }
+  for (let i = 0; i < d; i++) {
+    let steepest = 0;
+    for (let k = 0; k < m; k++) steepest = Math.max(steepest, Math.abs(rows[i * m + k] ?? 0));
+    let [a, b] = [0, m];
+    while (a < b && Math.abs(rows[i * m + a] ?? 0) <= NO_SLOPE * steepest) a++;
+    while (b > a && Math.abs(rows[i * m + b - 1] ?? 0) <= NO_SLOPE * steepest) b--;
+    first[i] = a;
+    last[i] = b;
+  }
+  const precision = new Float64Array(d * d);
+  for (let i = 0; i < d; i++) {
+    for (let j = 0; j <= i; j++) {
+      let s = i === j ? 1 : 0;
+      const to = Math.min(last[i] ?? m, last[j] ?? m);
+      for (let k = Math.max(first[i] ?? 0, first[j] ?? 0); k < to; k++)
+        s += (rows[i * m + k] ?? 0) * (rows[j * m + k] ?? 0);
+      precision[i * d + j] = precision[j * d + i] = s;
+    }
+  }
+  return precision;
+}
+
 /** The most probable whitened parameters from a start, by Levenberg and Marquardt. */
 function climb(model: DogModel, white: Whitened, start: Float64Array, most = MOST_STEPS): Peak {
   const d = model.size;
@@ -227,17 +264,12 @@ function climb(model: DogModel, white: Whitened, start: Float64Array, most = MOS
     model.slopes(theta, moved, byTheta);
     white.slopes(byTheta, m, jacobian);
     const gradient = new Float64Array(d);
-    precision = new Float64Array(d * d);
     for (let i = 0; i < d; i++) {
       let g = z[i] ?? 0;
       for (let k = 0; k < m; k++) g -= (slope[k] ?? 0) * (jacobian[i * m + k] ?? 0);
       gradient[i] = g;
-      for (let j = 0; j <= i; j++) {
-        let s = i === j ? 1 : 0;
-        for (let k = 0; k < m; k++) s += (bend[k] ?? 0) * (jacobian[i * m + k] ?? 0) * (jacobian[j * m + k] ?? 0);
-        precision[i * d + j] = precision[j * d + i] = s;
-      }
     }
+    precision = curvature(jacobian, bend, d, m);
     let gained = 0;
     for (let tries = 0; tries < 8; tries++) {
       const damped = Float64Array.from(precision);
@@ -285,94 +317,50 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
       if (other.cost < peak.cost - 1e-2) peak = other;
     }
   }
-  const inverseFactor = inverseLower(cholesky(peak.precision, d), d);
-  // Σ = (L Lᵀ)⁻¹ = M ᵀ M with M = L⁻¹; told = root of its diagonal.
-  const told = new Float64Array(d);
-  for (let i = 0; i < d; i++) {
-    let s = 0;
-    for (let k = i; k < d; k++) s += (inverseFactor[k * d + i] ?? 0) ** 2;
-    told[i] = Math.sqrt(s);
-  }
-  const startsTold = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < n; j++) {
-      let s = 0;
-      for (let k = g + Math.max(i, j); k < d; k++)
-        s += (inverseFactor[k * d + g + i] ?? 0) * (inverseFactor[k * d + g + j] ?? 0);
-      startsTold[i * n + j] = s;
-    }
-  }
   const likeliest = new Float64Array(d);
   white.theta(peak.z, likeliest);
+  const { precision } = peak;
+  const laplace = inverse(precision, d);
 
-  const chance = normals(d);
   const total = ROUNDS * DRAWS;
   const zs = new Float64Array(total * d);
   const logs = new Float64Array(total);
-  const theta = new Float64Array(d);
-  const reads = new Float64Array(model.sightings);
-  const e = new Float64Array(d);
-  const x = new Float64Array(d);
   let centre: Float64Array = peak.z;
-  let covFactor: Float64Array = laplaceFactor(inverseFactor, d, PROPOSAL_WIDER);
+  let covFactor = cholesky(
+    laplace.map((v) => v * PROPOSAL_WIDER),
+    d,
+  );
   const weights = new Float64Array(total);
   const effectiveBy: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
-    let logDet = 0;
-    for (let i = 0; i < d; i++) logDet += Math.log(covFactor[i * d + i] ?? 1);
-    for (let r = 0; r < DRAWS; r++) {
-      const at = round * DRAWS + r;
-      const c = at * (d + PROPOSAL_FREEDOM);
-      let chi = 0;
-      for (let i = 0; i < PROPOSAL_FREEDOM; i++) chi += (chance[c + d + i] ?? 0) ** 2;
-      const stretch = Math.sqrt(PROPOSAL_FREEDOM / chi);
-      let square = 0;
-      for (let i = 0; i < d; i++) {
-        const v = (chance[c + i] ?? 0) * stretch;
-        e[i] = v;
-        square += v * v;
-      }
-      lowerTimes(covFactor, e, d, x);
-      let prior2 = 0;
-      for (let i = 0; i < d; i++) {
-        const z = (centre[i] ?? 0) + (x[i] ?? 0);
-        zs[at * d + i] = z;
-        prior2 += z * z;
-      }
-      white.theta(zs, theta, at * d);
-      model.read(theta, reads);
-      const target = -0.5 * prior2 + weigh(model, reads);
-      const proposal = -logDet - ((PROPOSAL_FREEDOM + d) / 2) * Math.log(1 + square / PROPOSAL_FREEDOM);
-      logs[at] = Number.isFinite(target) ? target - proposal : -Infinity;
-    }
+    drawRound({ model, white, centre, covFactor, round, at: round * DRAWS }, zs, logs);
     effectiveBy.push(normalise(logs, weights, round * DRAWS, DRAWS));
-    if (round + 1 < ROUNDS && (effectiveBy[round] ?? 0) >= LEAST_EFFECTIVE) {
-      const moments = momentsOf(zs, weights, d, 0, DRAWS);
-      centre = moments.mean;
-      // Moments of few draws are rough: they are mixed with Laplace's.
-      const trust = (effectiveBy[round] ?? 0) / ((effectiveBy[round] ?? 0) + 2 * d);
-      const mixed = new Float64Array(d * d);
-      const laplace = transposeTimes(inverseFactor, d);
-      for (let i = 0; i < d * d; i++)
-        mixed[i] = (trust * (moments.cov[i] ?? 0) + (1 - trust) * (laplace[i] ?? 0)) * PROPOSAL_WIDER;
-      covFactor = cholesky(mixed, d);
-    }
+    if (round + 1 < ROUNDS && (effectiveBy[round] ?? 0) >= LEAST_EFFECTIVE)
+      ({ centre, covFactor } = proposalFrom(
+        momentsOf(zs, weights, d, round * DRAWS, DRAWS),
+        laplace,
+        effectiveBy[round] ?? 0,
+      ));
   }
-  // Each round counts by what it is worth.
-  const worth = effectiveBy.reduce((a, b) => a + b, 0);
-  for (let i = 0; i < total; i++) weights[i] = (weights[i] ?? 0) * ((effectiveBy[Math.floor(i / DRAWS)] ?? 0) / worth);
+  const worth = shareByWorth(weights, effectiveBy, () => DRAWS);
   const sampled = worth >= LEAST_EFFECTIVE * ROUNDS;
   if (!sampled) {
     // Few draws carry the weight: keep to Laplace, half as wide again, and say so.
-    const wide = laplaceFactor(inverseFactor, d, 1.5 ** 2);
+    const wide = cholesky(
+      laplace.map((v) => v * 1.5 ** 2),
+      d,
+    );
+    const chance = normals(d);
+    const x = new Float64Array(d);
     for (let r = 0; r < total; r++) {
-      for (let i = 0; i < d; i++) e[i] = chance[r * (d + PROPOSAL_FREEDOM) + i] ?? 0;
-      lowerTimes(wide, e, d, x);
+      const c = r * (d + PROPOSAL_FREEDOM);
+      lowerTimes(wide, chance.subarray(c, c + d), d, x);
       for (let i = 0; i < d; i++) zs[r * d + i] = (peak.z[i] ?? 0) + (x[i] ?? 0);
       weights[r] = 1 / total;
     }
   }
   const draws = new Float64Array(total * d);
+  const theta = new Float64Array(d);
   for (let r = 0; r < total; r++) {
     white.theta(zs, theta, r * d);
     draws.set(theta, r * d);
@@ -386,16 +374,86 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
     effective: sampled ? worth : total,
     sampled,
     likeliest,
-    told,
-    startsTold,
+    told: toldOf(laplace, d),
+    precision,
   };
 }
 
-const laplaceFactor = (m: Float64Array, d: number, wider: number): Float64Array =>
-  cholesky(
-    transposeTimes(m, d).map((v) => v * wider),
-    d,
-  );
+const toldOf = (laplace: Float64Array, d: number): Float64Array =>
+  Float64Array.from({ length: d }, (_, i) => Math.sqrt(laplace[i * d + i] ?? 0));
+
+interface Round {
+  readonly model: DogModel;
+  readonly white: Whitened;
+  readonly centre: Float64Array;
+  readonly covFactor: Float64Array;
+  /** Which of the sets of deviates is used. */
+  readonly round: number;
+  /** Place of its first draw. */
+  readonly at: number;
+}
+
+/** Draws of a Student distribution in whitened parameters, and the logarithm of what each should weigh. */
+function drawRound({ model, white, centre, covFactor, round, at }: Round, zs: Float64Array, logs: Float64Array): void {
+  const d = model.size;
+  const chance = normals(d);
+  const theta = new Float64Array(d);
+  const reads = new Float64Array(model.sightings);
+  const e = new Float64Array(d);
+  const x = new Float64Array(d);
+  let logDet = 0;
+  for (let i = 0; i < d; i++) logDet += Math.log(covFactor[i * d + i] ?? 1);
+  for (let r = 0; r < DRAWS; r++) {
+    const c = (round * DRAWS + r) * (d + PROPOSAL_FREEDOM);
+    let chi = 0;
+    for (let i = 0; i < PROPOSAL_FREEDOM; i++) chi += (chance[c + d + i] ?? 0) ** 2;
+    const stretch = Math.sqrt(PROPOSAL_FREEDOM / chi);
+    let square = 0;
+    for (let i = 0; i < d; i++) {
+      const v = (chance[c + i] ?? 0) * stretch;
+      e[i] = v;
+      square += v * v;
+    }
+    lowerTimes(covFactor, e, d, x);
+    let prior2 = 0;
+    const place = (at + r) * d;
+    for (let i = 0; i < d; i++) {
+      const z = (centre[i] ?? 0) + (x[i] ?? 0);
+      zs[place + i] = z;
+      prior2 += z * z;
+    }
+    white.theta(zs, theta, place);
+    model.read(theta, reads);
+    const target = -0.5 * prior2 + weigh(model, reads);
+    const proposal = -logDet - ((PROPOSAL_FREEDOM + d) / 2) * Math.log(1 + square / PROPOSAL_FREEDOM);
+    logs[at + r] = Number.isFinite(target) ? target - proposal : -Infinity;
+  }
+}
+
+/** Where to draw next: moments of few draws are rough, so they are mixed with Laplace's. */
+function proposalFrom(
+  { mean, cov }: { readonly mean: Float64Array; readonly cov: Float64Array },
+  laplace: Float64Array,
+  effective: number,
+): { readonly centre: Float64Array; readonly covFactor: Float64Array } {
+  const d = mean.length;
+  const trust = effective / (effective + 2 * d);
+  const mixed = cov.map((v, i) => (trust * v + (1 - trust) * (laplace[i] ?? 0)) * PROPOSAL_WIDER);
+  return { centre: mean, covFactor: cholesky(mixed, d) };
+}
+
+/** Rounds of draws, each with weights that add up to 1, as one: each counts by what it is worth. Returns the sum of that. */
+function shareByWorth(
+  weights: Float64Array,
+  effectiveBy: readonly number[],
+  drawsOf: (round: number) => number,
+): number {
+  const worth = effectiveBy.reduce((a, b) => a + b, 0);
+  let at = 0;
+  for (const [round, effective] of effectiveBy.entries())
+    for (let r = 0; r < drawsOf(round); r++, at++) weights[at] = ((weights[at] ?? 0) * effective) / worth;
+  return worth;
+}
 
 /** Weights from their logarithms within a stretch, cut at mean · √n; returns what the draws are worth. */
 function normalise(logs: Float64Array, weights: Float64Array, from: number, count: number): number {
@@ -423,6 +481,9 @@ function normalise(logs: Float64Array, weights: Float64Array, from: number, coun
   return 1 / squares;
 }
 
+/** Draws that weigh less say nothing about a spread. */
+const NO_WEIGHT = 1e-8;
+
 /** Mean and covariance of weighted rows. */
 export function momentsOf(
   rows: Float64Array,
@@ -439,7 +500,7 @@ export function momentsOf(
   const cov = new Float64Array(d * d);
   for (let r = from; r < from + count; r++) {
     const w = weights[r] ?? 0;
-    if (w === 0) continue;
+    if (w < NO_WEIGHT) continue;
     for (let i = 0; i < d; i++) {
       const a = w * ((rows[r * d + i] ?? 0) - (mean[i] ?? 0));
       for (let j = 0; j <= i; j++)
@@ -459,8 +520,21 @@ export function startMoments(fit: Fit): { readonly mean: Float64Array; readonly 
   return momentsOf(rows, fit.weights, n, 0, fit.count);
 }
 
-/** The same fit under another prior of its starts, by weighing its draws anew; undefined where too few would count. */
-export function reweigh(fit: Fit, prior: StartPrior): Fit | undefined {
+/** What the log tells of the starts, by Laplace: their covariance in units of the prior's Cholesky factor. */
+export function startsTold({ model, precision }: Fit): Float64Array {
+  const n = model.sheds.length;
+  const g = GLOBALS.length;
+  const all = inverse(precision, model.size);
+  const told = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) told[i * n + j] = all[(g + i) * model.size + g + j] ?? 0;
+  return told;
+}
+
+/** Draws that a fit weighed anew must still be worth. */
+const ENOUGH_EFFECTIVE = 120;
+
+/** A fit's draws under another prior of its starts: their weights, and what they are worth. */
+function weighAnew(fit: Fit, prior: StartPrior): { readonly weights: Float64Array; readonly effective: number } {
   const n = fit.model.sheds.length;
   const d = fit.model.size;
   const [was, is] = [cholesky(fit.prior.cov, n), cholesky(prior.cov, n)];
@@ -475,5 +549,62 @@ export function reweigh(fit: Fit, prior: StartPrior): Fit | undefined {
     logs[r] = Math.log(fit.weights[r] ?? 0) + density(is, prior.mean, r * d) - density(was, fit.prior.mean, r * d);
   const weights = new Float64Array(fit.count);
   const effective = normalise(logs, weights, 0, fit.count);
-  return effective >= 120 ? { ...fit, prior, weights, effective } : undefined;
+  return { weights, effective };
+}
+
+/** The same fit under another prior of its starts, by weighing its draws anew; undefined where too few would count. */
+export function reweigh(fit: Fit, prior: StartPrior): Fit | undefined {
+  const { weights, effective } = weighAnew(fit, prior);
+  return effective >= ENOUGH_EFFECTIVE ? { ...fit, prior, weights, effective } : undefined;
+}
+
+/**
+ * A sampled fit under another prior of its starts: its draws weighed anew say where to draw a round more, and both count.
+ * Undefined where too few of them would count to say that.
+ */
+export function redraw(fit: Fit, prior: StartPrior): Fit | undefined {
+  const { model } = fit;
+  const d = model.size;
+  const known = weighAnew(fit, prior);
+  if (!fit.sampled || known.effective < LEAST_EFFECTIVE) return undefined;
+  const white = new Whitened(model, prior);
+  const precision = rewhitened(fit, prior);
+  const laplace = inverse(precision, d);
+  const total = fit.count + DRAWS;
+  const zs = new Float64Array(total * d);
+  for (let r = 0; r < fit.count; r++) zs.set(white.back(fit.draws.subarray(r * d, (r + 1) * d)), r * d);
+  const logs = new Float64Array(total);
+  const weights = new Float64Array(total);
+  weights.set(known.weights);
+  const next = proposalFrom(momentsOf(zs, known.weights, d, 0, fit.count), laplace, known.effective);
+  drawRound({ model, white, ...next, round: ROUNDS - 1, at: fit.count }, zs, logs);
+  const effectiveBy = [known.effective, normalise(logs, weights, fit.count, DRAWS)];
+  const worth = shareByWorth(weights, effectiveBy, (round) => (round === 0 ? fit.count : DRAWS));
+  if (worth < LEAST_EFFECTIVE * ROUNDS) return undefined;
+  const draws = new Float64Array(total * d);
+  draws.set(fit.draws);
+  const theta = new Float64Array(d);
+  for (let r = fit.count; r < total; r++) {
+    white.theta(zs, theta, r * d);
+    draws.set(theta, r * d);
+  }
+  return { ...fit, prior, draws, weights, count: total, effective: worth, told: toldOf(laplace, d), precision };
+}
+
+/** A fit's Laplace precision in parameters whitened by another prior of its starts: the log's curvature is the same. */
+function rewhitened({ model, prior: was, precision }: Fit, is: StartPrior): Float64Array {
+  const d = model.size;
+  const g = GLOBALS.length;
+  const n = model.sheds.length;
+  // z of old = T · z of new, and T differs from the identity in the starts only.
+  const [oldFactor, newFactor] = [inverseLower(cholesky(was.cov, n), n), lowerOnly(cholesky(is.cov, n), n)];
+  const starts = product(oldFactor, newFactor, n);
+  const t = new Float64Array(d * d);
+  for (let i = 0; i < d; i++) t[i * d + i] = 1;
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) t[(g + i) * d + g + j] = starts[i * n + j] ?? 0;
+  const curvature = Float64Array.from(precision);
+  for (let i = 0; i < d; i++) curvature[i * d + i] = (curvature[i * d + i] ?? 0) - 1;
+  const moved = product(product(transpose(t, d), curvature, d), t, d);
+  for (let i = 0; i < d; i++) moved[i * d + i] = (moved[i * d + i] ?? 0) + 1;
+  return moved;
 }

@@ -42,6 +42,7 @@ export {
   type Sea,
   type StartAhead,
   type TideBook,
+  byWeek,
   fitBook,
   learnBook,
   learnOne,

@@ -6,13 +6,13 @@
  * each dog then starts from what the other dogs said, never from its own word (leave one out). Messages are made from
  * sampled moments: Laplace's lean to one side in season.
  */
-import { cholesky, eigen, inverse, inverseLower, product, times } from '../quantity/index.ts';
+import { cholesky, eigen, inverse, inverseLower, lowerOnly, product, times, transpose } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
-import { fitDog, reweigh, startMoments, type Fit, type StartPrior } from './fit.ts';
+import { fitDog, redraw, reweigh, startMoments, startsTold, type Fit, type StartPrior } from './fit.ts';
 import { TIDES, type TideName } from './seasons.ts';
 
 /** Standard deviations of the parts of a start, days, and how spring and autumn go together. Guesses. */
-export const START_SD = { salon: 14, habit: 12, town: 6.5, rest: 4 } as const;
+export const START_SD = { salon: 16, habit: 12, town: 6, rest: 4 } as const;
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
@@ -49,7 +49,7 @@ interface Belief {
   readonly pull: Float64Array;
 }
 
-function priorBelief({ keys, at }: SharedKeys): Belief {
+function priorBelief({ keys }: SharedKeys): Belief {
   const c = keys.length;
   const cov = new Float64Array(c * c);
   const mean = new Float64Array(c);
@@ -58,9 +58,6 @@ function priorBelief({ keys, at }: SharedKeys): Belief {
     const slope = key.startsWith('slope ');
     cov[i * c + i] = (salon ? START_SD.salon : slope ? WARMTH.sd : START_SD.town) ** 2;
     if (slope) mean[i] = WARMTH.slope;
-    if (!salon) continue;
-    for (const [other, j] of at)
-      if (j !== i && other.startsWith('salon ')) cov[i * c + j] = TIDES_TOGETHER * START_SD.salon ** 2;
   }
   const precision = inverse(cov, c);
   return { precision, pull: times(precision, mean, c) };
@@ -166,7 +163,7 @@ function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: 
     n,
   );
   // Where the log speaks is Laplace's to say: moments of some hundred draws seem to know of what nobody saw.
-  const { values: told, vectors } = eigen(fit.startsTold, n);
+  const { values: told, vectors } = eigen(startsTold(fit), n);
   const sampled = product(product(m, cov, n), mT, n);
   const precision = new Float64Array(n * n);
   const pull = new Float64Array(n);
@@ -188,12 +185,6 @@ function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: 
     }
   }
   return { precision, pull };
-}
-
-function transpose(a: Float64Array, n: number): Float64Array {
-  const t = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) t[j * n + i] = a[i * n + j] ?? 0;
-  return t;
 }
 
 /** A dog's word about what is shared: its own habit and rest are doubt there. */
@@ -230,12 +221,6 @@ function messageOf(fit: Fit, shared: SharedKeys, warmth: Warmth, rest: number): 
     }
   }
   return message;
-}
-
-function lowerOnly(factor: Float64Array, n: number): Float64Array {
-  const l = Float64Array.from(factor);
-  for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) l[i * n + j] = 0;
-  return l;
 }
 
 const plus = (a: Belief, b: Belief, sign = 1): Belief => ({
@@ -368,9 +353,10 @@ function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<st
 
 /**
  * A dog's fit under what its town says. alone: its fit before it heard the town; before: a fit of the same log under an
- * earlier word of the town. Old draws are weighed anew where they reach, else it is fitted anew.
+ * earlier word of the town. Old draws are weighed anew where they reach, else a round is drawn to them, else it is fitted
+ * anew.
  */
 export function fitInTown(town: Town, alone: Fit, before = alone): Fit {
   const prior = town.priorOf(alone.model, alone);
-  return reweigh(before, prior) ?? fitDog(alone.model, prior, before.likeliest);
+  return reweigh(before, prior) ?? redraw(alone, prior) ?? fitDog(alone.model, prior, before.likeliest);
 }

@@ -27,6 +27,13 @@ interface ZoneRow {
   readonly skin: ZoneFindings['skin'] | null;
 }
 
+/** A check by what it is known by: the same version says the same. */
+export interface CheckLine {
+  readonly id: string;
+  readonly dogId: string;
+  readonly version: number;
+}
+
 /** A zone's row as findings: columns that are NULL were not tested. */
 function findings(r: ZoneRow): ZoneFindings {
   return {
@@ -54,7 +61,7 @@ export function checkStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE id = ?');
   const zonesOf = db.prepare<[string], ZoneRow>('SELECT * FROM check_zone WHERE check_id = ?');
   const ofDog = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE dog_id = ? ORDER BY day DESC, id DESC');
-  const all = db.prepare<[], Row>('SELECT * FROM coat_check ORDER BY day, id');
+  const ledger = db.prepare<[], CheckLine>('SELECT id, dog_id AS dogId, version FROM coat_check ORDER BY day, id');
   const latest = db.prepare<[], Row>(
     `SELECT * FROM (SELECT *, row_number() OVER (PARTITION BY dog_id ORDER BY day DESC, id DESC) AS n FROM coat_check)
      WHERE n = 1`,
@@ -117,7 +124,8 @@ export function checkStore(db: Db) {
       return row && record(row);
     },
     /** Every check, oldest first. */
-    all: (): readonly CheckRecord[] => all.all().map(record),
+    /** Every check without what is in it, oldest first. */
+    ledger: (): readonly CheckLine[] => ledger.all(),
     ofDog: (dogId: string): readonly CheckRecord[] => ofDog.all(dogId).map(record),
     /** The newest check of a dog. */
     latestOf: (dogId: string): CheckRecord | undefined => {

@@ -31,6 +31,13 @@ export interface StoredSession {
   readonly snapshot: PlanSnapshot;
 }
 
+/** A session and how many events it holds: they are only ever added to, so it is known by the two. */
+export interface SessionLine {
+  readonly id: string;
+  readonly dogId: string;
+  readonly events: number;
+}
+
 const event = (e: EventRow): SessionEvent => ({
   id: e.id,
   atMs: e.at_ms,
@@ -67,8 +74,9 @@ export function sessionStore(db: Db) {
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
   );
-  const counts = db.prepare<[], { readonly session_id: string; readonly n: number }>(
-    'SELECT session_id, count(*) AS n FROM session_event GROUP BY session_id',
+  const ledger = db.prepare<[], SessionLine>(
+    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+     FROM session s ORDER BY s.day, s.id`,
   );
   const teaching = db.prepare<[], { readonly n: number }>(
     "SELECT count(*) AS n FROM session_event WHERE kind IN ('finished', 'corrected')",
@@ -100,6 +108,8 @@ export function sessionStore(db: Db) {
       }
       return undefined;
     },
+    /** Every session without what is in it, oldest first. */
+    ledger: (): readonly SessionLine[] => ledger.all(),
     /** Every session, oldest first. */
     all: (): readonly StoredSession[] => all.all().map(stored),
     recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),
@@ -110,8 +120,6 @@ export function sessionStore(db: Db) {
     finished: (limit: number): readonly StoredSession[] => finished.all(limit).map(stored),
     /** Grows with every session that is finished or corrected: while it stays, so does what sessions teach. */
     teachings: (): number => teaching.get()?.n ?? 0,
-    /** How many events each session holds: they are only ever added to. */
-    eventCounts: (): ReadonlyMap<string, number> => new Map(counts.all().map((r) => [r.session_id, r.n])),
     events: (sessionId: string): readonly SessionEvent[] => events.all(sessionId).map(event),
     /** The session an event id belongs to already, if any. */
     ownerOfEvent: (eventId: string): string | undefined => eventOwner.get(eventId)?.session_id,

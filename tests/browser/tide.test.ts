@@ -47,7 +47,7 @@ describe('the tide, in the browser', () => {
   });
 
   it('is dragged along, and a click picks a dog out of it', async () => {
-    const sea = page.locator('.wt-tide > svg');
+    const sea = page.locator('.wt-tide-stage');
     await page.getByRole('button', { name: 'Closer' }).click();
     await page.waitForURL(/to=\d+/);
     const shown = page.url();

@@ -29,12 +29,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
   const within = sightings.filter((s) => s.day >= store.from);
   return (
     <figure className="wt-tide">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
-        aria-label="Loose grams in the coat, with its 80 % band"
-        className="wt-still"
-      >
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Loose grams in the coat, with its 80 % band">
         <TimeFrame
           x={x}
           y={y}

@@ -2,28 +2,19 @@
  * The caseload's year as a sea: every dog's share of the work stacked into water, the salon's hours as a quay wall, doubt as
  * spray on the surface, booked visits as posts. A staff at its edge reads the level; the same figures stand in a table.
  */
-import { area, curveMonotoneX, line, max, maxIndex, pointer, scaleLinear, scaleUtc, utcFormat } from 'd3';
-import { useEffect, useId, useMemo, useRef, useState } from 'react';
-import type { DogTide, LearntBook } from '../../core/tide/index.ts';
+import { max, maxIndex, pointer, scaleLinear, type ScaleLinear } from 'd3';
+import { memo, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { LearntBook } from '../../core/tide/index.ts';
 import { shortDay } from '../words/dates.ts';
+import { drawnAbout, Sea, seaFill, type SeaBand } from './Sea.tsx';
+import { EDGE, FLOOR, HEIGHT, stack, STEP, VIEW, WIDTH, type Measure, type SeaGroup } from './sea-levels.ts';
 import './tide-chart.css';
 
-const WIDTH = 860;
-const HEIGHT = 430;
-const EDGE = { left: 54, right: 16, top: 30, bottom: 46 };
-const FLOOR = HEIGHT - EDGE.bottom;
-const DAY_MS = 86_400_000;
-/** Days from one drawn point to the next. */
-const STEP = 3;
-/** More dogs than this are drawn as their groups only. */
-const MOST_LINES = 140;
 const SHORTEST_WINDOW = 28;
-
-export type Measure = 'hours' | 'grams';
-export interface SeaGroup {
-  readonly name: string;
-  readonly dogs: readonly DogTide[];
-}
+/** Pixels from which a press is a drag. */
+const DRAGS_FROM = 4;
+/** Names told of a day's visits. */
+const MOST_NAMES = 5;
 
 interface Props {
   readonly learnt: LearntBook;
@@ -40,70 +31,7 @@ interface Props {
   readonly onWindow: (window: readonly [number, number]) => void;
 }
 
-const at = (value: number): Date => new Date((value + 0.5) * DAY_MS);
-
-/** Sum over the seven days about a day, of the days there are. */
-function perWeek(perDay: Float32Array, i: number): number {
-  let sum = 0;
-  let n = 0;
-  for (let k = Math.max(0, i - 3); k <= Math.min(perDay.length - 1, i + 3); k++) {
-    sum += perDay[k] ?? 0;
-    n++;
-  }
-  return (sum * 7) / n;
-}
-
-/** Levels at the drawn points: after each dog, one upon the other. */
-function stack(groups: readonly SeaGroup[], measure: Measure, points: readonly number[]) {
-  const base = new Float64Array(points.length);
-  const dogs: { readonly id: string; readonly from: Float64Array; readonly to: Float64Array }[] = [];
-  const layers = groups.map(({ name, dogs: own }) => {
-    const from = Float64Array.from(base);
-    for (const d of own) {
-      const below = Float64Array.from(base);
-      for (const [k, i] of points.entries())
-        base[k] = (base[k] ?? 0) + (measure === 'grams' ? (d.wave[i] ?? 0) : perWeek(d.minutes, i) / 60);
-      dogs.push({ id: d.id, from: below, to: Float64Array.from(base) });
-    }
-    return { name, from, to: Float64Array.from(base) };
-  });
-  return { layers, dogs };
-}
-
-const PATTERNS = ['ripple', 'swell', 'dot', 'chop', 'grain', 'slant', 'plain'] as const;
-
-function SeaPatterns({ prefix }: { prefix: string }) {
-  return (
-    <defs>
-      {PATTERNS.map((p, i) => (
-        <pattern
-          key={p}
-          id={`${prefix}-sea-${i}`}
-          width={[22, 30, 10, 12, 14, 9, 20][i]}
-          height={[8, 14, 10, 9, 7, 9, 20][i]}
-          patternUnits="userSpaceOnUse"
-          patternTransform={p === 'slant' ? 'rotate(35)' : undefined}
-        >
-          <rect className={`wt-sea-${i}`} width="40" height="40" />
-          {p === 'ripple' && <path className="wt-sea-mark" d="M0,5q5.5,-4 11,0t11,0" />}
-          {p === 'swell' && <path className="wt-sea-mark" d="M0,8q7.5,-7 15,0t15,0" />}
-          {p === 'dot' && <circle className="wt-sea-dot" cx="3" cy="4" r="1.2" />}
-          {p === 'chop' && <path className="wt-sea-mark" d="M1,6l3,-3l3,3" />}
-          {p === 'grain' && <path className="wt-sea-mark" d="M0,3H6" />}
-          {p === 'slant' && <path className="wt-sea-mark" d="M0,4H9" />}
-        </pattern>
-      ))}
-      <pattern id={`${prefix}-stone`} width="34" height="12" patternUnits="userSpaceOnUse">
-        <rect className="wt-stone" width="34" height="12" />
-        <path className="wt-stone-joint" d="M0,0H34M0,6H34M8,0V6M25,6V12" />
-      </pattern>
-      <pattern id={`${prefix}-spray`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(60)">
-        <path className="wt-spray" d="M0,2H7" />
-      </pattern>
-    </defs>
-  );
-}
-
+const percent = (share: number): string => `${share * 100}%`;
 const hoursText = (v: number): string => `${v < 10 ? v.toFixed(1) : Math.round(v)} h`;
 
 export function TideChart({
@@ -115,22 +43,18 @@ export function TideChart({
   nameOf,
   picked,
   onPick,
-  window: settled,
+  window: [first, last],
   onWindow,
 }: Props) {
   const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
-  // While it is dragged only the sea moves; the address follows when it is let go.
-  const [dragged, setDragged] = useState<readonly [number, number]>();
-  const [first, last] = dragged ?? settled;
-  const svg = useRef<SVGSVGElement>(null);
+  const stage = useRef<HTMLDivElement>(null);
+  const slide = useRef<HTMLDivElement>(null);
   // It opens on the fullest week.
   const [cursor, setCursor] = useState(() => maxIndex(learnt.sea.minutes.likely) ?? 0);
-  const drag = useRef<{ readonly x: number; readonly window: readonly [number, number]; moved: boolean } | undefined>(
-    undefined,
-  );
+  const drag = useRef<{ readonly x: number; moved: boolean } | undefined>(undefined);
   const days = learnt.sea.minutes.likely.length;
   const points = useMemo(() => Array.from({ length: Math.floor(days / STEP) }, (_, k) => k * STEP), [days]);
-  const { layers, dogs } = useMemo(() => stack(groups, measure, points), [groups, measure, points]);
+  const stacked = useMemo(() => stack(groups, measure, points), [groups, measure, points]);
   const band = useMemo(() => {
     const sea = measure === 'grams' ? learnt.sea.grams : learnt.sea.minutes;
     const by = measure === 'grams' ? 1 : 60;
@@ -140,41 +64,21 @@ export function TideChart({
       high: (sea.high[i] ?? 0) / by,
     }));
   }, [learnt, measure, points]);
-  const top = Math.max(
-    1,
-    max(band, (b) => b.high) ?? 0,
-    max(layers.at(-1)?.to ?? []) ?? 0,
-    measure === 'hours' ? quayHours * 1.12 : 0,
-  );
-  const x = scaleUtc([at(learnt.from + first), at(learnt.from + last)], [EDGE.left, WIDTH - EDGE.right]);
-  const y = scaleLinear([0, top * 1.04], [FLOOR, EDGE.top]);
-  const xOf = (k: number): number => x(at(learnt.from + 1 + (points[k] ?? 0)));
-  // Only what is in view is drawn, and a point more on either side.
-  const lowest = Math.max(0, Math.floor(first / STEP) - 1);
-  const highest = Math.min(points.length - 1, Math.ceil(last / STEP) + 1);
-  const shown = Array.from({ length: Math.max(0, highest - lowest + 1) }, (_, i) => lowest + i);
-  const between = (from: Float64Array, to: Float64Array): string =>
-    area<number>()
-      .x(xOf)
-      .y0((k) => y(from[k] ?? 0))
-      .y1((k) => y(to[k] ?? 0))
-      .curve(curveMonotoneX)(shown) ?? '';
-  const surface = (of: (k: number) => number): string =>
-    line<number>()
-      .x(xOf)
-      .y((k) => y(of(k)))
-      .curve(curveMonotoneX)(shown) ?? '';
-  const sea = layers.at(-1)?.to ?? new Float64Array(points.length);
-  const ground = layers[0]?.from ?? new Float64Array(points.length);
-  const pickedDog = dogs.find((d) => d.id === picked);
   const over = measure === 'hours';
+  const y = useMemo(() => {
+    const levels = [max(band, (b) => b.high) ?? 0, max(stacked.layers.at(-1)?.to ?? []) ?? 0];
+    const top = Math.max(1, ...levels, over ? quayHours * 1.12 : 0);
+    return scaleLinear([0, top * 1.04], [FLOOR, EDGE.top]);
+  }, [band, stacked, over, quayHours]);
+  const pickedDog = stacked.dogs.find((d) => d.id === picked);
   const k = Math.min(points.length - 1, Math.max(0, Math.round(cursor / STEP)));
   const spoken = band[k];
+  const span = last - first;
 
   const clampWindow = (a: number, b: number): readonly [number, number] => {
-    const span = Math.min(days, Math.max(SHORTEST_WINDOW, b - a));
-    const from = Math.min(days - span, Math.max(0, a));
-    return [Math.round(from), Math.round(from + span)];
+    const wide = Math.min(days, Math.max(SHORTEST_WINDOW, b - a));
+    const from = Math.min(days - wide, Math.max(0, a));
+    return [Math.round(from), Math.round(from + wide)];
   };
   const zoom = (by: number, about = (first + last) / 2): void =>
     onWindow(clampWindow(about - (about - first) * by, about + (last - about) * by));
@@ -185,7 +89,7 @@ export function TideChart({
     zoomed.current = zoom;
   });
   useEffect(() => {
-    const el = svg.current;
+    const el = stage.current;
     const onWheel = (e: WheelEvent): void => {
       if (!e.ctrlKey && Math.abs(e.deltaY) < Math.abs(e.deltaX)) return;
       e.preventDefault();
@@ -195,144 +99,101 @@ export function TideChart({
     return () => el?.removeEventListener('wheel', onWheel);
   }, []);
 
-  const dayUnder = (e: React.PointerEvent): number =>
-    Math.min(days - 1, Math.max(0, x.invert(pointer(e, svg.current)[0]).getTime() / DAY_MS - learnt.from - 1.5));
+  // While it is dragged the picture moves and nothing is drawn anew; the address follows when it is let go.
+  const shift = (px: number): void => {
+    if (slide.current) slide.current.style.transform = px === 0 ? '' : `translateX(${px}px)`;
+  };
+  useLayoutEffect(() => shift(0), [first, last]);
+  /** Days by which a drag to a place moves the window, and what of it there is to show. */
+  const draggedTo = (clientX: number): readonly [number, number] => {
+    const view = ((stage.current?.clientWidth ?? WIDTH) * VIEW) / WIDTH;
+    const by = ((drag.current?.x ?? clientX) - clientX) / view;
+    const most = Math.min(days, last + span) - last;
+    const least = Math.max(0, first - span) - first;
+    const moved = Math.min(most, Math.max(least, by * span));
+    return [moved, (-moved / span) * view];
+  };
+
+  const placeUnder = (e: React.PointerEvent): readonly [number, number] => {
+    const [px, py] = pointer(e, stage.current);
+    const unit = WIDTH / (stage.current?.clientWidth ?? WIDTH);
+    const i = first + ((px * unit - EDGE.left) / VIEW) * span - 1;
+    return [Math.min(days - 1, Math.max(0, i)), y.invert(py * unit)];
+  };
   const pickUnder = (e: React.PointerEvent): void => {
-    const kk = Math.round(dayUnder(e) / STEP);
-    const level = y.invert(pointer(e, svg.current)[1]);
-    const hit = dogs.find((d) => level >= (d.from[kk] ?? 0) && level < (d.to[kk] ?? 0));
+    const [i, level] = placeUnder(e);
+    const kk = Math.round(i / STEP);
+    const hit = stacked.dogs.find((d) => level >= (d.from[kk] ?? 0) && level < (d.to[kk] ?? 0));
     onPick(hit?.id === picked ? undefined : hit?.id);
   };
 
-  const months = x.ticks(last - first > 150 ? 12 : 8);
-  const label = utcFormat(last - first > 150 ? '%b' : '%e %b');
+  const { left, width, lo, hi } = drawnAbout(first, last, days);
+  const onDay = learnt.from + 1 + k * STEP;
+  const visits = booked.filter((b) => b.day >= onDay - 1 && b.day < onDay - 1 + STEP).map((b) => b.name);
   return (
     <figure className="wt-tide">
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      <div
+        ref={stage}
+        className="wt-tide-stage"
         role="img"
-        aria-label={`The year ahead of ${dogs.length} dogs: ${measure === 'hours' ? 'hours of work a week' : 'grams in all coats'}`}
+        aria-label={`The year ahead of ${stacked.dogs.length} dogs: ${over ? 'hours of work a week' : 'grams in all coats'}`}
         onPointerDown={(e) => {
-          drag.current = { x: e.clientX, window: [first, last], moved: false };
+          drag.current = { x: e.clientX, moved: false };
           e.currentTarget.setPointerCapture(e.pointerId);
         }}
         onPointerMove={(e) => {
           const d = drag.current;
-          if (!d) return setCursor(Math.round(dayUnder(e)));
-          const by = ((d.x - e.clientX) / (svg.current?.clientWidth ?? WIDTH)) * (d.window[1] - d.window[0]) * 1.09;
-          if (Math.abs(d.x - e.clientX) > 4) d.moved = true;
-          if (d.moved) setDragged(clampWindow(d.window[0] + by, d.window[1] + by));
+          if (!d) return setCursor(Math.round(placeUnder(e)[0]));
+          if (Math.abs(d.x - e.clientX) > DRAGS_FROM) d.moved = true;
+          if (d.moved) shift(draggedTo(e.clientX)[1]);
         }}
         onPointerUp={(e) => {
-          if (drag.current && !drag.current.moved) pickUnder(e);
+          const d = drag.current;
+          if (d && !d.moved) pickUnder(e);
+          if (d?.moved) {
+            const [by] = draggedTo(e.clientX);
+            const next = clampWindow(first + by, last + by);
+            if (next[0] === first) shift(0);
+            else onWindow(next);
+          }
           drag.current = undefined;
-          if (dragged) onWindow(dragged);
-          setDragged(undefined);
         }}
         onPointerCancel={() => {
           drag.current = undefined;
-          setDragged(undefined);
+          shift(0);
         }}
       >
-        <SeaPatterns prefix={prefix} />
-        <clipPath id={`${prefix}-in`}>
-          <rect x={EDGE.left} y={0} width={WIDTH - EDGE.left - EDGE.right} height={HEIGHT} />
-        </clipPath>
-        {over && (
-          <clipPath id={`${prefix}-over`}>
-            <rect x={EDGE.left} y={0} width={WIDTH - EDGE.left - EDGE.right} height={Math.max(0, y(quayHours))} />
-          </clipPath>
-        )}
-        <g clipPath={`url(#${prefix}-in)`}>
-          {months.map((t) => (
-            <line key={t.getTime()} className="wt-stair-base" x1={x(t)} x2={x(t)} y1={EDGE.top} y2={FLOOR} />
-          ))}
-          {layers.map((l, i) => (
-            <path
-              key={l.name}
-              className="wt-sea"
-              d={between(l.from, l.to)}
-              fill={`url(#${prefix}-sea-${i % PATTERNS.length})`}
+        <div
+          className="wt-tide-view"
+          style={{ left: percent(EDGE.left / WIDTH), width: percent(VIEW / WIDTH) }}
+          aria-hidden
+        >
+          <div ref={slide} className="wt-tide-slide" style={{ left: percent(left), width: percent(width) }}>
+            <Sea
+              prefix={prefix}
+              from={learnt.from}
+              first={first}
+              last={last}
+              days={days}
+              stacked={stacked}
+              band={band}
+              y={y}
+              quay={over ? quayHours : undefined}
+              booked={booked}
+              picked={pickedDog}
             />
-          ))}
-          {dogs.length <= MOST_LINES && (
-            <path className="wt-sea-dogs" d={dogs.map((d) => surface((q) => d.to[q] ?? 0)).join('')} />
-          )}
-          <path
-            className="wt-sea-doubt"
-            fill={`url(#${prefix}-spray)`}
-            d={
-              area<number>()
-                .x(xOf)
-                .y0((q) => y(band[q]?.low ?? 0))
-                .y1((q) => y(band[q]?.high ?? 0))
-                .curve(curveMonotoneX)(shown) ?? ''
-            }
-          />
-          <path className="wt-sea-edge" d={surface((q) => band[q]?.high ?? 0)} />
-          <path className="wt-sea-surface" d={surface((q) => sea[q] ?? 0)} />
-          {over && (
-            <>
-              <rect
-                x={EDGE.left}
-                width={WIDTH - EDGE.left - EDGE.right}
-                y={y(quayHours) - 4}
-                height={12}
-                fill={`url(#${prefix}-stone)`}
-              />
-              <g clipPath={`url(#${prefix}-over)`}>
-                <path className="wt-over" d={between(ground, sea)} />
-              </g>
-            </>
-          )}
-          {pickedDog && <path className="wt-sea-picked" d={between(pickedDog.from, pickedDog.to)} />}
-          {booked.map((b, i) => (
-            <g key={`${b.day} ${b.name} ${i}`} className="wt-post">
-              <title>{`${b.name}, ${shortDay(b.day)}`}</title>
-              <path d={`M${x(at(b.day))},${FLOOR + 3}v-30`} />
-              <circle cx={x(at(b.day))} cy={FLOOR - 29} r={3.4} />
-            </g>
-          ))}
-          <line className="wt-sea-cursor" x1={xOf(k)} x2={xOf(k)} y1={EDGE.top} y2={FLOOR} />
-        </g>
-        <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
-        {months.map((t) => (
-          <text key={t.getTime()} className="wt-stair-soft" x={x(t)} y={FLOOR + 20} textAnchor="middle">
-            {label(t)}
-          </text>
-        ))}
-        <g className="wt-staff" aria-hidden>
-          <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} className="wt-staff-pole" />
-          {y
-            .ticks(10)
-            .map((t, i) =>
-              i % 2 === 0 ? null : (
-                <rect
-                  key={t}
-                  className="wt-staff-mark"
-                  x={EDGE.left - 9}
-                  width={9}
-                  y={y(t)}
-                  height={Math.max(0, y(y.ticks(10)[i - 1] ?? 0) - y(t))}
-                />
-              ),
-            )}
-          {y.ticks(5).map((t) => (
-            <text key={t} className="wt-stair-soft" x={EDGE.left - 13} y={y(t) + 4} textAnchor="end">
-              {t}
-            </text>
-          ))}
-          <text className="wt-stair-soft" x={EDGE.left - 10} y={16}>
-            {over ? 'hours of work a week' : 'grams in all coats'}
-          </text>
-        </g>
-        {over && (
-          <text className="wt-quay-word" x={WIDTH - EDGE.right - 4} y={y(quayHours) - 9} textAnchor="end">
-            quay: {hoursText(quayHours)} a week
-          </text>
-        )}
-      </svg>
+            <div
+              className="wt-sea-cursor"
+              style={{
+                left: percent((1 + k * STEP - lo) / (hi - lo)),
+                top: percent(EDGE.top / HEIGHT),
+                bottom: percent(EDGE.bottom / HEIGHT),
+              }}
+            />
+          </div>
+        </div>
+        <Staff prefix={prefix} y={y} quayHours={over ? quayHours : undefined} />
+      </div>
       <div className="wt-tide-read">
         <label>
           <span className="wt-soft">Day</span>
@@ -344,19 +205,20 @@ export function TideChart({
             step={STEP}
             value={k * STEP}
             aria-valuetext={
-              spoken &&
-              `${shortDay(learnt.from + 1 + k * STEP)}: ${over ? hoursText(spoken.likely) : `${Math.round(spoken.likely)} g`}`
+              spoken && `${shortDay(onDay)}: ${over ? hoursText(spoken.likely) : `${Math.round(spoken.likely)} g`}`
             }
             onChange={(e) => setCursor(Number(e.target.value))}
           />
         </label>
         {spoken && (
           <p>
-            <strong>{shortDay(learnt.from + 1 + k * STEP)}</strong>:{' '}
+            <strong>{shortDay(onDay)}</strong>:{' '}
             {over
               ? `${hoursText(spoken.likely)} of work that week (80 %: ${hoursText(spoken.low)}–${hoursText(spoken.high)})`
               : `${Math.round(spoken.likely)} g in all coats (80 %: ${Math.round(spoken.low)}–${Math.round(spoken.high)})`}
             {over && spoken.likely > quayHours && <span className="wt-over-word"> over the quay</span>}
+            {visits.length > 0 &&
+              ` · booked: ${visits.slice(0, MOST_NAMES).join(', ')}${visits.length > MOST_NAMES ? ` and ${visits.length - MOST_NAMES} more` : ''}`}
             {pickedDog && ` · ${nameOf(pickedDog.id)} picked out`}
           </p>
         )}
@@ -364,14 +226,14 @@ export function TideChart({
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => onWindow(clampWindow(first - (last - first) / 3, last - (last - first) / 3))}
+            onClick={() => onWindow(clampWindow(first - span / 3, last - span / 3))}
           >
             Earlier
           </button>
           <button
             type="button"
             className="btn btn-outline-primary"
-            onClick={() => onWindow(clampWindow(first + (last - first) / 3, last + (last - first) / 3))}
+            onClick={() => onWindow(clampWindow(first + span / 3, last + span / 3))}
           >
             Later
           </button>
@@ -388,42 +250,107 @@ export function TideChart({
         </div>
       </div>
       <div className="wt-key wt-sea-key">
-        {layers.map((l, i) => (
+        {stacked.layers.map((l, i) => (
           <span key={l.name}>
             <svg width="22" height="14" aria-hidden>
-              <rect className="wt-sea" width="22" height="14" fill={`url(#${prefix}-sea-${i % PATTERNS.length})`} />
+              <rect className="wt-sea" width="22" height="14" fill={seaFill(prefix, i)} />
             </svg>{' '}
             {l.name}
           </span>
         ))}
       </div>
-      <div className="visually-hidden">
-        <table>
-          <caption>{over ? 'Hours of work a week' : 'Grams in all coats'}, four weeks apart</caption>
-          <thead>
-            <tr>
-              <th>Day</th>
-              <th>Likely</th>
-              <th>80 % from</th>
-              <th>to</th>
-            </tr>
-          </thead>
-          <tbody>
-            {band.flatMap((b, q) =>
-              q % 9 === 0 ? (
-                <tr key={q}>
-                  <th>{shortDay(learnt.from + 1 + q * STEP)}</th>
-                  <td>{b.likely.toFixed(1)}</td>
-                  <td>{b.low.toFixed(1)}</td>
-                  <td>{b.high.toFixed(1)}</td>
-                </tr>
-              ) : (
-                []
-              ),
-            )}
-          </tbody>
-        </table>
-      </div>
+      <SeaTable caption={over ? 'Hours of work a week' : 'Grams in all coats'} band={band} from={learnt.from} />
     </figure>
   );
 }
+
+/** What stands still before the water: the staff that reads it, the quay wall, the floor. */
+const Staff = memo(function Staff({
+  prefix,
+  y,
+  quayHours,
+}: {
+  readonly prefix: string;
+  readonly y: ScaleLinear<number, number>;
+  readonly quayHours: number | undefined;
+}) {
+  const marks = y.ticks(10);
+  return (
+    <svg className="wt-staff" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
+      <pattern id={`${prefix}-stone`} width="34" height="12" patternUnits="userSpaceOnUse">
+        <rect className="wt-stone" width="34" height="12" />
+        <path className="wt-stone-joint" d="M0,0H34M0,6H34M8,0V6M25,6V12" />
+      </pattern>
+      {quayHours !== undefined && (
+        <rect x={EDGE.left} width={VIEW} y={y(quayHours) - 4} height={12} fill={`url(#${prefix}-stone)`} />
+      )}
+      <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+      <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} className="wt-staff-pole" />
+      {marks.map((t, i) =>
+        i % 2 === 0 ? null : (
+          <rect
+            key={t}
+            className="wt-staff-mark"
+            x={EDGE.left - 9}
+            width={9}
+            y={y(t)}
+            height={Math.max(0, y(marks[i - 1] ?? 0) - y(t))}
+          />
+        ),
+      )}
+      {y.ticks(5).map((t) => (
+        <text key={t} className="wt-stair-soft" x={EDGE.left - 13} y={y(t) + 4} textAnchor="end">
+          {t}
+        </text>
+      ))}
+      <text className="wt-stair-soft" x={EDGE.left - 10} y={16}>
+        {quayHours === undefined ? 'grams in all coats' : 'hours of work a week'}
+      </text>
+      {quayHours !== undefined && (
+        <text className="wt-quay-word" x={WIDTH - EDGE.right - 4} y={y(quayHours) - 9} textAnchor="end">
+          quay: {hoursText(quayHours)} a week
+        </text>
+      )}
+    </svg>
+  );
+});
+
+const SeaTable = memo(function SeaTable({
+  caption,
+  band,
+  from,
+}: {
+  readonly caption: string;
+  readonly band: readonly SeaBand[];
+  readonly from: number;
+}) {
+  return (
+    <div className="visually-hidden">
+      <table>
+        <caption>{caption}, four weeks apart</caption>
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Likely</th>
+            <th>80 % from</th>
+            <th>to</th>
+          </tr>
+        </thead>
+        <tbody>
+          {band.flatMap((b, q) =>
+            q % 9 === 0 ? (
+              <tr key={q}>
+                <th>{shortDay(from + 1 + q * STEP)}</th>
+                <td>{b.likely.toFixed(1)}</td>
+                <td>{b.low.toFixed(1)}</td>
+                <td>{b.high.toFixed(1)}</td>
+              </tr>
+            ) : (
+              []
+            ),
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+});

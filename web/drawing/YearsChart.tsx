@@ -52,12 +52,7 @@ export function YearsChart({ years, sightings, today }: Props) {
       .y((i) => y(l.likely[i] ?? 0))(at) ?? '';
   return (
     <figure className="wt-tide">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        role="img"
-        aria-label={`Hair set free a day over ${years.length} years`}
-        className="wt-still"
-      >
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`Hair set free a day over ${years.length} years`}>
         <TimeFrame
           x={x}
           y={y}

@@ -5,6 +5,7 @@
 import { get, set } from 'idb-keyval';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { DogStory, Honest, LearntBook, TideBook } from '../../core/tide/index.ts';
+import workerUrl from './tide.worker.ts?worker&url';
 import type { TideAsked, TideTold } from './tide.worker.ts';
 
 export interface Tide {
@@ -18,8 +19,7 @@ export interface Tide {
 
 let worker: Worker | undefined;
 let runs = 0;
-const theWorker = (): Worker =>
-  (worker ??= new Worker(new URL('./tide.worker.ts', import.meta.url), { type: 'module' }));
+const theWorker = (): Worker => (worker ??= new Worker(workerUrl, { type: 'module' }));
 function endWorker(): void {
   worker?.terminate();
   worker = undefined;
@@ -44,17 +44,18 @@ function ask(question: Question, onTold: (told: TideTold) => void, onError: () =
   };
 }
 
-/** What was worked out last, by the facts it rests on: the same facts, the same answer. */
+/** What was worked out last, by the facts it rests on and the program that read them: the same again, the same answer. */
 interface Kept<T> {
+  readonly program: string;
   readonly facts: string;
   readonly value: T;
 }
 const recall = async <T>(key: string, facts: string): Promise<T | undefined> => {
   const kept = await get<Kept<T>>(key).catch(() => undefined);
-  return kept?.facts === facts ? kept.value : undefined;
+  return kept?.program === workerUrl && kept.facts === facts ? kept.value : undefined;
 };
 const remember = <T>(key: string, facts: string, value: T): void =>
-  void set(key, { facts, value } satisfies Kept<T>).catch(() => undefined);
+  void set(key, { program: workerUrl, facts, value } satisfies Kept<T>).catch(() => undefined);
 
 interface Got<T> {
   readonly value: T | undefined;

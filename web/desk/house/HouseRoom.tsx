@@ -32,6 +32,7 @@ const RULE_WORDS = [
   ['openWeekdays', 'Open days'],
   ['hours', 'Hours'],
   ['tables', 'Tables'],
+  ['shedHoursPerWeek', 'Hours a week for this work'],
 ] as const satisfies readonly (readonly [keyof HouseRules, string])[];
 
 function EditHouse({ salon }: { salon: SalonRecord }) {
@@ -147,6 +148,27 @@ function HouseForm({
                 })
               }
             />
+          </label>
+          <label>
+            Hours a week for this work
+            <Form.Control
+              type="number"
+              min={0.5}
+              max={2000}
+              step="any"
+              placeholder="all that doors and tables give"
+              aria-describedby="quay-hint"
+              value={house.shedHoursPerWeek ?? ''}
+              onChange={(e) =>
+                setHouse({
+                  ...house,
+                  shedHoursPerWeek: e.target.value === '' ? undefined : number(e.target.value),
+                })
+              }
+            />
+            <span id="quay-hint" className="wt-soft">
+              the quay wall of the <Link to="/desk/tide">tide</Link>
+            </span>
           </label>
         </div>
       </section>

@@ -1,5 +1,5 @@
 /** Whom to call: each with its reason, the words for its owner, and a date in one tap. */
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { Call } from '../../../core/tide/index.ts';
@@ -14,7 +14,8 @@ import { dueText, ownerWords, startText } from '../../words/tide.ts';
 /** So many at first; the rest are behind a tap. */
 const AT_FIRST = 6;
 
-export function Calls({ calls, today }: { calls: readonly Call[]; today: number }) {
+/** Kept as it is while only the sea beside it moves. */
+export const Calls = memo(function Calls({ calls, today }: { calls: readonly Call[]; today: number }) {
   const [all, setAll] = useState(false);
   const hold = useHold();
   const cancel = useCancelBooking();
@@ -84,4 +85,4 @@ export function Calls({ calls, today }: { calls: readonly Call[]; today: number 
       )}
     </section>
   );
-}
+});
