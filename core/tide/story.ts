@@ -2,7 +2,7 @@
  * Decides what one dog's tide looks like to somebody who asks: its years side by side, what its log has taught and what the
  * newest entry changed, what cannot be told apart yet, and what would be if it lived or was brushed otherwise.
  */
-import { addDays, civilFromDay, clamp, day, dayFromCivil, type Day } from '../quantity/index.ts';
+import { addDays, civilFromDay, clamp, day, dayFromCivil, sum, type Day } from '../quantity/index.ts';
 import { regionRow, ZONES, type Region } from '../dog/index.ts';
 import { LOAD_BY_FINGER } from '../bench/index.ts';
 import {
@@ -10,10 +10,13 @@ import {
   course,
   drawOf,
   evenDraws,
+  inBlow,
   pastCourse,
   quantilesOf,
   startBand,
+  visitGrams,
   type Band,
+  type Course,
   type Plan,
 } from './ahead.ts';
 import {
@@ -32,6 +35,10 @@ import type { Sighting } from './sightings.ts';
 import { townAsSaid } from './town.ts';
 
 const DRAWS = 80;
+/** A dog that was never here comes in so many days. */
+const FIRST_VISIT_IN_DAYS = 14;
+/** No visit takes all that stands in a coat. */
+const MOST_TAKEN = 0.97;
 
 /** A line of days with its 80 % band; element i is day from + i. */
 export interface BandLine {
@@ -66,14 +73,14 @@ export type Advice =
 export const WHAT_IFS = ['as-now', 'skip-visit', 'brush-daily', 'indoors', 'outdoors'] as const;
 export type WhatIf = (typeof WHAT_IFS)[number];
 
-/** What would be: until its next visit falls due or comes as booked, and at that visit. */
+/** What would be: until its next visit falls due or comes as booked, at that visit, and over the year from today. */
 export interface WhatIfAnswer {
   readonly what: WhatIf;
   readonly visit: Day;
   readonly minutes: Band;
-  readonly grams: Band;
   readonly floorG: Band;
-  readonly homeG: Band;
+  readonly yearMinutes: Band;
+  readonly yearFloorG: Band;
 }
 
 export interface PackingRisk {
@@ -96,7 +103,9 @@ export interface DogStory {
   readonly newest: { readonly day: Day; readonly before: StartAhead; readonly after: StartAhead } | undefined;
   readonly whatIfs: readonly WhatIfAnswer[];
   readonly packing: readonly PackingRisk[];
-  readonly nextGrams: Band;
+  /** What the next visit's hair should weigh, before this salon's stretch; undefined before it was ever weighed. */
+  readonly nextGrams: Band | undefined;
+  readonly nextInBlow: boolean;
   readonly sampled: boolean;
 }
 
@@ -136,7 +145,8 @@ export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 
     newest: newestOf(book, dog, starts, townFor),
     whatIfs,
     packing: next ? packingOf(model, coats, today, next.visit) : [],
-    nextGrams: next?.grams ?? { low: 0, likely: 0, high: 0 },
+    nextGrams: next && weightOf(fit, dog.sightings, next.visit),
+    nextInBlow: next !== undefined && inBlow(fit, next.visit),
     sampled: fit.sampled,
   };
 }
@@ -266,7 +276,14 @@ function newestOf(
   return band && { day: day(on), before: { key: after.key, tide: after.tide, ...band }, after };
 }
 
-/** Days ahead of the next visit: as booked, else when it is due. */
+function weightOf(fit: Fit, sightings: readonly Sighting[], on: Day): Band | undefined {
+  const weighed = sightings.flatMap((s) => (s.kind === 'visit' && s.weighed ? [s.weighed.share] : []));
+  if (weighed.length === 0) return undefined;
+  const draws = visitGrams(fit, on, sum(weighed) / weighed.length);
+  return { ...bandOf(draws), likely: leastPercent(draws) };
+}
+
+/** Days ahead of the next visit: as booked, else when it is due; after it the dog comes in the middle of its rhythm. */
 function answers(
   book: TideBook,
   dog: BookDog,
@@ -276,13 +293,9 @@ function answers(
 ): readonly WhatIfAnswer[] {
   const since = [...model.visits.keys()].reduce((a, b) => Math.max(a, b), -Infinity);
   const booked = dog.booked.filter((b) => b >= today);
-  const due = day(
-    Math.max(
-      today + 1,
-      Number.isFinite(since) ? since + Math.round((dog.rhythm.shortest + dog.rhythm.longest) / 2) : today + 14,
-    ),
-  );
-  const next = booked[0] ?? due;
+  const every = Math.round((dog.rhythm.shortest + dog.rhythm.longest) / 2);
+  const next =
+    booked[0] ?? day(Math.max(today + 1, Number.isFinite(since) ? since + every : today + FIRST_VISIT_IN_DAYS));
   const now = lifeLight(dog.dog.outdoorShare);
   const plans: Readonly<Record<WhatIf, { readonly visit: Day; readonly plan: Plan }>> = {
     'as-now': { visit: next, plan: {} },
@@ -291,29 +304,24 @@ function answers(
     indoors: { visit: next, plan: { light: lifeLight(0) / now } },
     outdoors: { visit: next, plan: { light: lifeLight(1) / now } },
   };
-  const takes = usualTakes(dog.sightings, today);
+  const takes = Math.min(MOST_TAKEN, usualTakes(dog.sightings, today));
   return WHAT_IFS.map((what): WhatIfAnswer => {
     const { visit, plan } = plans[what];
     const days = Math.max(1, visit - today);
-    const minutes = new Float64Array(coats.length);
-    const grams = new Float64Array(coats.length);
-    const floor = new Float64Array(coats.length);
-    const home = new Float64Array(coats.length);
-    for (const [k, { rates, stands }] of coats.entries()) {
-      const run = course(rates, today, stands, days, plan);
-      const there = run.store[days - 1] ?? stands;
-      minutes[k] = minutesAtLoad(dog.minutesAt, there / model.fullG);
-      grams[k] = there * takes;
-      floor[k] = run.fell.reduce((a, b) => a + b, 0);
-      home[k] = run.taken.reduce((a, b) => a + b, 0);
-    }
+    const comes: number[] = [];
+    for (let d: number = visit; d <= today + AHEAD_DAYS; d += every) comes.push(d);
+    const visits = new Map(comes.map((d) => [d, takes]));
+    const runs = coats.map(({ rates, stands }) => course(rates, today, stands, AHEAD_DAYS, { ...plan, visits }));
+    const minutesOn = (run: Course, d: number): number =>
+      minutesAtLoad(dog.minutesAt, (run.store[d - today - 1] ?? 0) / (1 - takes) / model.fullG);
+    const band = (of: (run: Course) => number): Band => bandOf(Float64Array.from(runs, of));
     return {
       what,
       visit,
-      minutes: bandOf(minutes),
-      grams: { ...bandOf(grams), likely: leastPercent(grams) },
-      floorG: bandOf(floor),
-      homeG: bandOf(home),
+      minutes: band((run) => minutesOn(run, visit)),
+      floorG: band((run) => sum(run.fell.subarray(0, days))),
+      yearMinutes: band((run) => sum(comes.map((d) => minutesOn(run, d)))),
+      yearFloorG: band((run) => sum(run.fell)),
     };
   });
 }

@@ -16,6 +16,11 @@ export const START_SD = { salon: 16, habit: 12, town: 6, rest: 4 } as const;
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
+/** Degrees by which one year's weeks before a season differ from another's. Guess: some two degrees at these latitudes. */
+const WARMTH_SPREAD = 1.8;
+/** Variance of a season's shift that weather does not explain: the whole of it where nobody measured. */
+const shiftVariance = (measured: boolean): number =>
+  START_SD.town ** 2 - (measured ? (WARMTH.slope ** 2 + WARMTH.sd ** 2) * WARMTH_SPREAD ** 2 : 0);
 
 /** Warmth of the weeks before a season against the usual, degrees C, by season key; absent where nobody measured. */
 export type Warmth = Readonly<Record<string, number>>;
@@ -49,14 +54,14 @@ interface Belief {
   readonly pull: Float64Array;
 }
 
-function priorBelief({ keys }: SharedKeys): Belief {
+function priorBelief({ keys }: SharedKeys, warmth: Warmth): Belief {
   const c = keys.length;
   const cov = new Float64Array(c * c);
   const mean = new Float64Array(c);
   for (const [i, key] of keys.entries()) {
     const salon = key.startsWith('salon ');
     const slope = key.startsWith('slope ');
-    cov[i * c + i] = (salon ? START_SD.salon : slope ? WARMTH.sd : START_SD.town) ** 2;
+    cov[i * c + i] = salon ? START_SD.salon ** 2 : slope ? WARMTH.sd ** 2 : shiftVariance(warmth[key] !== undefined);
     if (slope) mean[i] = WARMTH.slope;
   }
   const precision = inverse(cov, c);
@@ -268,7 +273,7 @@ export function townAsSaid(
   { offsets, shifts, rest }: Pick<Town, 'offsets' | 'shifts' | 'rest'>,
 ): Town {
   const shared = sharedKeys([model]);
-  const prior = priorBelief(shared);
+  const prior = priorBelief(shared, {});
   const c = shared.keys.length;
   const cov = inverse(prior.precision, c);
   const mean = new Float64Array(c);
@@ -300,12 +305,12 @@ function townOf(
   mute: ReadonlySet<string> | undefined,
   models: readonly DogModel[],
 ): Town {
-  const base = priorBelief(shared);
+  const base = priorBelief(shared, warmth);
   const rest = restOf(fits);
   const c = shared.keys.length;
   const words = new Map(fits.map((f) => [f, messageOf(f, shared, warmth, rest)]));
   const all = [...words.values()].reduce((sum, m) => plus(sum, m), base);
-  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute) : belief);
+  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute, warmth) : belief);
   const heard = quiet(all);
   const cov = inverse(heard.precision, c);
   const mean = times(cov, heard.pull, c);
@@ -336,7 +341,7 @@ function townOf(
 }
 
 /** A belief in which some seasons' shifts are as before anybody spoke: marginalised out, then put back at their prior. */
-function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<string>): Belief {
+function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<string>, warmth: Warmth): Belief {
   const c = keys.length;
   const cov = inverse(belief.precision, c);
   const mean = times(cov, belief.pull, c);
@@ -344,7 +349,7 @@ function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<st
     const i = at.get(key);
     if (i === undefined) continue;
     for (let j = 0; j < c; j++) cov[i * c + j] = cov[j * c + i] = 0;
-    cov[i * c + i] = START_SD.town ** 2;
+    cov[i * c + i] = shiftVariance(warmth[key] !== undefined);
     mean[i] = 0;
   }
   const precision = inverse(cov, c);

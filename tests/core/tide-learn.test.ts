@@ -268,10 +268,13 @@ describe('a book of dogs', () => {
     const by = new Map(story.whatIfs.map((w) => [w.what, w]));
     expect(by.get('brush-daily')?.minutes.likely).to.be.at.most(by.get('as-now')?.minutes.likely ?? 0);
     expect(by.get('skip-visit')?.floorG.likely).to.be.greaterThan(by.get('as-now')?.floorG.likely ?? Infinity);
-    expect(by.get('indoors')?.grams.likely).to.be.at.most((by.get('outdoors')?.grams.likely ?? 0) + 1e-9);
+    expect(by.get('indoors')?.yearMinutes.likely).to.be.below(by.get('outdoors')?.yearMinutes.likely ?? 0);
+    expect(by.get('brush-daily')?.yearFloorG.likely).to.be.below(0.8 * (by.get('as-now')?.yearFloorG.likely ?? 0));
+    expect(story.nextGrams?.low).to.be.below(story.nextGrams?.high ?? 0);
     const bare = dogStory({ ...BOOK, dogs: [{ ...dog, sightings: [] }] }, { ...dog, sightings: [] }, LEARNT);
     expect(bare.advice).to.include.members(['first-visit-only-a-range', 'say-when-it-starts']);
     expect(bare.newest).to.equal(undefined);
+    expect(bare.nextGrams, 'nothing was ever weighed').to.equal(undefined);
   });
 
   it('judges itself by what was known then', function () {

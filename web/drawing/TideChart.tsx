@@ -71,7 +71,9 @@ export function TideChart({
     return scaleLinear([0, top * 1.04], [FLOOR, EDGE.top]);
   }, [band, stacked, over, quayHours]);
   const pickedDog = stacked.dogs.find((d) => d.id === picked);
-  const k = Math.min(points.length - 1, Math.max(0, Math.round(cursor / STEP)));
+  // A day that is out of view is not read.
+  const inView = Math.min(last - 1, Math.max(first, cursor));
+  const k = Math.min(points.length - 1, Math.max(0, Math.round(inView / STEP)));
   const spoken = band[k];
   const span = last - first;
 

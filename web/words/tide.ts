@@ -89,6 +89,13 @@ export const AMOUNT_WORDS: Readonly<Record<HomeAmount, string>> = {
 
 const factor = (v: number): string => `${percent(Math.abs(v - 1))} ${v > 1 ? 'more' : 'less'}`;
 
+/** "2 to 8 before", "3 before to 2 after". */
+function againstTown(low: number, high: number): string {
+  const [a, b] = [Math.round(low), Math.round(high)];
+  if (b <= 0) return `${-b} to ${-a} before`;
+  return a >= 0 ? `${a} to ${b} after` : `${-a} before to ${b} after`;
+}
+
 /** What a lesson says; every figure with its 80 % band. */
 export function lessonText({ what, value, low, high }: Lesson): string {
   const n = Math.round(Math.abs(value));
@@ -97,9 +104,10 @@ export function lessonText({ what, value, low, high }: Lesson): string {
     case 'spring-start':
     case 'autumn-start': {
       const season = what === 'spring-start' ? 'spring' : 'autumn';
+      const span = `80 %: ${againstTown(low, high)}`;
       return n === 0
-        ? `It starts its ${season} blow with the town (80 %: ${band} days).`
-        : `It starts its ${season} blow ${days(n)} ${value < 0 ? 'before' : 'after'} the town (80 %: ${band} days).`;
+        ? `It starts its ${season} blow with the town (${span}).`
+        : `It starts its ${season} blow ${days(n)} ${value < 0 ? 'before' : 'after'} the town (${span}).`;
     }
     case 'length':
       return `Its spring blow lasts about ${Math.round(value)} days (80 %: ${band}).`;

@@ -50,12 +50,18 @@ interface Kept<T> {
   readonly facts: string;
   readonly value: T;
 }
+const kept = async <T>(key: string): Promise<Kept<T> | undefined> => {
+  const found = await get<Kept<T>>(key).catch(() => undefined);
+  return found?.program === workerUrl ? found : undefined;
+};
 const recall = async <T>(key: string, facts: string): Promise<T | undefined> => {
-  const kept = await get<Kept<T>>(key).catch(() => undefined);
-  return kept?.program === workerUrl && kept.facts === facts ? kept.value : undefined;
+  const found = await kept<T>(key);
+  return found?.facts === facts ? found.value : undefined;
 };
 const remember = <T>(key: string, facts: string, value: T): void =>
   void set(key, { program: workerUrl, facts, value } satisfies Kept<T>).catch(() => undefined);
+
+const HONEST = 'tide-honest';
 
 interface Got<T> {
   readonly value: T | undefined;
@@ -86,10 +92,10 @@ function useAnswer<T>(
       if (!gone) setGot((now) => ({ ...now, ...more }));
     };
     put({ progress: 0, state: 'working' });
-    void recall<T>(key, facts).then((kept) => {
+    void recall<T>(key, facts).then((known) => {
       const { question: q, take: reads } = asked.current;
       if (gone || !q) return;
-      if (kept) return put({ value: kept, progress: undefined, state: 'done' });
+      if (known) return put({ value: known, progress: undefined, state: 'done' });
       hush = ask(
         q,
         (told) => {
@@ -139,9 +145,18 @@ export function useTide(book: TideBook | undefined): Tide {
 
 /** How good past forecasts were. */
 export const useHonest = (book: TideBook | undefined) =>
-  useAnswer<Honest>('tide-honest', book, book && { kind: 'honest', book }, (told) =>
+  useAnswer<Honest>(HONEST, book, book && { kind: 'honest', book }, (told) =>
     told.kind === 'honest' ? { value: told.honest, whole: true } : undefined,
   );
+
+/** How far bands of grams were last found to need stretching; undefined until the forecasts were judged on this device. */
+export function useStretch(): Honest['stretch'] | undefined {
+  const [stretch, setStretch] = useState<Honest['stretch']>();
+  useEffect(() => {
+    void kept<Honest>(HONEST).then((k) => setStretch(k?.value.stretch));
+  }, []);
+  return stretch;
+}
 
 /** One dog's story in the town as it was learnt; undefined while it is worked out. */
 export function useStory(

@@ -43,7 +43,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
           <Form.Control type="number" min={0} step={1} value={weighed} onChange={(e) => setWeighed(e.target.value)} />
         </Form.Group>
       </div>
-      <div className="wt-acts">
+      <div className="wt-acts mt-2">
         <Button
           variant="outline-primary"
           disabled={addNote.isPending}
@@ -98,7 +98,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
           </Form.Group>
         )}
       </div>
-      <div className="wt-acts">
+      <div className="wt-acts mt-2">
         <Button
           variant="outline-primary"
           disabled={addLife.isPending}

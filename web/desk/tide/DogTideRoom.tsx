@@ -3,12 +3,12 @@ import { Link, useParams } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { regionRow } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
-import { type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
+import { stretched, type Band, type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
 import { YearsChart } from '../../drawing/YearsChart.tsx';
-import { useStory, useTide } from '../../work/useTide.ts';
+import { useStory, useStretch, useTide } from '../../work/useTide.ts';
 import { dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { adviceText, dayMonth, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
@@ -27,6 +27,17 @@ const TAUGHT_BELOW = 0.85;
 
 const rounded = (minutes: number): string => minutesText(Math.round(minutes / 5) * 5);
 
+function Banded({ band, say }: { band: Band; say: (value: number) => string }) {
+  return (
+    <td>
+      {say(band.likely)}{' '}
+      <span className="wt-soft">
+        ({say(band.low)}–{say(band.high)})
+      </span>
+    </td>
+  );
+}
+
 function WhatIfs({ story }: { story: DogStory }) {
   return (
     <section className="wt-sheet" aria-labelledby="what-if">
@@ -39,6 +50,8 @@ function WhatIfs({ story }: { story: DogStory }) {
               <th>next visit</th>
               <th>takes (80 %)</th>
               <th>falls at home until then</th>
+              <th>a year on the table (80 %)</th>
+              <th>falls at home in a year (80 %)</th>
             </tr>
           </thead>
           <tbody>
@@ -46,16 +59,10 @@ function WhatIfs({ story }: { story: DogStory }) {
               <tr key={w.what}>
                 <th scope="row">{IF_WORDS[w.what]}</th>
                 <td>{shortDay(w.visit)}</td>
-                <td>
-                  {rounded(w.minutes.likely)}{' '}
-                  <span className="wt-soft">
-                    ({rounded(w.minutes.low)}–{rounded(w.minutes.high)})
-                  </span>
-                </td>
-                <td>
-                  {grams(w.floorG.likely)}
-                  {w.homeG.likely >= 1 && <span className="wt-soft">, {grams(w.homeG.likely)} in the brush</span>}
-                </td>
+                <Banded band={w.minutes} say={rounded} />
+                <td>{grams(w.floorG.likely)}</td>
+                <Banded band={w.yearMinutes} say={(m) => minutesText(Math.round(m / 30) * 30)} />
+                <Banded band={w.yearFloorG} say={(g) => grams(Math.round(g / 10) * 10)} />
               </tr>
             ))}
           </tbody>
@@ -82,6 +89,38 @@ function Newest({ story }: { story: DogStory }) {
       The newest entry, of {dateText(formatDay(newest.day))},{' '}
       {said.length === 0 ? `changed the ${shedWord(newest.after)} by less than a day.` : `${said.join(' and ')}.`}
     </p>
+  );
+}
+
+/** What the next visit should weigh, its band as wide as this salon's past visits ask, and where it may be packed. */
+function NextVisit({ story }: { story: DogStory }) {
+  const stretch = useStretch();
+  const on = day(story.whatIfs[0]?.visit ?? story.today);
+  const weight = story.nextGrams && stretched(story.nextGrams, stretch?.[story.nextInBlow ? 'blow' : 'calm'] ?? 1);
+  return (
+    <>
+      {weight && (
+        <p>
+          The visit on {shortDay(on)} should weigh {grams(weight.likely)} (80 %: {grams(weight.low)}–
+          {grams(weight.high)}).{' '}
+          {!stretch && (
+            <span className="wt-soft">
+              How well such bands hold in this salon: <Link to="/desk/tide/honest">how good are we</Link>.
+            </span>
+          )}
+        </p>
+      )}
+      {story.packing.length > 0 && (
+        <p>
+          Likely packed then:{' '}
+          {story.packing
+            .slice(0, 5)
+            .map((p) => `${regionRow(p.region).name} (${percent(p.chance)})`)
+            .join(', ')}
+          .
+        </p>
+      )}
+    </>
   );
 }
 
@@ -156,48 +195,41 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
           {tide.progress === undefined ? 'Reading its log …' : `Reading the town’s logs: ${percent(tide.progress)} …`}
         </p>
       )}
-      {story && (
-        <>
-          <p className="wt-lead">
-            {story.starts.length === 0
-              ? 'Light gives this dog hardly a season here.'
-              : story.starts
-                  .filter((s) => s.likely > story.today - 45)
-                  .slice(0, 2)
-                  .map((s) => `${capital(startText(s, story.today))} (80 %).`)
-                  .join(' ')}
-          </p>
-          <section className="wt-sheet" aria-labelledby="years">
-            <h2 id="years">Its years</h2>
-            <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
-          </section>
-          <section className="wt-sheet" aria-labelledby="coat">
-            <h2 id="coat">In the coat</h2>
-            <StoreChart
-              store={story.store}
-              sightings={dog.sightings}
-              today={story.today}
-              booked={dog.booked}
-              fullG={own?.fullG ?? 0}
-            />
-            {story.packing.length > 0 && (
-              <p>
-                On {shortDay(day(story.whatIfs[0]?.visit ?? story.today))} likely packed:{' '}
-                {story.packing
-                  .slice(0, 5)
-                  .map((p) => `${regionRow(p.region).name} (${percent(p.chance)})`)
-                  .join(', ')}
-                .
-              </p>
-            )}
-          </section>
-          <div className="wt-two">
-            <Taught story={story} />
+      <div className="wt-stack">
+        {story && (
+          <>
+            <p className="wt-lead">
+              {story.starts.length === 0
+                ? 'Light gives this dog hardly a season here.'
+                : story.starts
+                    .filter((s) => s.likely > story.today - 45)
+                    .slice(0, 2)
+                    .map((s) => `${capital(startText(s, story.today))} (80 %).`)
+                    .join(' ')}
+            </p>
+            <section className="wt-sheet" aria-labelledby="years">
+              <h2 id="years">Its years</h2>
+              <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
+            </section>
+            <section className="wt-sheet" aria-labelledby="coat">
+              <h2 id="coat">In the coat</h2>
+              <StoreChart
+                store={story.store}
+                sightings={dog.sightings}
+                today={story.today}
+                booked={dog.booked}
+                fullG={own?.fullG ?? 0}
+              />
+              <NextVisit story={story} />
+            </section>
             <WhatIfs story={story} />
-          </div>
-        </>
-      )}
-      <DogLogForm dogId={dogId} today={file.today} />
+          </>
+        )}
+        <div className="wt-two">
+          {story && <Taught story={story} />}
+          <DogLogForm dogId={dogId} today={file.today} />
+        </div>
+      </div>
     </>
   );
 }

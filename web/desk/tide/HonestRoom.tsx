@@ -12,27 +12,30 @@ import { dayMonth } from '../../words/tide.ts';
 import { Weather } from './Weather.tsx';
 import './tide.css';
 
-const SIDE = 260;
-const IN = 34;
+const SIDE = 360;
+const IN = 58;
 /** Fewer starts than this say little. */
 const FEW = 12;
+/** Shares held by 80 % bands beyond which they are said to be too wide or too narrow. */
+const WIDE = 0.9;
+const NARROW = 0.7;
 
 function Calibration({ summary }: { summary: HonestSummary }) {
-  const s = scaleLinear([0, 1], [IN, SIDE - 12]);
+  const s = scaleLinear([0, 1], [IN, SIDE - 24]);
   const y = (v: number): number => SIDE - s(v);
   return (
-    <figure className="wt-chart">
+    <figure className="wt-chart wt-calibration">
       <svg viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label="Share held by bands of each width">
         <line className="wt-stair-base" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
         <line className="wt-stair-base" x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
         <line className="wt-sea-edge" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
         {[0, 0.5, 1].map((t) => (
           <g key={t}>
-            <text className="wt-stair-soft" x={s(t)} y={SIDE - 14} textAnchor="middle">
+            <text className="wt-stair-soft" x={s(t)} y={SIDE - IN + 22} textAnchor="middle">
               {percent(t)}
             </text>
-            <text className="wt-stair-soft" x={s(0) - 4} y={y(t) + 4} textAnchor="end">
-              {Math.round(t * 100)}
+            <text className="wt-stair-soft" x={s(0) - 8} y={y(t) + 4} textAnchor="end">
+              {percent(t)}
             </text>
           </g>
         ))}
@@ -86,7 +89,8 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
           <h2 id="bands">Do the bands keep their word?</h2>
           <Calibration summary={s} />
           <p>
-            {percent(s.held)} of {s.starts} starts fell within their 80 % band.
+            {percent(s.held)} of {s.starts} starts fell within their 80 % band
+            {s.held > WIDE ? ', wider than they need be' : s.held < NARROW ? ', narrower than they should be' : ''}.
           </p>
         </section>
         <section className="wt-sheet" aria-labelledby="grams">
@@ -160,8 +164,10 @@ export function HonestRoom() {
           </Link>
         </div>
       </div>
-      <Loaded query={query}>{(file) => <Judged file={file} />}</Loaded>
-      <Weather />
+      <div className="wt-stack">
+        <Loaded query={query}>{(file) => <Judged file={file} />}</Loaded>
+        <Weather />
+      </div>
     </>
   );
 }
