@@ -121,7 +121,7 @@ export function bandOf(values: Float64Array): Band {
 }
 
 /** A blow is no gamma density: days by which its tenth may lie off where one would have it. Guess, held by the study. */
-const SHAPE_SD_DAYS = 2;
+const SHAPE_SD_DAYS = 2.5;
 
 /** The normal deviate of one draw among many: spread evenly, in an order that has nothing to do with the draws'. */
 const spread = (i: number, count: number): number => normalQuantile((((i * 157) % count) + 0.5) / count);

@@ -96,7 +96,7 @@ export interface Sea {
 
 export interface LearntBook {
   readonly from: Day;
-  readonly town: Pick<Town, 'shifts' | 'offsets' | 'rest'> & { readonly trust: number };
+  readonly town: Pick<Town, 'shifts' | 'offsets' | 'spread'> & { readonly trust: number };
   readonly dogs: readonly DogTide[];
   readonly sea: Sea;
 }
@@ -174,7 +174,7 @@ export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKee
   });
   return {
     from: asOf,
-    town: { shifts: town.shifts, offsets: town.offsets, rest: town.rest, trust: fits[0]?.model.trust ?? 1 },
+    town: { shifts: town.shifts, offsets: town.offsets, spread: town.spread, trust: fits[0]?.model.trust ?? 1 },
     dogs,
     sea: { grams: bandsByDay(seaG), minutes: bandsByDay(seaM.map(byWeek)) },
   };

@@ -9,18 +9,25 @@
 import { cholesky, eigen, inverse, inverseLower, lowerOnly, product, times, transpose } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
 import { fitDog, redraw, reweigh, startMoments, startsTold, type Fit, type StartPrior } from './fit.ts';
-import { TIDES, type TideName } from './seasons.ts';
+import type { TideName } from './seasons.ts';
 
-/** Standard deviations of the parts of a start, days, and how spring and autumn go together. Guesses. */
-export const START_SD = { salon: 16, habit: 12, town: 6, rest: 4 } as const;
+/** Standard deviations of what a start is the sum of, days. */
+export interface StartSpread {
+  readonly salon: number;
+  readonly habit: number;
+  readonly town: number;
+  readonly rest: number;
+}
+/** Before a salon's own seasons say otherwise. Guesses. */
+export const START_SD: StartSpread = { salon: 16, habit: 12, town: 5.5, rest: 3.5 };
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
 /** Degrees by which one year's weeks before a season differ from another's. Guess: some two degrees at these latitudes. */
 const WARMTH_SPREAD = 1.8;
 /** Variance of a season's shift that weather does not explain: the whole of it where nobody measured. */
-const shiftVariance = (measured: boolean): number =>
-  START_SD.town ** 2 - (measured ? (WARMTH.slope ** 2 + WARMTH.sd ** 2) * WARMTH_SPREAD ** 2 : 0);
+const shiftVariance = (measured: boolean, town: number): number =>
+  Math.max(1, town ** 2 - (measured ? (WARMTH.slope ** 2 + WARMTH.sd ** 2) * WARMTH_SPREAD ** 2 : 0));
 
 /** Warmth of the weeks before a season against the usual, degrees C, by season key; absent where nobody measured. */
 export type Warmth = Readonly<Record<string, number>>;
@@ -54,14 +61,18 @@ interface Belief {
   readonly pull: Float64Array;
 }
 
-function priorBelief({ keys }: SharedKeys, warmth: Warmth): Belief {
+function priorBelief({ keys }: SharedKeys, warmth: Warmth, spread: StartSpread): Belief {
   const c = keys.length;
   const cov = new Float64Array(c * c);
   const mean = new Float64Array(c);
   for (const [i, key] of keys.entries()) {
     const salon = key.startsWith('salon ');
     const slope = key.startsWith('slope ');
-    cov[i * c + i] = salon ? START_SD.salon ** 2 : slope ? WARMTH.sd ** 2 : shiftVariance(warmth[key] !== undefined);
+    cov[i * c + i] = salon
+      ? spread.salon ** 2
+      : slope
+        ? WARMTH.sd ** 2
+        : shiftVariance(warmth[key] !== undefined, spread.town);
     if (slope) mean[i] = WARMTH.slope;
   }
   const precision = inverse(cov, c);
@@ -80,11 +91,11 @@ function partsOf(shed: Shed, shared: SharedKeys, warmth: Warmth): readonly (read
 }
 
 /** Covariance of what is a dog's own in its starts: habit and rest, and the doubt of sheds of life. */
-function ownCov({ sheds, trust }: DogModel, rest: number): Float64Array {
+function ownCov({ sheds, trust }: DogModel, { habit: sd, rest }: StartSpread): Float64Array {
   const n = sheds.length;
   const cov = new Float64Array(n * n);
   // Where light is a poor clock, a dog's habit is anybody's guess; two months at the equator.
-  const habit = (START_SD.habit + 48 * (1 - trust)) ** 2;
+  const habit = (sd + 48 * (1 - trust)) ** 2;
   for (const [i, a] of sheds.entries()) {
     for (const [j, b] of sheds.entries()) {
       if (a.tide === 'life' || b.tide === 'life') cov[i * n + j] = i === j ? a.sdDays ** 2 : 0;
@@ -95,10 +106,16 @@ function ownCov({ sheds, trust }: DogModel, rest: number): Float64Array {
 }
 
 /** Prior of a dog's starts under a belief about what is shared. */
-function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief: Belief, rest: number): StartPrior {
+function startPrior(
+  model: DogModel,
+  shared: SharedKeys,
+  warmth: Warmth,
+  belief: Belief,
+  spread: StartSpread,
+): StartPrior {
   const n = model.sheds.length;
   const c = shared.keys.length;
-  const cov = ownCov(model, rest);
+  const cov = ownCov(model, spread);
   const of = inverse(belief.precision, c);
   const centre = times(of, belief.pull, c);
   const parts = model.sheds.map((s) => partsOf(s, shared, warmth));
@@ -111,46 +128,6 @@ function startPrior(model: DogModel, shared: SharedKeys, warmth: Warmth, belief:
   }
   return { mean, cov };
 }
-
-/** A start counts here where its own log tells it to so many days. */
-const KNOWN_SD = 4;
-/** The first guess counts for so many starts. */
-const REST_COUNTS = 10;
-const REST_DAYS = { least: 2, most: 9 };
-
-/** How far starts stray from habit and town in this salon: what an additive fit of dogs and seasons leaves over. */
-function restOf(fits: readonly Fit[]): number {
-  let squares = 0;
-  let freedom = 0;
-  for (const tide of TIDES) {
-    const known = fits.flatMap((fit, dog) => {
-      const { mean, cov } = startMoments(fit);
-      const n = fit.model.sheds.length;
-      return fit.model.sheds.flatMap((s, i) => {
-        const variance = cov[i * n + i] ?? Infinity;
-        return s.tide === tide && variance < KNOWN_SD ** 2 ? [{ dog, season: s.key, at: mean[i] ?? 0, variance }] : [];
-      });
-    });
-    const dogs = new Map(known.map((k) => [k.dog, 0]));
-    const seasons = new Map(known.map((k) => [k.season, 0]));
-    const left = known.length - dogs.size - seasons.size + 1;
-    if (known.length === 0 || left < 1) continue;
-    for (let round = 0; round < 20; round++) {
-      for (const dog of dogs.keys())
-        dogs.set(dog, meanOf(known.filter((k) => k.dog === dog).map((k) => k.at - (seasons.get(k.season) ?? 0))));
-      for (const key of seasons.keys())
-        seasons.set(key, meanOf(known.filter((k) => k.season === key).map((k) => k.at - (dogs.get(k.dog) ?? 0))));
-    }
-    for (const k of known) squares += (k.at - (dogs.get(k.dog) ?? 0) - (seasons.get(k.season) ?? 0)) ** 2;
-    // What the logs themselves do not know is not the dogs' straying.
-    squares -= (left / known.length) * known.reduce((t, k) => t + k.variance, 0);
-    freedom += left;
-  }
-  const variance = (REST_COUNTS * START_SD.rest ** 2 + Math.max(0, squares)) / (REST_COUNTS + freedom);
-  return Math.min(REST_DAYS.most, Math.max(REST_DAYS.least, Math.sqrt(variance)));
-}
-
-const meanOf = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
 /** A direction in which a fit moved this little from its prior says nothing. */
 const SAID_LESS = 0.9;
@@ -192,40 +169,108 @@ function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: 
   return { precision, pull };
 }
 
-/** A dog's word about what is shared: its own habit and rest are doubt there. */
-function messageOf(fit: Fit, shared: SharedKeys, warmth: Warmth, rest: number): Belief {
-  const { model, prior } = fit;
+/** What a dog's log says of its starts, in days against their usual ones. */
+interface Word {
+  readonly model: DogModel;
+  readonly precision: Float64Array;
+  readonly pull: Float64Array;
+  readonly parts: readonly (readonly (readonly [number, number])[])[];
+}
+
+function wordOf(fit: Fit, shared: SharedKeys, warmth: Warmth): Word {
+  const n = fit.model.sheds.length;
+  const { precision, pull } = ofStarts(fit);
+  const atPrior = times(precision, fit.prior.mean, n);
+  return {
+    model: fit.model,
+    precision,
+    pull: pull.map((v, i) => v + (atPrior[i] ?? 0)),
+    parts: fit.model.sheds.map((s) => partsOf(s, shared, warmth)),
+  };
+}
+
+/** A dog's word about what is shared, its own habit and rest being doubt there; and how likely it is on their account. */
+function messageOf(word: Word, c: number, spread: StartSpread): Belief & { readonly likely: number } {
+  const { model, precision: said, pull: p, parts } = word;
   const n = model.sheds.length;
-  const c = shared.keys.length;
-  const said = ofStarts(fit);
   // (I + ΛU)⁻¹ by U = L Lᵀ: I − ΛL (I + LᵀΛL)⁻¹ Lᵀ.
-  const l = lowerOnly(cholesky(ownCov(model, rest), n), n);
+  const l = lowerOnly(cholesky(ownCov(model, spread), n), n);
   const lT = transpose(l, n);
-  const inner = product(product(lT, said.precision, n), l, n);
+  const inner = product(product(lT, said, n), l, n);
   for (let i = 0; i < n; i++) inner[i * n + i] = (inner[i * n + i] ?? 0) + 1;
-  const damp = product(product(product(said.precision, l, n), inverse(inner, n), n), lT, n);
+  const innerInverse = inverse(inner, n);
+  const damp = product(product(product(said, l, n), innerInverse, n), lT, n);
   const dampen = (v: Float64Array): Float64Array => {
     const by = times(damp, v, n);
     return v.map((x, i) => x - (by[i] ?? 0));
   };
   const precision = new Float64Array(n * n);
   for (let j = 0; j < n; j++) {
-    const column = dampen(Float64Array.from({ length: n }, (_, i) => said.precision[i * n + j] ?? 0));
+    const column = dampen(Float64Array.from({ length: n }, (_, i) => said[i * n + j] ?? 0));
     for (let i = 0; i < n; i++) precision[i * n + j] = column[i] ?? 0;
   }
-  const pull = dampen(said.pull);
-  const atPrior = times(precision, prior.mean, n);
-  const parts = model.sheds.map((s) => partsOf(s, shared, warmth));
+  const pull = dampen(p);
   const message = { precision: new Float64Array(c * c), pull: new Float64Array(c) };
   for (const [i, a] of parts.entries()) {
     for (const [k, x] of a) {
-      message.pull[k] = (message.pull[k] ?? 0) + x * ((pull[i] ?? 0) + (atPrior[i] ?? 0));
+      message.pull[k] = (message.pull[k] ?? 0) + x * (pull[i] ?? 0);
       for (const [j, b] of parts.entries())
         for (const [m, y] of b)
           message.precision[k * c + m] = (message.precision[k * c + m] ?? 0) + x * y * (precision[i * n + j] ?? 0);
     }
   }
-  return message;
+  // ∫ of the word over what is the dog's own: |I + LᵀΛL|^-½ · exp(½ pᵀ L (I + LᵀΛL)⁻¹ Lᵀ p).
+  const lp = times(lT, p, n);
+  const likely = 0.5 * dot(lp, times(innerInverse, lp, n)) - 0.5 * logDet(inner, n);
+  return { ...message, likely };
+}
+
+const dot = (a: Float64Array, b: Float64Array): number => a.reduce((t, v, i) => t + v * (b[i] ?? 0), 0);
+function logDet(matrix: Float64Array, n: number): number {
+  const factor = cholesky(matrix, n);
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += 2 * Math.log(factor[i * n + i] ?? 1);
+  return sum;
+}
+
+/** How likely all words together are under a spread: log evidence, up to what no spread changes. */
+function evidence(words: readonly Word[], shared: SharedKeys, warmth: Warmth, spread: StartSpread): number {
+  const c = shared.keys.length;
+  const prior = priorBelief(shared, warmth, spread);
+  let likely = 0;
+  let all: Belief = prior;
+  for (const word of words) {
+    const message = messageOf(word, c, spread);
+    likely += message.likely;
+    all = plus(all, message);
+  }
+  const half = (b: Belief): number => 0.5 * dot(b.pull, times(inverse(b.precision, c), b.pull, c));
+  return likely + half(all) - half(prior) - 0.5 * logDet(all.precision, c) + 0.5 * logDet(prior.precision, c);
+}
+
+/** Doubt of each spread as a logarithm: what a salon's own seasons have to speak against. Guesses. */
+const SPREAD_DOUBT = { rest: 0.35, habit: 0.2, town: 0.25 } as const;
+const GRID = [-2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
+
+/** The spreads of a salon's starts: each in turn the mean over its guess times how likely it makes the logs. */
+export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: Warmth): StartSpread {
+  let spread = START_SD;
+  if (words.length < 2) return spread;
+  for (const part of ['rest', 'habit', 'town'] as const) {
+    const tried = GRID.map((g) => {
+      const value = START_SD[part] * Math.exp(g * SPREAD_DOUBT[part]);
+      return { value, log: evidence(words, shared, warmth, { ...spread, [part]: value }) - 0.5 * g * g };
+    });
+    const top = Math.max(...tried.map((t) => t.log));
+    let [sum, weight] = [0, 0];
+    for (const { value, log } of tried) {
+      const w = Math.exp(log - top);
+      sum += w * value ** 2;
+      weight += w;
+    }
+    spread = { ...spread, [part]: Math.sqrt(sum / weight) };
+  }
+  return spread;
 }
 
 const plus = (a: Belief, b: Belief, sign = 1): Belief => ({
@@ -245,8 +290,8 @@ export interface SeasonShift {
 
 export interface Town {
   readonly warmth: Warmth;
-  /** Days by which starts here stray from habit and town, as the salon's own past seasons say. */
-  readonly rest: number;
+  /** How far starts here stray, as the salon's own past seasons say. */
+  readonly spread: StartSpread;
   readonly shifts: readonly SeasonShift[];
   /** How far this salon's dogs are from the day that light sets, by tide. */
   readonly offsets: readonly { readonly tide: TideName; readonly days: number; readonly sd: number }[];
@@ -270,10 +315,10 @@ export function freshTown(models: readonly DogModel[], warmth: Warmth = {}): Tow
 /** A town as it was told: its offsets and shifts with their doubts, taken one by one. */
 export function townAsSaid(
   model: DogModel,
-  { offsets, shifts, rest }: Pick<Town, 'offsets' | 'shifts' | 'rest'>,
+  { offsets, shifts, spread }: Pick<Town, 'offsets' | 'shifts' | 'spread'>,
 ): Town {
   const shared = sharedKeys([model]);
-  const prior = priorBelief(shared, {});
+  const prior = priorBelief(shared, {}, spread);
   const c = shared.keys.length;
   const cov = inverse(prior.precision, c);
   const mean = new Float64Array(c);
@@ -289,7 +334,7 @@ export function townAsSaid(
   const precision = inverse(cov, c);
   const said = { precision, pull: times(precision, mean, c) };
   // The shifts hold the year's warmth already.
-  return { warmth: {}, rest, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said, rest) };
+  return { warmth: {}, spread, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said, spread) };
 }
 
 /** What the fits of a salon's dogs say together. */
@@ -305,12 +350,13 @@ function townOf(
   mute: ReadonlySet<string> | undefined,
   models: readonly DogModel[],
 ): Town {
-  const base = priorBelief(shared, warmth);
-  const rest = restOf(fits);
   const c = shared.keys.length;
-  const words = new Map(fits.map((f) => [f, messageOf(f, shared, warmth, rest)]));
-  const all = [...words.values()].reduce((sum, m) => plus(sum, m), base);
-  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute, warmth) : belief);
+  const said = fits.map((f) => wordOf(f, shared, warmth));
+  const spread = spreadOf(said, shared, warmth);
+  const base = priorBelief(shared, warmth, spread);
+  const words = new Map(fits.map((f, i) => [f, said[i] && messageOf(said[i], c, spread)]));
+  const all = [...words.values()].reduce((sum: Belief, m) => (m ? plus(sum, m) : sum), base);
+  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute, warmth, spread) : belief);
   const heard = quiet(all);
   const cov = inverse(heard.precision, c);
   const mean = times(cov, heard.pull, c);
@@ -321,7 +367,7 @@ function townOf(
   return {
     warmth,
     shared,
-    rest,
+    spread,
     shifts: [...seasons.values()]
       .sort((a, b) => a.usual - b.usual)
       .map(({ key, tide, year }) => {
@@ -335,13 +381,19 @@ function townOf(
     }),
     priorOf: (model, own) => {
       const word = own && words.get(own);
-      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), rest);
+      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), spread);
     },
   };
 }
 
 /** A belief in which some seasons' shifts are as before anybody spoke: marginalised out, then put back at their prior. */
-function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<string>, warmth: Warmth): Belief {
+function silenced(
+  belief: Belief,
+  { keys, at }: SharedKeys,
+  mute: ReadonlySet<string>,
+  warmth: Warmth,
+  spread: StartSpread,
+): Belief {
   const c = keys.length;
   const cov = inverse(belief.precision, c);
   const mean = times(cov, belief.pull, c);
@@ -349,7 +401,7 @@ function silenced(belief: Belief, { keys, at }: SharedKeys, mute: ReadonlySet<st
     const i = at.get(key);
     if (i === undefined) continue;
     for (let j = 0; j < c; j++) cov[i * c + j] = cov[j * c + i] = 0;
-    cov[i * c + i] = shiftVariance(warmth[key] !== undefined);
+    cov[i * c + i] = shiftVariance(warmth[key] !== undefined, spread.town);
     mean[i] = 0;
   }
   const precision = inverse(cov, c);

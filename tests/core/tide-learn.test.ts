@@ -19,7 +19,6 @@ import {
   lightSeasons,
   lightTrust,
   readingsFromCsv,
-  START_SD,
   startBand,
   stretched,
   stretchOf,
@@ -177,7 +176,7 @@ describe('a town', () => {
     expect(told.width).to.be.lessThan(before.width);
     const shift = town.shifts.find((s) => s.key === SPRING);
     expect(shift?.days).to.be.lessThan(-0.5);
-    expect(shift?.sd).to.be.lessThan(START_SD.town);
+    expect(shift?.sd).to.be.lessThan(town.spread.town);
   });
 
   it('does not tell a dog its own word back', () => {
