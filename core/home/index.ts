@@ -1,3 +1,35 @@
 /** Decides the owner's share of the work. */
 export { type HomeCard, type HomeCardRequest, type HomeDont, type HomeStep, homeCard } from './card.ts';
 export { visitSummary, type VisitFinding, type VisitSummary, type VisitWatch } from './visit.ts';
+export { rota, waitCost, FETCHING, MOST_DAYS, type Rota, type RotaPart, type RotaRequest } from './rota.ts';
+export {
+  HOME_PARTS,
+  HOME_PART_ROWS,
+  homeNeeds,
+  homePartRow,
+  partOf,
+  seedSeason,
+  WATCHED,
+  type HomePart,
+  type HomePartRow,
+  type PartNeed,
+  type PartReason,
+} from './parts.ts';
+export {
+  HOME_BRUSHES,
+  SHORT_BOUT_MINUTES,
+  homeTools,
+  homeWeek,
+  longestBout,
+  usableBrushes,
+  usualSetup,
+  type HomeBout,
+  type HomeBoutStep,
+  type HomeDay,
+  type HomeSetup,
+  type HomeTools,
+  type HomeWeek,
+  type HomeWeekRequest,
+  type KeepOff,
+} from './plan.ts';
+export { HOME_CARES, HOME_CARE_ROWS, dueCare, type DueCare, type HomeCareKind, type HomeCareRow } from './care.ts';

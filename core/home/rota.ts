@@ -26,6 +26,8 @@ export interface RotaRequest {
   readonly parts: readonly RotaPart[];
   /** Minutes that each day has, first day first; at most MOST_DAYS of them. 0: nobody brushes. */
   readonly dayMinutes: readonly number[];
+  /** How far to search; a week that is cut short says so by its bound. */
+  readonly mostNodes?: number | undefined;
 }
 
 export interface Rota {
@@ -41,9 +43,11 @@ export const MOST_DAYS = 8;
 export const FETCHING = 1.5;
 /** A day beyond the limit costs so many times a wait of one rhythm. Guess: nothing is starved while minutes are there. */
 const STARVING = 12;
-/** Nodes that one search may visit: small weeks need a few thousand. */
-const MOST_NODES = 400_000;
-const PRICE_STEPS = 60;
+/** Nodes that a search may visit unless told otherwise: usual weeks need some hundred. */
+const MOST_NODES = 60_000;
+const PRICE_STEPS = 120;
+const NODE_STEPS = 8;
+const MOST_ROUNDS = 30;
 const EXACT = 1e-7;
 
 /** What a part costs on a day on which it has waited so long. */
@@ -53,19 +57,36 @@ export function waitCost({ minutes, rhythmDays, limitDays, weight }: RotaPart, w
   return value * (waited / rhythmDays) ** 2 + STARVING * value * Math.max(0, waited - limitDays);
 }
 
-/** Cost of every pattern of a part over the days; a day after the last still waits for what was left. */
-function patternCosts(part: RotaPart, days: number): Float64Array {
-  const costs = new Float64Array(1 << days);
-  for (let mask = 0; mask < costs.length; mask++) {
+/** Patterns of days that a part may have, and what each costs. */
+interface Patterns {
+  readonly masks: Int32Array;
+  readonly costs: Float64Array;
+}
+
+/** Patterns of a part that its days have room for; a day after the last still waits for what was left. */
+function patternsOf(part: RotaPart, dayMinutes: readonly number[]): Patterns {
+  const days = dayMinutes.length;
+  const never = dayMinutes.reduce((set, m, d) => (m < part.minutes - 1e-9 ? set | (1 << d) : set), 0);
+  const all = new Float64Array(1 << days).fill(Infinity);
+  for (let mask = 0; mask < all.length; mask++) {
+    if ((mask & never) !== 0) continue;
     let waited = part.waited;
     let cost = 0;
     for (let d = 0; d < days; d++) {
       waited = (mask >> d) & 1 ? 0 : waited + 1;
       cost += waitCost(part, waited) + (waited === 0 ? part.minutes : 0);
     }
-    costs[mask] = cost + waitCost(part, waited + 1);
+    all[mask] = cost + waitCost(part, waited + 1);
   }
-  return costs;
+  // A pattern that costs no less than one within it is never needed: it only takes more room.
+  const below = leastWithin(all, days);
+  const masks: number[] = [];
+  for (let mask = 0; mask < all.length; mask++) {
+    let inside = Infinity;
+    for (let d = 0; d < days; d++) if ((mask >> d) & 1) inside = Math.min(inside, below[mask ^ (1 << d)] ?? Infinity);
+    if ((all[mask] ?? Infinity) < inside) masks.push(mask);
+  }
+  return { masks: Int32Array.from(masks), costs: Float64Array.from(masks, (m) => all[m] ?? Infinity) };
 }
 
 const bits = (mask: number): number => {
@@ -87,63 +108,87 @@ interface Problem {
   readonly days: number;
   readonly minutes: readonly number[];
   readonly room: readonly number[];
-  /** Cost of each pattern, part by part. */
-  readonly costs: readonly Float64Array[];
+  readonly patterns: readonly Patterns[];
 }
 
-/** Costs with the days' minutes at their prices. */
-function priced({ days, minutes, costs }: Problem, prices: Float64Array): Float64Array[] {
-  const sets = 1 << days;
-  const priceOf = new Float64Array(sets);
-  for (let mask = 1; mask < sets; mask++) {
-    const low = 31 - Math.clz32(mask & -mask);
-    priceOf[mask] = (priceOf[mask & (mask - 1)] ?? 0) + (prices[low] ?? 0);
-  }
-  return costs.map((own, z) => own.map((c, mask) => c + (minutes[z] ?? 0) * (priceOf[mask] ?? 0)));
+/** What of the problem is still open: brushing days, their room, the parts from one on. */
+interface Open {
+  readonly set: number;
+  readonly room: Float64Array;
+  readonly from: number;
 }
 
-/** Prices that raise the bound of one set of days, from prices to start with. */
-function raisePrices(problem: Problem, set: number, start: Float64Array, best: number): Float64Array {
-  const { days, minutes, room, costs } = problem;
-  let prices = Float64Array.from(start);
-  let kept = prices;
+/** Days of a set that have room for so many minutes. */
+function roomy(set: number, room: Float64Array, minutes: number): number {
+  let days = 0;
+  for (let d = 0; d < room.length; d++) if ((set >> d) & 1 && (room[d] ?? 0) >= minutes - 1e-9) days |= 1 << d;
+  return days;
+}
+
+/** Prices that raise the bound of what is open, from prices to start with, up to a cost that is known. */
+function raisePrices(problem: Problem, open: Open, start: Float64Array, best: number, steps: number) {
+  const { days, minutes, patterns } = problem;
+  const { set, room, from } = open;
+  const may = minutes.map((m, z) => (z < from ? 0 : roomy(set, room, m)));
+  let prices = start;
+  let kept = start;
   let highest = -Infinity;
-  let pace = 1;
-  for (let step = 0; step < PRICE_STEPS; step++) {
-    const used = new Float64Array(days);
-    let bound = FETCHING * bits(set);
+  let pace = 1.2;
+  const used = new Float64Array(days);
+  const priceOf = new Float64Array(1 << days);
+  for (let step = 0; step < steps; step++) {
+    used.fill(0);
+    let bound = 0;
     for (let d = 0; d < days; d++) if ((set >> d) & 1) bound -= (prices[d] ?? 0) * (room[d] ?? 0);
-    for (const [z, own] of priced(problem, prices).entries()) {
+    addUp(prices, priceOf);
+    for (let z = from; z < patterns.length; z++) {
+      const own = patterns[z];
+      if (!own) continue;
+      const { masks, costs } = own;
+      const not = ~(may[z] ?? 0);
+      const m = minutes[z] ?? 0;
       let least = Infinity;
       let at = 0;
-      for (let mask = set; ; mask = (mask - 1) & set) {
-        const v = own[mask] ?? Infinity;
+      for (let i = 0; i < masks.length; i++) {
+        const mask = masks[i] ?? 0;
+        if ((mask & not) !== 0) continue;
+        const v = (costs[i] ?? Infinity) + m * (priceOf[mask] ?? 0);
         if (v < least) {
           least = v;
           at = mask;
         }
-        if (mask === 0) break;
       }
       bound += least;
-      for (let d = 0; d < days; d++) if ((at >> d) & 1) used[d] = (used[d] ?? 0) + (minutes[z] ?? 0);
+      for (let d = 0; d < days; d++) if ((at >> d) & 1) used[d] = (used[d] ?? 0) + m;
     }
     if (bound > highest + EXACT) {
       highest = bound;
-      kept = Float64Array.from(prices);
-    } else pace *= 0.8;
-    const over = used.map((u, d) => ((set >> d) & 1 ? u - (room[d] ?? 0) : 0));
+      kept = prices;
+    } else pace *= 0.93;
+    if (highest >= best) break;
     let square = 0;
-    for (let d = 0; d < days; d++) if ((over[d] ?? 0) > 0 || (prices[d] ?? 0) > 0) square += (over[d] ?? 0) ** 2;
-    if (square === 0 || costs.length === 0) break;
-    const far = Math.max(0.05 * Math.abs(bound), (Number.isFinite(best) ? best : 1.2 * bound + 1) - bound);
-    const by = (pace * far) / square;
-    prices = prices.map((p, d) => Math.max(0, p + by * (over[d] ?? 0)));
+    for (let d = 0; d < days; d++) {
+      const over = (set >> d) & 1 ? (used[d] ?? 0) - (room[d] ?? 0) : 0;
+      used[d] = over;
+      if (over > 0 || (prices[d] ?? 0) > 0) square += over * over;
+    }
+    if (square === 0) break;
+    const by = (pace * (Math.min(best, 1.3 * Math.abs(highest) + 5) - bound)) / square;
+    prices = prices.map((p, d) => Math.max(0, p + by * (used[d] ?? 0)));
   }
-  return kept;
+  return { bound: highest, prices: kept };
+}
+
+/** Prices of all patterns from those of the days. */
+function addUp(prices: Float64Array, into: Float64Array): void {
+  for (let mask = 1; mask < into.length; mask++) {
+    const low = 31 - Math.clz32(mask & -mask);
+    into[mask] = (into[mask & (mask - 1)] ?? 0) + (prices[low] ?? 0);
+  }
 }
 
 /** The cheapest week. Throws RangeError for more than MOST_DAYS days. */
-export function rota({ parts, dayMinutes }: RotaRequest): Rota {
+export function rota({ parts, dayMinutes, mostNodes = MOST_NODES }: RotaRequest): Rota {
   const days = dayMinutes.length;
   if (days > MOST_DAYS) throw new RangeError(`a rota is planned over at most ${MOST_DAYS} days`);
   // The longest first: they leave the least choice.
@@ -152,24 +197,28 @@ export function rota({ parts, dayMinutes }: RotaRequest): Rota {
     days,
     minutes: order.map((p) => p.minutes),
     room: dayMinutes,
-    costs: order.map((p) => patternCosts(p, days)),
+    patterns: order.map((p) => patternsOf(p, dayMinutes)),
   };
   const sets = 1 << days;
   let best = Infinity;
-  let chosen: number[] = order.map(() => 0);
-  const take = (patterns: readonly number[], cost: number): void => {
+  let chosen: readonly number[] = [];
+  const take = (masks: readonly number[], cost: number): void => {
     if (cost < best - EXACT) {
       best = cost;
-      chosen = [...patterns];
+      chosen = [...masks];
     }
   };
   const nothing = order.map(() => 0);
-  take(
-    nothing,
-    problem.costs.reduce((t, own) => t + (own[0] ?? 0), 0),
-  );
+  const good = byTurns(problem);
+  take(good.masks, good.cost);
   const open = dayMinutes.reduce((set, m, d) => (m > 0 ? set | (1 << d) : set), 0);
-  const shared = raisePrices(problem, open, new Float64Array(days), Infinity);
+  const shared = raisePrices(
+    problem,
+    { set: open, room: Float64Array.from(dayMinutes), from: 0 },
+    new Float64Array(days),
+    best,
+    PRICE_STEPS,
+  ).prices;
   const bounds = boundsOf(problem, shared);
   const queue = Array.from({ length: sets }, (_, set) => set)
     .filter((set) => set !== 0 && (set & ~open) === 0)
@@ -178,58 +227,128 @@ export function rota({ parts, dayMinutes }: RotaRequest): Rota {
   let lowest = Infinity;
   for (const set of queue) {
     if ((bounds[set] ?? 0) >= best - EXACT) continue;
-    const prices = raisePrices(problem, set, shared, best);
-    const own = priced(problem, prices);
-    let fixed = FETCHING * bits(set);
-    for (let d = 0; d < days; d++) if ((set >> d) & 1) fixed -= (prices[d] ?? 0) * (dayMinutes[d] ?? 0);
-    const within: { readonly mask: number; readonly value: number }[][] = own.map((values) => {
-      const of: { mask: number; value: number }[] = [];
-      for (let mask = set; ; mask = (mask - 1) & set) {
-        of.push({ mask, value: values[mask] ?? Infinity });
-        if (mask === 0) break;
-      }
-      return of.sort((a, b) => a.value - b.value || a.mask - b.mask);
-    });
-    // What the parts from here on cost at least.
-    const rest = new Float64Array(order.length + 1);
-    for (let z = order.length - 1; z >= 0; z--) rest[z] = (rest[z + 1] ?? 0) + (within[z]?.[0]?.value ?? 0);
-    const room = Float64Array.from(dayMinutes);
-    const patterns = [...nothing];
-    const search = (z: number, soFar: number): void => {
+    const masks = [...nothing];
+    const fetching = FETCHING * bits(set);
+    /** Parts from z on, in the room that is left, after what came before has cost so much. */
+    const search = (z: number, soFar: number, room: Float64Array, from: Float64Array): void => {
       if (z === order.length) {
         // Days of the set that nobody uses cost nothing: that is another set's plan.
-        const usedDays = patterns.reduce((all, p) => all | p, 0);
-        take(patterns, costOf(problem, patterns) + FETCHING * bits(usedDays));
+        const usedDays = masks.reduce((all, p) => all | p, 0);
+        take(masks, soFar - fetching + FETCHING * bits(usedDays));
         return;
       }
+      const { bound, prices } = raisePrices(problem, { set, room, from: z }, from, best - soFar, NODE_STEPS);
+      if (soFar + bound >= best - EXACT) return;
       const m = problem.minutes[z] ?? 0;
-      for (const { mask, value } of within[z] ?? []) {
-        if (soFar + value + (rest[z + 1] ?? 0) >= best - EXACT) return;
-        if (++nodes > MOST_NODES) {
-          lowest = Math.min(lowest, soFar + (rest[z] ?? 0));
+      const may = roomy(set, room, m);
+      const priceOf = new Float64Array(sets);
+      addUp(prices, priceOf);
+      const own = problem.patterns[z];
+      const choices: { readonly mask: number; readonly cost: number; readonly value: number }[] = [];
+      own?.masks.forEach((mask, i) => {
+        const cost = own.costs[i] ?? Infinity;
+        if ((mask & ~may) === 0) choices.push({ mask, cost, value: cost + m * (priceOf[mask] ?? 0) });
+      });
+      choices.sort((p, q) => p.value - q.value || p.mask - q.mask);
+      const least = choices[0]?.value ?? 0;
+      for (const { mask, cost, value } of choices) {
+        // The bound with this pattern in place of the part's best.
+        const atLeast = soFar + bound - least + value;
+        if (atLeast >= best - EXACT) return;
+        if (++nodes > mostNodes) {
+          lowest = Math.min(lowest, atLeast);
           return;
         }
-        if (!fits(room, mask, m)) continue;
         spend(room, mask, m);
-        patterns[z] = mask;
-        search(z + 1, soFar + value);
-        patterns[z] = 0;
+        masks[z] = mask;
+        search(z + 1, soFar + cost, room, prices);
+        masks[z] = 0;
         spend(room, mask, -m);
       }
     };
-    search(0, fixed);
+    const room = Float64Array.from(dayMinutes);
+    // Most sets are seen to be dear after a few steps.
+    const near = raisePrices(problem, { set, room, from: 0 }, shared, best, NODE_STEPS);
+    if (near.bound + fetching >= best - EXACT) continue;
+    search(0, fetching, room, raisePrices(problem, { set, room, from: 0 }, near.prices, best, PRICE_STEPS).prices);
   }
   const days$ = dayMinutes.map((_, d) => order.filter((_p, z) => ((chosen[z] ?? 0) >> d) & 1).map((p) => p.key));
   return { days: days$, cost: best, bound: Math.min(best, lowest) };
 }
 
+/** A good week to start from: parts choose by turns, alone and in pairs, in the room that the others leave. */
+function byTurns({ days, minutes, room, patterns }: Problem): { readonly masks: number[]; readonly cost: number } {
+  const masks = patterns.map(() => 0);
+  const own = patterns.map(({ costs }) => costs[0] ?? 0);
+  const left = Float64Array.from(room);
+  const all = (1 << days) - 1;
+  const put = (z: number, mask: number, cost: number): void => {
+    spend(left, masks[z] ?? 0, -(minutes[z] ?? 0));
+    spend(left, mask, minutes[z] ?? 0);
+    masks[z] = mask;
+    own[z] = cost;
+  };
+  const usedBut = (a: number, b: number): number => masks.reduce((s, p, z) => (z === a || z === b ? s : s | p), 0);
+  const fetching = Float64Array.from({ length: all + 1 }, (_, set) => FETCHING * bits(set));
+  const alone = (a: number): boolean => {
+    const [mask, cost] = [masks[a] ?? 0, own[a] ?? 0];
+    const used = usedBut(a, a);
+    spend(left, mask, -(minutes[a] ?? 0));
+    const may = roomy(all, left, minutes[a] ?? 0);
+    spend(left, mask, minutes[a] ?? 0);
+    let best = { worth: cost + (fetching[used | mask] ?? 0) - EXACT, mask, cost };
+    patterns[a]?.masks.forEach((m, i) => {
+      if ((m & ~may) !== 0) return;
+      const c = patterns[a]?.costs[i] ?? Infinity;
+      const worth = c + (fetching[used | m] ?? 0);
+      if (worth < best.worth) best = { worth, mask: m, cost: c };
+    });
+    put(a, best.mask, best.cost);
+    return best.mask !== mask;
+  };
+  /** Two parts anew, the first given each of its patterns, the second its best beside it. */
+  const together = (a: number, b: number): boolean => {
+    const before = [masks[a] ?? 0, own[a] ?? 0, masks[b] ?? 0, own[b] ?? 0] as const;
+    const worth = before[1] + before[3] + (fetching[usedBut(a, b) | before[0] | before[2]] ?? 0);
+    put(b, 0, patterns[b]?.costs[0] ?? 0);
+    put(a, 0, patterns[a]?.costs[0] ?? 0);
+    const may = roomy(all, left, minutes[a] ?? 0);
+    const used = usedBut(a, b);
+    let best = { worth: worth - EXACT, at: before };
+    patterns[a]?.masks.forEach((m, i) => {
+      const c = patterns[a]?.costs[i] ?? Infinity;
+      if ((m & ~may) !== 0 || c >= best.worth) return;
+      put(a, m, c);
+      alone(b);
+      const w = c + (own[b] ?? 0) + (fetching[used | m | (masks[b] ?? 0)] ?? 0);
+      if (w < best.worth) best = { worth: w, at: [m, c, masks[b] ?? 0, own[b] ?? 0] };
+      put(b, 0, patterns[b]?.costs[0] ?? 0);
+    });
+    const [ma, ca, mb, cb] = best.at;
+    put(a, ma, ca);
+    put(b, mb, cb);
+    return best.at !== before;
+  };
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    let moved = false;
+    for (let a = 0; a < patterns.length; a++) moved = alone(a) || moved;
+    if (!moved) for (let a = 0; a < patterns.length; a++) for (let b = 0; b < a; b++) moved = together(a, b) || moved;
+    if (!moved) break;
+  }
+  return { masks, cost: own.reduce((t, c) => t + c, 0) + (fetching[masks.reduce((s, m) => s | m, 0)] ?? 0) };
+}
+
 /** A bound for every set of brushing days at one set of prices. */
-function boundsOf(problem: Problem, prices: Float64Array): Float64Array {
-  const { days, room } = problem;
+function boundsOf({ days, minutes, room, patterns }: Problem, prices: Float64Array): Float64Array {
+  const priceOf = new Float64Array(1 << days);
+  addUp(prices, priceOf);
   const bounds = new Float64Array(1 << days);
-  for (const own of priced(problem, prices)) {
-    const least = leastWithin(own, days);
-    for (let set = 0; set < bounds.length; set++) bounds[set] = (bounds[set] ?? 0) + (least[set] ?? 0);
+  for (const [z, { masks, costs }] of patterns.entries()) {
+    const values = new Float64Array(1 << days).fill(Infinity);
+    masks.forEach((mask, i) => {
+      values[mask] = (costs[i] ?? Infinity) + (minutes[z] ?? 0) * (priceOf[mask] ?? 0);
+    });
+    for (const [set, least] of leastWithin(values, days).entries()) bounds[set] = (bounds[set] ?? 0) + least;
   }
   for (let set = 0; set < bounds.length; set++) {
     let b = (bounds[set] ?? 0) + FETCHING * bits(set);
@@ -237,14 +356,6 @@ function boundsOf(problem: Problem, prices: Float64Array): Float64Array {
     bounds[set] = b;
   }
   return bounds;
-}
-
-const costOf = ({ costs }: Problem, patterns: readonly number[]): number =>
-  patterns.reduce((t, mask, z) => t + (costs[z]?.[mask] ?? 0), 0);
-
-function fits(room: Float64Array, mask: number, minutes: number): boolean {
-  for (let m = mask, d = 0; m > 0; m >>= 1, d++) if (m & 1 && (room[d] ?? 0) < minutes - 1e-9) return false;
-  return true;
 }
 
 function spend(room: Float64Array, mask: number, minutes: number): void {
