@@ -17,6 +17,10 @@ import {
   FINGER_SD,
   fingerBetween,
   HOME_WEIGHT_SD,
+  forgets,
+  LAPSE,
+  LAPSE_SAYS,
+  SILENCE_SPEAKS,
   STARTED_LATE_DAYS,
   STARTED_SD_DAYS,
   TUG_SD,
@@ -118,6 +122,9 @@ export interface Likes {
   readonly low: Float64Array;
   readonly high: Float64Array;
   readonly sd: Float64Array;
+  /** Of a grade: the chance that it says nothing of the coat, and how likely it is said then. */
+  readonly lapse: Float64Array;
+  readonly anyway: Float64Array;
 }
 
 /** A dog's coat under one set of parameters. */
@@ -202,10 +209,10 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
   const base: number[] = [];
   const say: number[] = [];
   const sayWhat: number[] = [];
-  const likes: { kind: Like; low: number; high: number; sd: number }[] = [];
+  const likes: { kind: Like; low: number; high: number; sd: number; lapse: number; anyway: number }[] = [];
   const shares: number[] = [];
-  const like = (kind: Like, low: number, high: number, spread: number): number =>
-    likes.push({ kind, low, high, sd: spread }) - 1;
+  const like = (kind: Like, low: number, high: number, spread: number, lapse = LAPSE, says = LAPSE_SAYS): number =>
+    likes.push({ kind, low, high, sd: spread, lapse, anyway: lapse * says }) - 1;
   const startedOf: { like: number; shed: number }[] = [];
   const step = (d: number, op: Op, taken: number, likeAt: number, what: number, share = 1): void => {
     const before = at.at(-1) ?? from;
@@ -267,6 +274,17 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
         startedOf.push({ like: like(WEIGHT, s.day, s.day, STARTED_SD_DAYS), shed: nearest });
       }
     }
+  }
+  // Who usually says it and has not: it has hardly started, unless it was forgotten.
+  const said = new Set(startedOf.map((s) => s.shed));
+  const past = sheds.filter((s) => s.tide !== 'life' && s.usual > from && s.usual < asOf - SILENCE_SPEAKS.afterDays);
+  const saidOf = past.filter((s) => said.has(sheds.indexOf(s))).length;
+  for (const [i, s] of sheds.entries()) {
+    const since = asOf - s.usual;
+    if (saidOf === 0 || said.has(i) || s.tide === 'life') continue;
+    if (since < -SILENCE_SPEAKS.beforeDays || since > SILENCE_SPEAKS.afterDays) continue;
+    const lapse = forgets(saidOf, past.length);
+    startedOf.push({ like: like(GRADE, asOf + 0.5, Infinity, STARTED_SD_DAYS, lapse, 1), shed: i });
   }
   const steps = at.length;
   const days = Float64Array.from(at);
@@ -518,6 +536,8 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
       low: Float64Array.from(likes, (l) => l.low),
       high: Float64Array.from(likes, (l) => l.high),
       sd: Float64Array.from(likes, (l) => l.sd),
+      lapse: Float64Array.from(likes, (l) => l.lapse),
+      anyway: Float64Array.from(likes, (l) => l.anyway),
     },
     rates,
   };

@@ -23,7 +23,7 @@ import {
   transpose,
 } from '../quantity/index.ts';
 import { GLOBALS, GRADE, type DogModel } from './dog-model.ts';
-import { LAPSE, WEIGHT_FREEDOM } from './sightings.ts';
+import { WEIGHT_FREEDOM } from './sightings.ts';
 
 /** Prior of the starts of a dog's sheds: days against their usual start, and their covariance. */
 export interface StartPrior {
@@ -78,7 +78,7 @@ function nearShare(x: number): number {
 
 /** Log likelihood of what was seen, against what the model reads. */
 function weigh(model: DogModel, reads: Float64Array): number {
-  const { kind, low, high, sd } = model.likes;
+  const { kind, low, high, sd, lapse, anyway } = model.likes;
   let total = 0;
   // Products are cheaper than sums of logarithms; none gets small enough to vanish in sixteen.
   let grades = 1;
@@ -87,7 +87,9 @@ function weigh(model: DogModel, reads: Float64Array): number {
     const s = sd[k] ?? 1;
     const x = reads[k] ?? 0;
     if (kind[k] === GRADE)
-      grades *= LAPSE * 0.2 + (1 - LAPSE) * (nearShare(((high[k] ?? 0) - x) / s) - nearShare(((low[k] ?? 0) - x) / s));
+      grades *=
+        (anyway[k] ?? 0) +
+        (1 - (lapse[k] ?? 0)) * (nearShare(((high[k] ?? 0) - x) / s) - nearShare(((low[k] ?? 0) - x) / s));
     else {
       const r = ((low[k] ?? 0) - x) / s;
       weights *= 1 + (r * r) / NU;
@@ -102,19 +104,20 @@ function weigh(model: DogModel, reads: Float64Array): number {
 
 /** Slope and curvature (never below 0) of each sighting's log likelihood by what the model reads. */
 function slopesOf(model: DogModel, reads: Float64Array, slope: Float64Array, bend: Float64Array): void {
-  const { kind, low, high, sd } = model.likes;
+  const { kind, low, high, sd, lapse, anyway } = model.likes;
   for (let k = 0; k < model.sightings; k++) {
     const s = sd[k] ?? 1;
     const x = reads[k] ?? 0;
     if (kind[k] === GRADE) {
       const b = ((high[k] ?? 0) - x) / s;
       const a = ((low[k] ?? 0) - x) / s;
-      const p = LAPSE * 0.2 + (1 - LAPSE) * Math.max(0, normalShare(b) - normalShare(a));
+      const heeds = 1 - (lapse[k] ?? 0);
+      const p = (anyway[k] ?? 0) + heeds * Math.max(0, normalShare(b) - normalShare(a));
       const [db, bdb] = Math.abs(b) < 40 ? [normalDensity(b), b * normalDensity(b)] : [0, 0];
       const [da, ada] = Math.abs(a) < 40 ? [normalDensity(a), a * normalDensity(a)] : [0, 0];
-      const first = ((1 - LAPSE) * (da - db)) / (s * p);
+      const first = (heeds * (da - db)) / (s * p);
       slope[k] = first;
-      bend[k] = Math.max(0, first * first - ((1 - LAPSE) * (ada - bdb)) / (s * s * p));
+      bend[k] = Math.max(0, first * first - (heeds * (ada - bdb)) / (s * s * p));
     } else {
       const r = (low[k] ?? 0) - x;
       const q = NU * s * s + r * r;

@@ -46,11 +46,16 @@ export const WEIGHT_FREEDOM = 4;
 export const FINGER_SD = 0.4;
 export const TUG_SD = 0.6;
 export const AMOUNT_SD = 0.45;
-/** A share of all grades and amounts says nothing: another hand, another dog, a slip. */
+/** A share of all grades and amounts says nothing: another hand, another dog, a slip; any of the five may be said then. */
 export const LAPSE = 0.04;
+export const LAPSE_SAYS = 0.2;
 /** Days between the start of a blow and the owner's word that it has started. */
 export const STARTED_LATE_DAYS = 1;
 export const STARTED_SD_DAYS = 4.5;
+/** An owner who has said it so far in every season forgets the next one with this chance, and more where fewer were said. */
+export const forgets = (said: number, seasons: number): number => 1 - (said + 0.5) / (seasons + 2);
+/** So long after a season's usual day silence says nothing any more; so long before it, nothing yet. */
+export const SILENCE_SPEAKS = { beforeDays: 45, afterDays: 75 } as const;
 
 /** Load, as a share of the class's full load, that a tug grade stands for; finger grades as the bench reads them. */
 const TUG_LOADS = [0.06, 0.22, 0.5, 0.9] as const;
