@@ -44,7 +44,7 @@ export const FETCHING = 1.5;
 /** A day beyond the limit costs so many times a wait of one rhythm. Guess: nothing is starved while minutes are there. */
 const STARVING = 12;
 /** Nodes that a search may visit unless told otherwise: usual weeks need some hundred. */
-const MOST_NODES = 60_000;
+const MOST_NODES = 12_000;
 const PRICE_STEPS = 120;
 const NODE_STEPS = 8;
 const MOST_ROUNDS = 30;
