@@ -86,3 +86,5 @@ export {
 export { type Need, type NeedReason, type NeedRequest, visitNeed } from './need.ts';
 export { type SessionOutcome, leftAfter } from './learn.ts';
 export { type Outlook, type OutlookRequest, type WorkedSession, outlook, leftBySession } from './outlook.ts';
+export { homeEffect, type HomeEffect } from './home-effect.ts';
+export { FitMemory } from './fit-memory.ts';

@@ -4,15 +4,13 @@
  */
 import {
   dogStory,
+  FitMemory,
   honestBook,
   learnBook,
   learnOne,
-  type BookDog,
   type DogStory,
   type Honest,
   type DogTide,
-  type Fit,
-  type FitKeep,
   type LearntBook,
   type Progress,
   type TideBook,
@@ -37,33 +35,7 @@ export type TideTold =
   | { readonly run: number; readonly kind: 'story'; readonly story: DogStory }
   | { readonly run: number; readonly kind: 'honest'; readonly honest: Honest };
 
-interface Known {
-  readonly facts: string;
-  readonly alone: Fit;
-  together?: Fit;
-}
-const KNOWN = new Map<string, Known>();
-
-const factsOf = (d: BookDog, book: TideBook): string => JSON.stringify([book.today, book.place, d.dog, d.sightings]);
-
-function keepFor(book: TideBook): FitKeep {
-  return {
-    alone: (dog, make) => {
-      const facts = factsOf(dog, book);
-      const before = KNOWN.get(dog.id);
-      if (before?.facts === facts) return before.alone;
-      const alone = make();
-      KNOWN.set(dog.id, { facts, alone });
-      return alone;
-    },
-    together: (dog, make) => {
-      const known = KNOWN.get(dog.id);
-      const made = make(known?.together);
-      if (known) known.together = made;
-      return made;
-    },
-  };
-}
+const memory = new FitMemory();
 
 let latest = 0;
 let lastLearnt: { readonly book: TideBook; readonly learnt: LearntBook } | undefined;
@@ -84,18 +56,18 @@ self.addEventListener('message', ({ data }: MessageEvent<TideAsked>) => {
   }
   latest = run;
   if (data.kind === 'honest') {
-    void inSteps(run, honestBook(book, keepFor(book))).then(
+    void inSteps(run, honestBook(book, memory.keepFor(book))).then(
       (honest) => honest && tell({ run, kind: 'honest', honest }),
     );
     return;
   }
   // A dog whose log has grown is told of first, under what the town said before.
   if (lastLearnt?.book.today === book.today) {
-    const changed = book.dogs.filter((d) => KNOWN.get(d.id)?.facts !== factsOf(d, book));
+    const changed = memory.changed(book);
     if (changed.length <= 3)
       for (const d of changed) tell({ run, kind: 'dog', dog: learnOne(book, d, lastLearnt.learnt) });
   }
-  void inSteps(run, learnBook(book, book.today, keepFor(book))).then((learnt) => {
+  void inSteps(run, learnBook(book, book.today, memory.keepFor(book))).then((learnt) => {
     if (!learnt) return;
     lastLearnt = { book, learnt };
     tell({ run, kind: 'learnt', learnt });

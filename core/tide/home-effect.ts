@@ -1,0 +1,47 @@
+/** Decides what brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
+import { addDays, type Day } from '../quantity/index.ts';
+import { bandOf, course, drawOf, evenDraws, pastCourse, type Band } from './ahead.ts';
+import { minutesAtLoad, type BookDog } from './caseload.ts';
+import type { Rates } from './dog-model.ts';
+import type { Fit } from './fit.ts';
+
+export interface HomeEffect {
+  readonly visit: Day;
+  readonly kept: Band;
+  readonly without: Band;
+  /** Nobody brushes for a week from today, then as planned. */
+  readonly missedWeek: Band;
+}
+
+const DRAWS = 60;
+const MISSED_DAYS = 7;
+
+/** What falls only: what a home does is in the bouts. */
+const untouched = (rates: Rates): Rates => ({ ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 });
+
+/** boutsPerDay: bouts at home that are planned, 0..2. visit: after today. */
+export function homeEffect(dog: BookDog, fit: Fit, today: Day, visit: Day, boutsPerDay: number): HomeEffect {
+  const days = Math.max(1, visit - today);
+  const kept = new Float64Array(DRAWS);
+  const without = new Float64Array(DRAWS);
+  const missedWeek = new Float64Array(DRAWS);
+  for (const [k, r] of evenDraws(fit, DRAWS).entries()) {
+    const stands = pastCourse(fit, r, today).store.at(-1) ?? 0;
+    const rates = untouched(fit.model.rates(drawOf(fit, r)));
+    const run = (from: Day, store: number, n: number, bouts: number): number =>
+      course(rates, from, store, n, { boutsPerDay: bouts }).store[n - 1] ?? store;
+    const minutes = (store: number): number => minutesAtLoad(dog.minutesAt, store / fit.model.fullG);
+    kept[k] = minutes(run(today, stands, days, boutsPerDay));
+    without[k] = minutes(run(today, stands, days, 0));
+    const missed = Math.min(MISSED_DAYS, days);
+    const after = run(today, stands, missed, 0);
+    const left = days - missed;
+    missedWeek[k] = minutes(left > 0 ? run(addDays(today, missed), after, left, boutsPerDay) : after);
+  }
+  return {
+    visit,
+    kept: bandOf(kept),
+    without: bandOf(without),
+    missedWeek: bandOf(missedWeek),
+  };
+}
