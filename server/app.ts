@@ -19,12 +19,14 @@ import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
+import { ownerRoutes } from './routes/owner.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { productRoutes } from './routes/products.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
+import { TideDesk } from './tide-desk.ts';
 
 export interface AppNeeds {
   readonly stores: Stores;
@@ -33,6 +35,8 @@ export interface AppNeeds {
   readonly random?: Random;
   /** Streams to pages; whoever closes the server ends them first. */
   readonly live?: Live;
+  /** Reckons the tide beside the server; whoever closes the server ends it. */
+  readonly tide?: TideDesk;
   readonly log: Pick<Logger, 'error'>;
   /** Folder of the built interface; without it only the API answers. */
   readonly webRoot?: string | undefined;
@@ -64,6 +68,7 @@ export function createApp({
   webRoot,
   random = seededRandom(1),
   live = new Live(),
+  tide = new TideDesk(),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -103,7 +108,8 @@ export function createApp({
     sessionRoutes(kept, live),
     deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
     bookingRoutes(kept),
-    homeRoutes(kept),
+    homeRoutes(kept, tide),
+    ownerRoutes(kept, tide),
     tallyRoutes(kept),
     tideRoutes(kept),
   );

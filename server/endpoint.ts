@@ -14,6 +14,8 @@ export interface Ask {
   /** Query keys that were given once, as text. */
   readonly query: Readonly<Record<string, string | undefined>>;
   readonly body: unknown;
+  /** The owner's link a page was opened with, as it was sent. */
+  readonly homeLink: string | undefined;
 }
 
 export interface Reply {
@@ -35,7 +37,13 @@ const onceOnly = (query: Readonly<Record<string, unknown>>): Record<string, stri
 export const endpoint =
   (handle: (ask: Ask) => Reply): RequestHandler =>
   (req, res) => {
-    const reply = handle({ actor: OWNER, params: textParams(req.params), query: onceOnly(req.query), body: req.body });
+    const reply = handle({
+      actor: OWNER,
+      params: textParams(req.params),
+      query: onceOnly(req.query),
+      body: req.body,
+      homeLink: req.get('x-home-link'),
+    });
     res.status(reply.status ?? 200);
     if (reply.text) {
       res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);

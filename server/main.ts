@@ -8,6 +8,7 @@ import { createApp } from './app.ts';
 import { openDb, stores } from './db/index.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
+import { TideDesk } from './tide-desk.ts';
 
 const FILE = 'woolly-tide.sqlite';
 const DEFAULT_PORT = 4310;
@@ -43,11 +44,13 @@ function start({ port, data, fresh }: Options): void {
   if (!filled || !kept.salon.find()) fillDemo(kept, Date.now());
 
   const live = new Live();
+  const tide = new TideDesk();
   const app = createApp({
     stores: kept,
     nowMs: Date.now,
     random: Math.random,
     live,
+    tide,
     log: pino({ level: 'error' }),
     webRoot: resolve('dist'),
   });
@@ -71,6 +74,7 @@ function start({ port, data, fresh }: Options): void {
       process.exit(0);
     });
     live.close();
+    tide.close();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), 3000).unref();
   };

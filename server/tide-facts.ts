@@ -1,6 +1,7 @@
 /** Decides what a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck } from '../contract/check.ts';
+import type { HomeBoutNote } from '../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
 import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
@@ -73,6 +74,12 @@ const noteSighting = ({ what, day: on, amount, grams }: HomeNote): Sighting =>
     ? { kind: 'started', day: dayOf(on) }
     : { kind: 'brushed', day: dayOf(on), ...(amount !== null && { amount }), ...(grams !== null && { grams }) };
 
+const boutSighting = ({ day: on, amount }: HomeBoutNote): Sighting => ({
+  kind: 'brushed',
+  day: dayOf(on),
+  ...(amount !== null && { amount }),
+});
+
 const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
   kind,
   day: dayOf(on),
@@ -112,6 +119,7 @@ export function tideFile(kept: Kept): TideFile {
   const room = planRoomOf(kept);
   const sessions = byDog(stores.sessions.ledger());
   const notes = byDog(stores.tide.notes());
+  const bouts = byDog(stores.home.bouts());
   const lives = byDog(stores.tide.lives());
   const checks = byDog(stores.checks.ledger());
   const booked = byDog(stores.bookings.between(salonInstant(today, 0, salon.timeZone), '9999'));
@@ -152,6 +160,7 @@ export function tideFile(kept: Kept): TideFile {
           ...(checks.get(d.id) ?? []).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
           ...(sessions.get(d.id) ?? []).flatMap((s) => visitOfLine(kept, s) ?? []),
           ...(notes.get(d.id) ?? []).map(noteSighting),
+          ...(bouts.get(d.id) ?? []).map(boutSighting),
         ].sort((a, b) => a.day - b.day),
         minutesAt: minutesAt(kept, d, room),
         rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),

@@ -2,6 +2,7 @@
 import { bookingStore } from './bookings.ts';
 import { checkStore } from './checks.ts';
 import { dogStore } from './dogs.ts';
+import { homeStore } from './home.ts';
 import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
@@ -22,6 +23,7 @@ export function stores(db: Db) {
     photos: photoStore(db),
     products: productStore(db),
     tide: tideStore(db),
+    home: homeStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

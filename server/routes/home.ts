@@ -1,16 +1,26 @@
-/** /api/dogs/:id/home-card: what the owner does until the next visit. */
+/** The groomer's side of the home: the owner's card, what the home is like, its links, what owners have found. */
 import { Router } from 'express';
 import { coatCheck } from '../../contract/check.ts';
-import type { HomeCardPage } from '../../contract/home.ts';
+import {
+  homeLinkSchema,
+  homeSetupSchema,
+  type HomeCardPage,
+  type HomeDeskPage,
+  type HomeLinkMade,
+} from '../../contract/home.ts';
 import { zoneConditions } from '../../core/check/index.ts';
 import { coatRow } from '../../core/dog/index.ts';
 import { homeCard } from '../../core/home/index.ts';
 import { formatDay } from '../../core/quantity/index.ts';
 import { endpoint } from '../endpoint.ts';
-import { dogToday, recordOf, type Kept } from '../facts.ts';
-import { found } from '../problem.ts';
+import { randomUUID } from 'node:crypto';
+import { dogToday, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { adherenceOf, askTide, householdOf, ownerDog, setupRecord } from '../home-facts.ts';
+import { newToken, tokenHash } from '../home-links.ts';
+import { found, parsed, Problem, stale } from '../problem.ts';
+import type { TideDesk } from '../tide-desk.ts';
 
-export function homeRoutes(kept: Kept): Router {
+export function homeRoutes(kept: Kept, desk: TideDesk): Router {
   const { stores } = kept;
   const router = Router();
   router.get(
@@ -36,6 +46,93 @@ export function homeRoutes(kept: Kept): Router {
       };
       return { json: page };
     }),
+  );
+
+  const deskPage = (id: string): HomeDeskPage => {
+    const dog = found(stores.dogs.find(id), 'dog', id);
+    const salon = salonOf(kept);
+    const setup = setupRecord(kept, dog);
+    askTide(kept, desk);
+    return {
+      setup,
+      dog: ownerDog(kept, desk, dog),
+      salonName: salon.name,
+      timeZone: salon.timeZone,
+      ownerName: dog.owner.name,
+      household: householdOf(kept, dog).map((d) => ({ id: d.id, name: d.name })),
+      links: stores.home.linksOf(id),
+      adherence: adherenceOf(kept, dog, todayOf(kept, salon), setup),
+    };
+  };
+  router.get(
+    '/dogs/:id/home',
+    endpoint(({ params: { id = '' } }) => ({ json: deskPage(id) })),
+  );
+  router.put(
+    '/dogs/:id/home',
+    endpoint(({ params: { id = '' }, body }) => {
+      const { version, ...facts } = parsed(homeSetupSchema, body);
+      return stores.write(() => {
+        const dog = found(stores.dogs.find(id), 'dog', id);
+        if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(kept, dog), { ...facts, version });
+        return { json: deskPage(id) };
+      });
+    }),
+  );
+
+  router.post(
+    '/home-links',
+    endpoint(({ body }) => {
+      const { dogIds } = parsed(homeLinkSchema, body);
+      const [token, feedToken] = [newToken(), newToken()];
+      const [hash, feedHash] = [tokenHash(token), tokenHash(feedToken)];
+      if (hash === undefined || feedHash === undefined) throw new TypeError('a new token is no token');
+      return stores.write(() => {
+        const dogs = dogIds.map((id) => found(stores.dogs.find(id), 'dog', id));
+        const [first] = dogs;
+        if (first && dogs.some((d) => d.owner.name !== first.owner.name || d.owner.phone !== first.owner.phone))
+          throw new Problem(400, 'dogIds', 'dogIds must be dogs of one owner. Make a link for each owner.');
+        const row = { id: randomUUID(), tokenHash: hash, feedHash, atMs: kept.nowMs() };
+        stores.home.addLink(row, dogIds);
+        const link = found(stores.home.findLink(row.id), 'link', row.id);
+        const made: HomeLinkMade = { ...link, token, feedToken };
+        return { status: 201, json: made };
+      });
+    }),
+  );
+  router.delete(
+    '/home-links/:id',
+    endpoint(({ params: { id = '' } }) =>
+      stores.write(() => {
+        found(stores.home.findLink(id), 'link', id);
+        stores.home.endLink(id, kept.nowMs());
+        return { json: found(stores.home.findLink(id), 'link', id) };
+      }),
+    ),
+  );
+
+  router.get(
+    '/home-reports',
+    endpoint(() => {
+      const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
+      return { json: { reports: stores.home.openReports().map((r) => ({ ...r, dogName: names.get(r.dogId) ?? '' })) } };
+    }),
+  );
+  router.post(
+    '/home-reports/:id/close',
+    endpoint(({ params: { id = '' } }) =>
+      stores.write(() => {
+        found(stores.home.findReport(id), 'report', id);
+        stores.home.closeReport(id, kept.nowMs());
+        return { json: found(stores.home.findReport(id), 'report', id) };
+      }),
+    ),
+  );
+  router.get(
+    '/home-reports/:id/photo',
+    endpoint(({ params: { id = '' } }) => ({
+      bytes: { type: 'image/jpeg', body: found(stores.home.photo(id), 'photo of report', id) },
+    })),
   );
   return router;
 }

@@ -7,6 +7,7 @@ import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
 import { stores, type Stores } from '../../server/db/index.ts';
+import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO, up } from '../process.ts';
@@ -114,8 +115,10 @@ export async function openStage(): Promise<Stage> {
   const kept = stores(db);
   const complaints: string[] = [];
   const log = { error: (e: unknown) => void complaints.push(JSON.stringify(e)) };
-  const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, webRoot: resolve('dist') }));
+  const tide = new TideDesk();
+  const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, tide, webRoot: resolve('dist') }));
   const leave = async (): Promise<void> => {
+    tide.close();
     await listening.close();
     db.close();
   };

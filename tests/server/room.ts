@@ -1,6 +1,7 @@
 /** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still. */
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
+import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 
@@ -18,6 +19,7 @@ export interface Room {
   readonly stores: Stores;
   readonly base: string;
   readonly errors: unknown[];
+  readonly tide: TideDesk;
   call: (method: string, path: string, body?: unknown) => Promise<Answer>;
   raw: (method: string, path: string, init: RequestInit) => Promise<Answer>;
   close: () => Promise<void>;
@@ -27,7 +29,8 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
   const db = demo ? demoDb(NOW) : openDb(':memory:');
   const kept = stores(db);
   const errors: unknown[] = [];
-  const app = createApp({ stores: kept, nowMs: () => NOW, log: { error: (e: unknown) => void errors.push(e) } });
+  const tide = new TideDesk();
+  const app = createApp({ stores: kept, nowMs: () => NOW, tide, log: { error: (e: unknown) => void errors.push(e) } });
   const listening = await listen(app);
   const base = `${listening.base}/api`;
   const raw = async (method: string, path: string, init: RequestInit): Promise<Answer> => {
@@ -41,6 +44,7 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
     stores: kept,
     base,
     errors,
+    tide,
     raw,
     call: (method, path, body) =>
       raw(
@@ -49,6 +53,7 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
         body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } },
       ),
     close: async () => {
+      tide.close();
       await listening.close();
       db.close();
     },

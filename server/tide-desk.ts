@@ -1,0 +1,85 @@
+/**
+ * Decides what the server knows of the tide without making anybody wait: the newest digest of every dog, reckoned in a
+ * thread beside it when the facts have changed. Until the first is there, nothing is said.
+ */
+import { Worker } from 'node:worker_threads';
+import type { DogDigest, TideQuestion } from './tide-thread.ts';
+
+/** Gathering the facts takes a moment of everybody's time. */
+const EVERY_MS = 3_000;
+/** A thread does not inherit how the program reads TypeScript. */
+const START = `import('tsx/esm/api').then(({ register }) => (register(), import(require('node:worker_threads').workerData)))`;
+
+export class TideDesk {
+  private thread: Worker | undefined;
+  private asked = '';
+  private known: { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest> } | undefined;
+  private waiting: (() => void)[] = [];
+
+  private soonAt = -Infinity;
+  private planned = false;
+  private closed = false;
+
+  /** Asks after the present reply is out, at most once in a while. */
+  soon(make: () => TideQuestion): void {
+    if (this.planned || this.asked !== '' || performance.now() - this.soonAt < EVERY_MS) return;
+    this.planned = true;
+    this.soonAt = performance.now();
+    setImmediate(() => {
+      this.planned = false;
+      if (!this.closed) this.ask(make());
+    });
+  }
+
+  /** Makes sure that the newest facts are being reckoned, or have been. */
+  ask(question: TideQuestion): void {
+    const facts = JSON.stringify(question);
+    if (facts === this.asked || facts === this.known?.facts) return;
+    // One question at a time: the newest facts are asked about when the thread is free.
+    if (this.asked !== '') return;
+    this.asked = facts;
+    const thread = this.threadOf();
+    thread.ref();
+    thread.postMessage(question);
+  }
+
+  /** What is known of a dog; undefined until the first answer. */
+  digest(dogId: string): DogDigest | undefined {
+    return this.known?.dogs.get(dogId);
+  }
+
+  /** Resolves when nothing is being reckoned. */
+  async settled(): Promise<void> {
+    if (this.asked !== '' || this.planned) await new Promise<void>((resolve) => this.waiting.push(resolve));
+  }
+
+  close(): void {
+    this.closed = true;
+    void this.thread?.terminate();
+    this.thread = undefined;
+    this.rest();
+  }
+
+  private rest(): void {
+    this.asked = '';
+    // An idle thread does not keep the program running.
+    this.thread?.unref();
+    for (const done of this.waiting.splice(0)) done();
+  }
+
+  private threadOf(): Worker {
+    if (this.thread) return this.thread;
+    const thread = new Worker(START, { eval: true, workerData: new URL('./tide-thread.ts', import.meta.url).href });
+    thread.on('message', (dogs: readonly DogDigest[]) => {
+      this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])) };
+      this.rest();
+    });
+    // A thread that died says nothing; the next question starts another.
+    thread.on('error', () => {
+      this.thread = undefined;
+      this.rest();
+    });
+    this.thread = thread;
+    return thread;
+  }
+}

@@ -1,0 +1,54 @@
+/** Reckons the salon's tide beside the server: what homes and reminders need of each dog. Fits are kept between questions. */
+import { parentPort } from 'node:worker_threads';
+import { addDays, type Day } from '../core/quantity/index.ts';
+import {
+  FitMemory,
+  homeEffect,
+  inBlow,
+  learnBook,
+  type DogTide,
+  type HomeEffect,
+  type TideBook,
+} from '../core/tide/index.ts';
+
+export interface TideQuestion {
+  readonly book: TideBook;
+  /** Bouts a day that each home plans, and the day of its next visit where one is booked. */
+  readonly homes: readonly { readonly id: string; readonly boutsPerDay: number; readonly visit: Day | undefined }[];
+}
+/** What is known of one dog. */
+export interface DogDigest {
+  readonly id: string;
+  readonly blow: boolean;
+  readonly starts: DogTide['starts'];
+  readonly due: Day;
+  readonly effect: HomeEffect;
+}
+
+const memory = new FitMemory();
+
+function digests({ book, homes }: TideQuestion): readonly DogDigest[] {
+  const steps = learnBook(book, book.today, memory.keepFor(book));
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  const of = new Map(homes.map((h) => [h.id, h]));
+  return step.value.dogs.flatMap((tide): DogDigest[] => {
+    const fit = memory.of(tide.id);
+    const dog = book.dogs.find((d) => d.id === tide.id);
+    if (!fit || !dog) return [];
+    const home = of.get(tide.id);
+    const due = addDays(book.today, Math.max(1, Math.round(tide.due.likely - book.today)));
+    const visit = home?.visit !== undefined && home.visit > book.today ? home.visit : due;
+    return [
+      {
+        id: tide.id,
+        blow: inBlow(fit, book.today),
+        starts: tide.starts,
+        due,
+        effect: homeEffect(dog, fit, book.today, visit, home?.boutsPerDay ?? 0),
+      },
+    ];
+  });
+}
+
+parentPort?.on('message', (question: TideQuestion) => parentPort?.postMessage(digests(question)));
