@@ -9,9 +9,12 @@ import { openDb, stores } from './db/index.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
 import { TideDesk } from './tide-desk.ts';
+import { warmTide } from './tide-facts.ts';
 
 const FILE = 'woolly-tide.sqlite';
 const DEFAULT_PORT = 4310;
+/** Between two pieces of work that nobody has asked for yet. */
+const WARM_EVERY_MS = 4;
 
 interface Options {
   readonly port: number;
@@ -63,8 +66,13 @@ function start({ port, data, fresh }: Options): void {
     const address = server.address();
     const actual = address && typeof address === 'object' ? address.port : port;
     console.log(`Woolly Tide is up: http://localhost:${actual}/  (Ctrl-C ends it)`);
+    setTimeout(warm, WARM_EVERY_MS);
   });
   let closing = false;
+  const warming = warmTide({ stores: kept, nowMs: Date.now });
+  const warm = (): void => {
+    if (!closing && !warming.next().done) setTimeout(warm, WARM_EVERY_MS);
+  };
   const close = (): void => {
     if (closing) return;
     closing = true;

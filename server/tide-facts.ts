@@ -111,6 +111,26 @@ function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[
   return rising;
 }
 
+/** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
+export function* warmTide(kept: Kept): Generator<void, void> {
+  const { stores } = kept;
+  for (const line of stores.sessions.ledger()) {
+    visitOfLine(kept, line);
+    yield;
+  }
+  const room = planRoomOf(kept);
+  for (const dog of stores.dogs.all()) {
+    minutesAt(kept, dog, room);
+    yield;
+  }
+  const classes = new Map(stores.dogs.all().map((d) => [d.id, d.coatClass]));
+  for (const line of stores.checks.ledger()) {
+    const coatClass = classes.get(line.dogId);
+    if (coatClass) touchOfLine(kept, line, coatClass);
+    yield;
+  }
+}
+
 /** All that the salon's forecasts rest on today. */
 export function tideFile(kept: Kept): TideFile {
   const { stores } = kept;
