@@ -2,10 +2,30 @@ import { createHash } from 'node:crypto';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 
-/** Files that keep their name from build to build: they are told apart by what is in them. */
-const UNHASHED = ['/index.html', '/mark.svg'];
+/** Pages by their entry: the word in the service worker's code that stands for their files, and files that keep their name. */
+const PAGES = [
+  { page: 'main', word: 'self.__WT_FILES', unhashed: ['/index.html', '/mark.svg'] },
+  { page: 'owner', word: 'self.__WT_OWNER_FILES', unhashed: ['/owner.html', '/mark.svg', '/owner.webmanifest'] },
+] as const;
 
-/** Tells the service worker which files this build is made of. */
+type Bundle = Parameters<Extract<Plugin['generateBundle'], (...args: never[]) => unknown>>[1];
+
+/** Files that a page is made of: its chunks with all they import, their styles and fonts. */
+function filesOf(bundle: Bundle, page: string): ReadonlySet<string> {
+  const files = new Set<string>();
+  const walk = (name: string): void => {
+    const made = bundle[name];
+    if (files.has(name) || made?.type !== 'chunk') return;
+    files.add(name);
+    for (const f of made.viteMetadata?.importedCss ?? []) files.add(f);
+    for (const f of made.viteMetadata?.importedAssets ?? []) files.add(f);
+    for (const f of [...made.imports, ...made.dynamicImports]) walk(f);
+  };
+  for (const made of Object.values(bundle)) if (made.type === 'chunk' && made.name === page) walk(made.fileName);
+  return files;
+}
+
+/** Tells the service worker which files each page is made of. */
 const filesForWorker = (): Plugin => ({
   name: 'woolly-tide-files',
   apply: 'build',
@@ -17,11 +37,18 @@ const filesForWorker = (): Plugin => ({
     const build = createHash('sha256');
     for (const f of made) build.update(f.fileName);
     const revision = build.digest('hex').slice(0, 16);
-    const files = [
-      ...UNHASHED.map((url) => ({ url, revision })),
-      ...made.filter((f) => f.fileName.startsWith('assets/')).map((f) => ({ url: `/${f.fileName}`, revision: null })),
-    ];
-    worker.code = worker.code.replace('self.__WT_FILES', JSON.stringify(files));
+    const owner = filesOf(bundle, 'owner');
+    const main = filesOf(bundle, 'main');
+    for (const { page, word, unhashed } of PAGES) {
+      const own = made
+        .map((f) => f.fileName)
+        .filter((f) => f.startsWith('assets/') && (page === 'owner' ? owner.has(f) : main.has(f) || !owner.has(f)));
+      const files = [
+        ...unhashed.map((url) => ({ url, revision })),
+        ...own.map((f) => ({ url: `/${f}`, revision: null })),
+      ];
+      worker.code = worker.code.replace(word, JSON.stringify(files));
+    }
   },
 });
 
@@ -35,8 +62,10 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
     rollupOptions: {
-      input: { main: 'web/index.html', sw: 'web/sw.ts' },
-      output: { entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js') },
+      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
+      output: {
+        entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+      },
     },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },

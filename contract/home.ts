@@ -4,6 +4,7 @@ import type { BodyShape, CoatClass } from '../core/dog/index.ts';
 import {
   HOME_CARES,
   HOME_PARTS,
+  REPORT_KINDS,
   type DueCare,
   type HomeCard,
   type HomeCareKind,
@@ -11,6 +12,7 @@ import {
   type HomeSetup,
   type HomeTools,
   type HomeWeek,
+  type ReportKind,
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
 import { HOME_AMOUNTS, type Band, type HomeAmount } from '../core/tide/index.ts';
@@ -105,11 +107,6 @@ export const homeStartedSchema: Joi.ObjectSchema<HomeStarted> = Joi.object<HomeS
   day: daySchema.required(),
   author,
 }).label('word');
-
-export const REPORT_KINDS = ['lump', 'knot', 'red-skin', 'ticks', 'other'] as const;
-export type ReportKind = (typeof REPORT_KINDS)[number];
-/** Kinds for which a part is not brushed until somebody has looked. */
-export const CLOSING_REPORTS: readonly ReportKind[] = ['lump', 'red-skin'];
 
 export interface HomeReportDraft {
   readonly id: string;

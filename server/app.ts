@@ -128,6 +128,16 @@ export function createApp({
       res.setHeader('Cache-Control', 'no-cache');
       res.sendFile(join(webRoot, 'sw.js'));
     });
+    // The owner's page and its worker: a page of its own, told apart from the house by its address.
+    app.get('/o/sw.js', (_req, res) => {
+      res.setHeader('Cache-Control', 'no-cache');
+      res.setHeader('Service-Worker-Allowed', '/o');
+      res.sendFile(join(webRoot, 'sw.js'));
+    });
+    app.get('/o{/*any}', (_req, res) => {
+      res.setHeader('Cache-Control', 'no-cache');
+      res.sendFile(join(webRoot, 'owner.html'));
+    });
     app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true, fallthrough: true }));
     app.get('/{*any}', (_req, res) => {
       res.setHeader('Cache-Control', 'no-cache');

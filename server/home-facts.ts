@@ -2,7 +2,6 @@
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck } from '../contract/check.ts';
 import {
-  CLOSING_REPORTS,
   type HomeSetupFacts,
   type HomeSetupRecord,
   type HomeTide,
@@ -12,6 +11,7 @@ import {
 import { TIED, zoneConditions, type ZoneCondition } from '../core/check/index.ts';
 import { coatRow, zone } from '../core/dog/index.ts';
 import {
+  CLOSING_REPORTS,
   dueCare,
   HOME_PARTS,
   homeNeeds,

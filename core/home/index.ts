@@ -33,3 +33,4 @@ export {
   type KeepOff,
 } from './plan.ts';
 export { HOME_CARES, HOME_CARE_ROWS, dueCare, type DueCare, type HomeCareKind, type HomeCareRow } from './care.ts';
+export { CLOSING_REPORTS, REPORT_KINDS, type ReportKind } from './report.ts';

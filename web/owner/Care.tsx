@@ -1,0 +1,34 @@
+/** What else is due, with one tap to say it was done. */
+import type { DueCare, HomeCareKind } from '../../core/home/index.ts';
+import { CARES, weekday } from './words.ts';
+
+interface Props {
+  readonly due: readonly DueCare[];
+  readonly today: number;
+  readonly onDone: (kind: HomeCareKind) => void;
+}
+
+export function Care({ due, today, onDone }: Props) {
+  if (due.length === 0) return null;
+  return (
+    <section className="ow-sheet" aria-labelledby="care">
+      <h2 id="care">Also due</h2>
+      <ul className="ow-bare">
+        {due.map((d) => (
+          <li key={d.kind} className="ow-care">
+            <details>
+              <summary>
+                {CARES[d.kind].word}
+                {d.due > today && <span className="ow-soft"> {weekday(d.due)}</span>}
+              </summary>
+              <p>{CARES[d.kind].how}</p>
+            </details>
+            <button type="button" onClick={() => onDone(d.kind)} aria-label={`${CARES[d.kind].word}: done`}>
+              Done
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

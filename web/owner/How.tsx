@@ -1,0 +1,48 @@
+/** How to brush, with what, and what not to do. */
+import type { OwnerDog } from '../../contract/home.ts';
+import { toolRow } from '../../core/kit/index.ts';
+import { capital, DONTS, KEEP_OFF } from './words.ts';
+
+export function How({ dog }: { dog: OwnerDog }) {
+  const { use, get, keepOff } = dog.tools;
+  return (
+    <section className="ow-sheet" aria-labelledby="how">
+      <h2 id="how">How</h2>
+      <details>
+        <summary>With what</summary>
+        <ul>
+          {use.map((k) => (
+            <li key={k}>
+              <strong>{capital(toolRow(k).name)}</strong>: {toolRow(k).does}{' '}
+              <span className="ow-soft">{toolRow(k).hurts}</span>
+            </li>
+          ))}
+        </ul>
+        {get.length > 0 && <p>Worth having: {get.map((k) => toolRow(k).name).join(', ')}.</p>}
+        {keepOff.map((k) => (
+          <p key={k.tool}>
+            Leave in the drawer: {toolRow(k.tool).name}, {KEEP_OFF[k.why]}.
+          </p>
+        ))}
+      </details>
+      <details>
+        <summary>The stroke</summary>
+        <ul>
+          <li>Try the brush on the back of your own hand: what scratches you scratches the dog.</li>
+          <li>Hold the skin taut with the other hand. Short strokes, wires level with the body.</li>
+          <li>A few strokes on one place, then on. When it resists, hold above it and use less hair.</li>
+          <li>After a walk and food, on its side, and stop while it still likes it.</li>
+        </ul>
+      </details>
+      <details>
+        <summary>Please not</summary>
+        <ul>
+          {DONTS.map((d) => (
+            <li key={d}>{d}</li>
+          ))}
+        </ul>
+      </details>
+      <p className="ow-soft">This page tells no illness. When something looks wrong, a vet knows.</p>
+    </section>
+  );
+}

@@ -1,0 +1,163 @@
+/** The owner's page: what to do today for each dog, and what to tell the salon. */
+import { useState } from 'react';
+import type { OwnerDog } from '../../contract/home.ts';
+import { newId } from '../data/client.ts';
+import { Bout } from './Bout.tsx';
+import { Care } from './Care.tsx';
+import { How } from './How.tsx';
+import { phoneToday, useOwner, type Owner } from './store.ts';
+import { Tell } from './Tell.tsx';
+import { Today } from './Today.tsx';
+import { Week } from './Week.tsx';
+import { dayMonth, minutes, visitTime } from './words.ts';
+
+function Gone() {
+  return (
+    <main className="ow-page" tabIndex={-1}>
+      <h1>There is nothing here</h1>
+      <p>If this was your dog’s page, please ask your groomer for a new link.</p>
+    </main>
+  );
+}
+
+function Visit({ dog, timeZone }: { dog: OwnerDog; timeZone: string }) {
+  const { effect } = dog.tide;
+  const worth = effect ? Math.round((effect.without - effect.kept) / 5) * 5 : 0;
+  return (
+    <section aria-labelledby="visit" className="ow-sheet">
+      <h2 id="visit">At the salon</h2>
+      <p>
+        {dog.visit
+          ? `Next visit: ${visitTime(dog.visit.startsAt, timeZone)}, about ${minutes(dog.visit.minutes)}.`
+          : dog.visitDue !== null
+            ? `Due about ${dayMonth(dog.visitDue)}. Please call us for a time.`
+            : 'After the first look at the coat.'}
+      </p>
+      {effect && worth >= 5 && (
+        <p>
+          Brushed as planned it takes about <strong>{minutes(effect.kept)}</strong>; without brushing about{' '}
+          {minutes(effect.without)}.
+        </p>
+      )}
+      {dog.visit && (
+        <p className="ow-soft">
+          Before you come: a walk, a dry coat, no bath. Leave knots as they are, we see to them.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Missed({ dog }: { dog: OwnerDog }) {
+  const { effect, blow } = dog.tide;
+  if (dog.missedDays < 2) return null;
+  const costs = effect ? Math.round((effect.missedWeek - effect.kept) / 5) * 5 : 0;
+  return (
+    <p className="ow-note" role="status">
+      {dog.missedDays} days went by. That happens: today’s brushing is no longer for it, the rest slides on.
+      {blow && dog.missedDays >= 5 && costs >= 5 && (
+        <>
+          {' '}
+          A week missed in a blow makes the next visit about {minutes(costs)} longer. If it goes on like this, call us:
+          we find an earlier day.
+        </>
+      )}
+    </p>
+  );
+}
+
+function DogPage({ dog, owner, timeZone }: { dog: OwnerDog; owner: Owner; timeZone: string }) {
+  const [brushing, setBrushing] = useState<number>();
+  const today = dog.week.days[0];
+  const bout = brushing === undefined ? undefined : today?.bouts[brushing];
+  const done = (parts: OwnerDog['closed'], spent: number, amount: Parameters<typeof noteBout>[3]): void => {
+    owner.send(noteBout(dog.id, parts, spent, amount));
+    setBrushing(undefined);
+    scrollTo(0, 0);
+  };
+  if (bout) return <Bout key={dog.id} dog={dog} bout={bout} onLeave={() => setBrushing(undefined)} onDone={done} />;
+  return (
+    <>
+      <Today dog={dog} onBrush={setBrushing} onDone={done} />
+      <Missed dog={dog} />
+      <Week dog={dog} />
+      {dog.note && (
+        <blockquote className="ow-sheet ow-says">
+          <p>{dog.note}</p>
+          <footer className="ow-soft">Your groomer</footer>
+        </blockquote>
+      )}
+      <Tell dog={dog} owner={owner} />
+      <Care
+        due={dog.due}
+        today={dog.today}
+        onDone={(kind) =>
+          owner.send({ kind: 'cares', dogId: dog.id, body: { id: newId(), day: phoneToday(), kind, author: '' } })
+        }
+      />
+      <Visit dog={dog} timeZone={timeZone} />
+      <How dog={dog} />
+    </>
+  );
+}
+
+function noteBout(
+  dogId: string,
+  parts: OwnerDog['closed'],
+  spent: number,
+  amount: 'none' | 'pinch' | 'handful' | 'bowl' | 'bag' | null,
+) {
+  const body = { id: newId(), day: phoneToday(), parts, minutes: Math.round(spent * 2) / 2, amount, author: '' };
+  return { kind: 'bouts', dogId, body } as const;
+}
+
+export function OwnerApp({ token }: { token: string }) {
+  const owner = useOwner(token);
+  const [shown, setShown] = useState(0);
+  const { page, state, waiting, refused } = owner;
+  if (state === 'gone') return <Gone />;
+  if (!page)
+    return (
+      <main className="ow-page">
+        <p role="status">
+          {state === 'without-link'
+            ? 'There is no link to the salon. This page opens when there is one again.'
+            : 'One moment …'}
+        </p>
+      </main>
+    );
+  const dog = page.dogs[shown] ?? page.dogs[0];
+  if (!dog) return <Gone />;
+  return (
+    <>
+      <header className="ow-head">
+        <span>{page.salonName}</span>
+        <span role="status" className="ow-soft">
+          {waiting > 0
+            ? `${waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} for a link`
+            : state === 'without-link'
+              ? 'without a link'
+              : ''}
+        </span>
+      </header>
+      <main className="ow-page">
+        {page.dogs.length > 1 && (
+          <nav className="ow-dogs" aria-label="Dogs">
+            {page.dogs.map((d, i) => (
+              <button key={d.id} type="button" aria-pressed={d.id === dog.id} onClick={() => setShown(i)}>
+                {d.name}
+              </button>
+            ))}
+          </nav>
+        )}
+        <h1>{dog.name}</h1>
+        {refused && (
+          <p className="ow-note ow-stop" role="alert">
+            {refused}
+          </p>
+        )}
+        <DogPage key={dog.id} dog={dog} owner={owner} timeZone={page.timeZone} />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,44 @@
+/** The week as pegs on a line: what hangs is done, what was missed has slid on. */
+import type { OwnerDog } from '../../contract/home.ts';
+import { minutes, weekday } from './words.ts';
+
+const dayNumber = (text: string): number => Math.round(Date.parse(`${text}T00:00:00Z`) / 86_400_000);
+/** Days behind today that the line shows. */
+const BEHIND = 3;
+
+export function Week({ dog }: { dog: OwnerDog }) {
+  const done = new Set(dog.bouts.map((b) => dayNumber(b.day)));
+  const pegs = [
+    ...Array.from({ length: BEHIND }, (_, i) => ({ day: dog.today - BEHIND + i, planned: 0 })),
+    ...dog.week.days.map((d) => ({ day: Number(d.day), planned: d.bouts.reduce((t, b) => t + b.minutes, 0) })),
+  ];
+  return (
+    <section className="ow-sheet" aria-labelledby="week">
+      <h2 id="week">The week</h2>
+      <ol className="ow-pegs">
+        {pegs.map(({ day, planned }) => {
+          const hung = done.has(day);
+          const what = hung ? 'brushed' : planned > 0 ? minutes(planned) : day < dog.today ? 'not brushed' : 'rest';
+          return (
+            <li key={day} className={`${hung ? 'is-hung ' : ''}${day === dog.today ? 'is-today' : ''}`}>
+              <span className="ow-peg-day">{weekday(day)}</span>
+              <svg viewBox="0 0 30 46" aria-hidden>
+                <path className="ow-line" d="M0,9H30" />
+                {(hung || planned > 0) && <path className="ow-peg" d="M12,2h6v20h-6z" />}
+                {hung && <path className="ow-hung" d="M5,20q10,5 20,0l2,20q-12,6 -24,0z" />}
+                {!hung && planned > 0 && <path className="ow-empty" d="M5,20q10,5 20,0l2,20q-12,6 -24,0z" />}
+              </svg>
+              <span className="ow-peg-what">{what}</span>
+            </li>
+          );
+        })}
+      </ol>
+      {dog.week.has < dog.week.floor && (
+        <p className="ow-soft">
+          This coat asks for about {minutes(dog.week.floor)} a week; your days have {minutes(dog.week.has)}. Tell us,
+          and visits come a little closer together.
+        </p>
+      )}
+    </section>
+  );
+}

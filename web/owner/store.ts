@@ -1,0 +1,161 @@
+/**
+ * Decides what the owner's page knows without a link to the salon: the page as it was last read, and what was done since,
+ * each entry on this device until the salon's computer has it.
+ */
+import { get, set } from 'idb-keyval';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type {
+  HomeBoutNote,
+  HomeCareNote,
+  HomeReportDraft,
+  HomeStarted,
+  OwnerDog,
+  OwnerPage,
+} from '../../contract/home.ts';
+
+export type Entry =
+  | { readonly kind: 'bouts'; readonly dogId: string; readonly body: HomeBoutNote }
+  | { readonly kind: 'cares'; readonly dogId: string; readonly body: HomeCareNote }
+  | { readonly kind: 'started'; readonly dogId: string; readonly body: HomeStarted }
+  | { readonly kind: 'reports'; readonly dogId: string; readonly body: HomeReportDraft }
+  | { readonly kind: 'photo'; readonly dogId: string; readonly reportId: string; readonly jpeg: Blob };
+
+type State = 'reading' | 'here' | 'without-link' | 'gone';
+
+export interface Owner {
+  readonly page: OwnerPage | undefined;
+  readonly state: State;
+  /** Entries that wait for a link. */
+  readonly waiting: number;
+  /** What the salon's computer would not take, in its words. */
+  readonly refused: string | undefined;
+  readonly send: (...entries: readonly Entry[]) => void;
+}
+
+const PAGE = 'owner-page';
+const OUTBOX = 'owner-outbox';
+/** What is kept belongs to one link: another link on the same phone has its own. */
+const keyOf = (what: string, token: string): string => `${what} ${token.slice(-8)}`;
+const AGAIN_MS = 20_000;
+
+const quiet = async <T>(work: Promise<T>): Promise<T | undefined> => work.catch(() => undefined);
+
+function request(token: string, entry: Entry | undefined): Promise<Response> {
+  const headers = { 'X-Home-Link': token };
+  if (!entry) return fetch('/api/owner', { headers });
+  const where = `/api/owner/dogs/${encodeURIComponent(entry.dogId)}`;
+  if (entry.kind === 'photo')
+    return fetch(`${where}/reports/${encodeURIComponent(entry.reportId)}/photo`, {
+      method: 'PUT',
+      headers: { ...headers, 'Content-Type': 'image/jpeg' },
+      body: entry.jpeg,
+    });
+  return fetch(`${where}/${entry.kind}`, {
+    method: 'POST',
+    headers: { ...headers, 'Content-Type': 'application/json' },
+    body: JSON.stringify(entry.body),
+  });
+}
+
+/** A dog with what waits on this device done already. */
+function withWaiting(dog: OwnerDog, waiting: readonly Entry[], today: string): OwnerDog {
+  return waiting.reduce((d: OwnerDog, e): OwnerDog => {
+    if (e.dogId !== d.id) return d;
+    if (e.kind === 'cares') return { ...d, due: d.due.filter((c) => c.kind !== e.body.kind) };
+    if (e.kind === 'reports' && !d.reports.some((r) => r.id === e.body.id))
+      return { ...d, reports: [{ ...e.body, photo: false, closed: false }, ...d.reports] };
+    if (e.kind !== 'bouts' || e.body.day !== today || d.doneToday) return d;
+    const [first, ...rest] = d.week.days;
+    const days = first ? [{ ...first, bouts: [] }, ...rest] : rest;
+    return { ...d, doneToday: true, missedDays: 0, bouts: [...d.bouts, e.body], week: { ...d.week, days } };
+  }, dog);
+}
+
+/** Today by this phone's calendar, `2031-04-09`. */
+export const phoneToday = (): string => {
+  const now = new Date();
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+};
+
+export function useOwner(token: string): Owner {
+  const [page, setPage] = useState<OwnerPage>();
+  const [state, setState] = useState<State>('reading');
+  const [outbox, setOutbox] = useState<readonly Entry[]>([]);
+  const [refused, setRefused] = useState<string>();
+  const held = useRef<readonly Entry[]>([]);
+  const busy = useRef(false);
+
+  const hold = useCallback(
+    (entries: readonly Entry[]): void => {
+      held.current = entries;
+      setOutbox(entries);
+      void quiet(set(keyOf(OUTBOX, token), entries));
+    },
+    [token],
+  );
+  const take = useCallback(
+    (fresh: OwnerPage): void => {
+      setPage(fresh);
+      setState('here');
+      void quiet(set(keyOf(PAGE, token), fresh));
+    },
+    [token],
+  );
+
+  /** Sends what waits, in order, then reads the page anew; stops where there is no link. */
+  const sync = useCallback(async (): Promise<void> => {
+    if (busy.current || token === '') return;
+    busy.current = true;
+    try {
+      for (;;) {
+        const [first] = held.current;
+        const response = await quiet(request(token, first));
+        if (!response || response.status >= 500) return setState((s) => (s === 'gone' ? s : 'without-link'));
+        if (response.status === 404) return setState('gone');
+        const body = await quiet(response.json());
+        if (response.ok && body) take(body);
+        else if (first) setRefused(body?.error?.message ?? 'The salon’s computer did not take an entry.');
+        if (!first) return;
+        hold(held.current.slice(1));
+        if (held.current.length === 0 && response.ok) return;
+      }
+    } finally {
+      busy.current = false;
+    }
+  }, [token, hold, take]);
+
+  useEffect(() => {
+    let left = false;
+    void (async () => {
+      const [kept, waits] = await Promise.all([
+        quiet(get<OwnerPage>(keyOf(PAGE, token))),
+        quiet(get<readonly Entry[]>(keyOf(OUTBOX, token))),
+      ]);
+      if (left) return;
+      if (kept) setPage((now) => now ?? kept);
+      if (waits) hold([...waits, ...held.current]);
+      await sync();
+    })();
+    const again = (): void => void sync();
+    const timer = setInterval(again, AGAIN_MS);
+    addEventListener('online', again);
+    document.addEventListener('visibilitychange', again);
+    return () => {
+      left = true;
+      clearInterval(timer);
+      removeEventListener('online', again);
+      document.removeEventListener('visibilitychange', again);
+    };
+  }, [token, hold, sync]);
+
+  return {
+    page: page && { ...page, dogs: page.dogs.map((d) => withWaiting(d, outbox, phoneToday())) },
+    state: token === '' ? 'gone' : state,
+    waiting: outbox.length,
+    refused,
+    send: (...entries) => {
+      hold([...held.current, ...entries]);
+      void sync();
+    },
+  };
+}
