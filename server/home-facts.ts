@@ -126,7 +126,8 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
   const tide = tideOf(desk, dog, today, now.tide !== 'baseline');
   const days = bouts.flatMap((b) => parseDay(b.day) ?? []);
   const doneToday = days.includes(today);
-  const lastBout = Math.max(visited ?? -Infinity, ...days);
+  // A home that has noted nothing yet has missed nothing.
+  const lastBout = days.length === 0 ? today : Math.max(visited ?? -Infinity, ...days);
   const week = weekOf(kept, dog.id, {
     dog: { coatClass: dog.coatClass, traits: dog.traits },
     setup,
@@ -150,7 +151,7 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
     due: dueCare(dog, stores.home.lastCares(dog.id), visited, today, addDays(today, 6)),
     tide,
     closed: [...closed],
-    missedDays: Number.isFinite(lastBout) ? Math.max(0, today - lastBout - 1) : 0,
+    missedDays: Math.max(0, today - lastBout - 1),
     doneToday,
     note: record.note,
     visit: bookings[0] ? { startsAt: bookings[0].startsAt, minutes: bookings[0].minutes } : null,

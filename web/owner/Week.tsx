@@ -4,7 +4,7 @@ import { minutes, weekday } from './words.ts';
 
 const dayNumber = (text: string): number => Math.round(Date.parse(`${text}T00:00:00Z`) / 86_400_000);
 /** Days behind today that the line shows. */
-const BEHIND = 3;
+const BEHIND = 2;
 
 export function Week({ dog }: { dog: OwnerDog }) {
   const done = new Set(dog.bouts.map((b) => dayNumber(b.day)));
@@ -14,11 +14,14 @@ export function Week({ dog }: { dog: OwnerDog }) {
   ];
   return (
     <section className="ow-sheet" aria-labelledby="week">
-      <h2 id="week">The week</h2>
+      <h2 id="week">
+        The week <span className="ow-soft">minutes a day</span>
+      </h2>
       <ol className="ow-pegs">
         {pegs.map(({ day, planned }) => {
           const hung = done.has(day);
           const what = hung ? 'brushed' : planned > 0 ? minutes(planned) : day < dog.today ? 'not brushed' : 'rest';
+          const short = hung ? '✓' : planned > 0 ? String(Math.max(1, Math.round(planned))) : '';
           return (
             <li key={day} className={`${hung ? 'is-hung ' : ''}${day === dog.today ? 'is-today' : ''}`}>
               <span className="ow-peg-day">{weekday(day)}</span>
@@ -28,7 +31,8 @@ export function Week({ dog }: { dog: OwnerDog }) {
                 {hung && <path className="ow-hung" d="M5,20q10,5 20,0l2,20q-12,6 -24,0z" />}
                 {!hung && planned > 0 && <path className="ow-empty" d="M5,20q10,5 20,0l2,20q-12,6 -24,0z" />}
               </svg>
-              <span className="ow-peg-what">{what}</span>
+              <span aria-hidden>{short}</span>
+              <span className="visually-hidden">{what}</span>
             </li>
           );
         })}
