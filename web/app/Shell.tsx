@@ -18,6 +18,7 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
     { to: '/desk/day', name: 'Today' },
     { to: '/desk/bench', name: 'Bench' },
     { to: '/desk/ahead', name: 'Ahead' },
+    { to: '/desk/homes', name: 'Homes' },
     { to: '/desk/tally', name: 'Tally' },
     { to: '/desk/kit', name: 'Kit' },
     { to: '/desk/rules', name: 'Rules' },

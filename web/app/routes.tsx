@@ -7,6 +7,8 @@ import { DayRoom } from '../desk/day/DayRoom.tsx';
 import { DogForm } from '../desk/dog/DogForm.tsx';
 import { DogRoom } from '../desk/dog/DogRoom.tsx';
 import { DogsRoom } from '../desk/dogs/DogsRoom.tsx';
+import { HomePlanRoom } from '../desk/home/HomePlanRoom.tsx';
+import { HomesRoom } from '../desk/home/HomesRoom.tsx';
 import { HouseRoom } from '../desk/house/HouseRoom.tsx';
 import { KitRoom } from '../desk/kit/KitRoom.tsx';
 import { ToolForm } from '../desk/kit/ToolForm.tsx';
@@ -59,6 +61,8 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId', element: <DogRoom /> },
       { path: '/desk/dogs/:dogId/edit', element: <DogForm /> },
       { path: '/desk/dogs/:dogId/tide', element: <DogTideRoom /> },
+      { path: '/desk/dogs/:dogId/home', element: <HomePlanRoom /> },
+      { path: '/desk/homes', element: <HomesRoom /> },
       { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },

@@ -8,7 +8,14 @@ import type { BookingDraft, BookingRecord, HoldDraft, NextPage } from '../../con
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DayPage } from '../../contract/day.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
-import type { HomeCardPage } from '../../contract/home.ts';
+import type {
+  HomeCardPage,
+  HomeDeskPage,
+  HomeLink,
+  HomeLinkMade,
+  HomeReport,
+  HomeSetupRecord,
+} from '../../contract/home.ts';
 import type {
   Coverage,
   KitPage,
@@ -89,6 +96,14 @@ export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api
 export const useTideBook = () => useQuery({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
 export const useDogLog = (dogId: string) =>
   useQuery({ queryKey: ['log', dogId], queryFn: () => api<DogLog>('GET', `/dogs/${at(dogId)}/log`) });
+export const useHome = (dogId: string) =>
+  useQuery({ queryKey: ['home', dogId], queryFn: () => api<HomeDeskPage>('GET', `/dogs/${at(dogId)}/home`) });
+export const useReports = () =>
+  useQuery({
+    queryKey: ['home-reports'],
+    queryFn: () =>
+      api<{ reports: readonly (HomeReport & { readonly dogName: string })[] }>('GET', '/home-reports'),
+  });
 export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api<WeatherPage>('GET', '/weather') });
 
 export const useProducts = () =>
@@ -146,6 +161,12 @@ export const useDropNote = () => useWrite((id: string) => api<DogLog>('DELETE', 
 export const useAddLife = (dogId: string) =>
   useWrite((event: LifeNote) => api<DogLog>('POST', `/dogs/${at(dogId)}/life-events`, event));
 export const useDropLife = () => useWrite((id: string) => api<DogLog>('DELETE', `/life-events/${at(id)}`));
+export const useEditHome = (dogId: string) =>
+  useWrite((setup: HomeSetupRecord) => api<HomeDeskPage>('PUT', `/dogs/${at(dogId)}/home`, setup));
+export const useMakeLink = () =>
+  useWrite((dogIds: readonly string[]) => api<HomeLinkMade>('POST', '/home-links', { dogIds }));
+export const useEndLink = () => useWrite((id: string) => api<HomeLink>('DELETE', `/home-links/${at(id)}`));
+export const useCloseReport = () => useWrite((id: string) => api<HomeReport>('POST', `/home-reports/${at(id)}/close`));
 export const useReadWeather = () => useWrite((csv: string) => api<WeatherPage>('PUT', '/weather', { csv }));
 export const useAskStation = () => useWrite(() => api<WeatherPage>('POST', '/weather/station'));
 export const useForgetWeather = () => useWrite(() => api<WeatherPage>('DELETE', '/weather'));

@@ -162,6 +162,9 @@ export function DogRoom() {
                 )}
               </section>
               <Brushes dog={page.dog} lengths={check.data?.guardMm ?? {}} />
+              <p className="mb-0">
+                <Link to={`/desk/dogs/${dogId}/home`}>Home plan and the owner’s link</Link>
+              </p>
               <section className="wt-sheet" aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
                 {page.sessions.some((s) => s.state === 'finished') && (

@@ -1,0 +1,256 @@
+/** Desk → a dog's home: what the home is like, what the groomer asks of it, the week as the owner sees it, and the link. */
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Link, useParams } from 'react-router';
+import type { HomeDeskPage, HomeSetupRecord } from '../../../contract/home.ts';
+import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow, type HomePart } from '../../../core/home/index.ts';
+import { toolRow, type ToolKind } from '../../../core/kit/index.ts';
+import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { useEditHome, useHome } from '../../data/hooks.ts';
+import { shortDay } from '../../words/dates.ts';
+import { listText, minutesText, percent } from '../../words/figures.ts';
+import { HomeLinks } from './HomeLinks.tsx';
+import './home-plan.css';
+
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const FACT_WORDS = [
+  ['minutesByWeekday', 'Minutes a day'],
+  ['patienceMinutes', 'The dog’s patience'],
+  ['beginner', 'Beginner'],
+  ['severalHands', 'Several hands'],
+  ['seedWalks', 'Walks in long grass'],
+  ['pins', 'Every day'],
+  ['without', 'Not to be used'],
+  ['note', 'Note'],
+] as const satisfies readonly (readonly [keyof HomeSetupRecord, string])[];
+
+const toggled = <T,>(list: readonly T[], item: T): readonly T[] =>
+  list.includes(item) ? list.filter((i) => i !== item) : [...list, item];
+
+function Chips<T extends string>({
+  legend,
+  items,
+  chosen,
+  word,
+  onToggle,
+}: {
+  legend: string;
+  items: readonly T[];
+  chosen: readonly T[];
+  word: (item: T) => string;
+  onToggle: (item: T) => void;
+}) {
+  return (
+    <fieldset className="wt-chips">
+      <legend>{legend}</legend>
+      {items.map((i) => (
+        <label key={i}>
+          <input type="checkbox" checked={chosen.includes(i)} onChange={() => onToggle(i)} />
+          <span>{word(i)}</span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Facts({
+  dogId,
+  page,
+  stale,
+  onSaved,
+}: {
+  dogId: string;
+  page: HomeDeskPage;
+  stale: boolean;
+  onSaved: (s: HomeSetupRecord) => void;
+}) {
+  const [setup, setSetup] = useState(page.setup);
+  const save = useEditHome(dogId);
+  const put = (more: Partial<HomeSetupRecord>): void => setSetup({ ...setup, ...more });
+  const number = (text: string): number => (text === '' ? 0 : Number(text));
+  const brushes = HOME_BRUSHES[page.dog.coatClass];
+  return (
+    <form
+      className="wt-sheet"
+      aria-labelledby="facts"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save.mutate(setup, { onSuccess: (saved) => onSaved(saved.setup) });
+      }}
+    >
+      <h2 id="facts">The home</h2>
+      <fieldset className="wt-week-minutes">
+        <legend>Minutes the household has each day{page.household.length > 1 && ', for all its dogs'}</legend>
+        {WEEKDAYS.map((d, i) => (
+          <label key={d}>
+            {d}
+            <Form.Control
+              type="number"
+              min={0}
+              max={180}
+              value={setup.minutesByWeekday[i] ?? 0}
+              onChange={(e) =>
+                put({
+                  minutesByWeekday: setup.minutesByWeekday.map((m, k) => (k === i ? number(e.target.value) : m)),
+                })
+              }
+            />
+          </label>
+        ))}
+      </fieldset>
+      <Form.Group controlId="patience" className="mt-2">
+        <Form.Label>Longest bout the dog bears, minutes</Form.Label>
+        <Form.Control
+          type="number"
+          min={1}
+          max={90}
+          value={setup.patienceMinutes}
+          onChange={(e) => put({ patienceMinutes: number(e.target.value) })}
+        />
+      </Form.Group>
+      <div className="wt-switches">
+        <Form.Check
+          type="switch"
+          id="beginner"
+          label="Beginner: bouts of five minutes"
+          checked={setup.beginner}
+          onChange={(e) => put({ beginner: e.target.checked })}
+        />
+        <Form.Check
+          type="switch"
+          id="hands"
+          label="Several people brush: milder pieces"
+          checked={setup.severalHands}
+          onChange={(e) => put({ severalHands: e.target.checked })}
+        />
+        <Form.Check
+          type="switch"
+          id="seeds"
+          label="Walks in long grass"
+          checked={setup.seedWalks}
+          onChange={(e) => put({ seedWalks: e.target.checked })}
+        />
+      </div>
+      <Chips<HomePart>
+        legend="Every day, because you ask for it"
+        items={HOME_PART_ROWS.map((r) => r.part)}
+        chosen={setup.pins}
+        word={(p) => homePartRow(p).name}
+        onToggle={(p) => put({ pins: toggled(setup.pins, p) })}
+      />
+      <Chips<ToolKind>
+        legend="Not to be used on this dog"
+        items={brushes}
+        chosen={setup.without}
+        word={(k) => toolRow(k).name}
+        onToggle={(k) => put({ without: toggled(setup.without, k) })}
+      />
+      <Form.Group controlId="home-note" className="mt-2">
+        <Form.Label>Words to the owner</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={3}
+          maxLength={600}
+          value={setup.note}
+          onChange={(e) => put({ note: e.target.value })}
+        />
+      </Form.Group>
+      <Refusal error={stale ? null : save.error} />
+      <div className="wt-acts mt-2">
+        <Button type="submit" disabled={save.isPending}>
+          Save
+        </Button>
+        {save.isSuccess && <span role="status">Saved. The owner’s page shows it from now on.</span>}
+      </div>
+    </form>
+  );
+}
+
+function WeekSheet({ page }: { page: HomeDeskPage }) {
+  const { dog, adherence } = page;
+  const { week, tide } = dog;
+  const { effect } = tide;
+  return (
+    <section className="wt-sheet" aria-labelledby="home-week">
+      <h2 id="home-week">The week, as the owner sees it</h2>
+      <table className="wt-homeweek">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Minutes</th>
+            <th>What</th>
+          </tr>
+        </thead>
+        <tbody>
+          {week.days.map((d) => (
+            <tr key={d.day}>
+              <th scope="row">{shortDay(d.day)}</th>
+              <td>{d.bouts.length === 0 ? 'rest' : d.bouts.map((b) => Math.round(b.minutes)).join(' + ')}</td>
+              <td>{listText(d.bouts.flatMap((b) => b.parts.map((p) => homePartRow(p).name)))}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        {minutesText(Math.round(week.planned))} this week; the coat would like {minutesText(Math.round(week.ideal))}, below{' '}
+        {minutesText(Math.round(week.floor))} it suffers.
+        {week.has < week.floor && (
+          <strong> This home has {minutesText(Math.round(week.has))}: bring visits closer together.</strong>
+        )}
+        {!week.proved && <span className="wt-soft"> The best of the plans that were looked through.</span>}
+      </p>
+      {adherence !== null && <p>Over four weeks {percent(adherence)} of the planned days were brushed.</p>}
+      {effect && (
+        <p>
+          Next visit: kept at home {minutesText(Math.round(effect.kept))}, without{' '}
+          {minutesText(Math.round(effect.without))}, after a missed week {minutesText(Math.round(effect.missedWeek))}.
+        </p>
+      )}
+      {dog.reports.length > 0 && (
+        <p>
+          <Link to="/desk/homes">What this home has found</Link>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
+  const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(page.setup);
+  return (
+    <>
+      <div className="wt-title">
+        <h1>
+          <Link to={`/desk/dogs/${dogId}`}>{page.dog.name}</Link> at home
+        </h1>
+        <span className="wt-soft">{page.ownerName}</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to={`/home/${dogId}`}>
+            Card for the fridge
+          </Link>
+        </div>
+      </div>
+      {newer && (
+        <ChangedElsewhere
+          changes={differences(base, newer, FACT_WORDS)}
+          onMine={keepMine}
+          onTheirs={takeTheirs}
+        />
+      )}
+      <div className="wt-two">
+        <Facts key={formKey} dogId={dogId} page={{ ...page, setup: base }} stale={newer !== undefined} onSaved={saved} />
+        <div className="wt-stack">
+          <WeekSheet page={page} />
+          <HomeLinks page={page} />
+        </div>
+      </div>
+      <p className="wt-soft mt-2">Brushes of this home stand on the dog’s own page.</p>
+    </>
+  );
+}
+
+export function HomePlanRoom() {
+  const { dogId = '' } = useParams();
+  return <Loaded query={useHome(dogId)}>{(page) => <Home key={dogId} dogId={dogId} page={page} />}</Loaded>;
+}
