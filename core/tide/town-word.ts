@@ -13,6 +13,7 @@ import {
   partsOf,
   plus,
   priorBelief,
+  ALONE_SD,
   START_SD,
   type Belief,
   type SharedKeys,
@@ -140,14 +141,15 @@ function evidence(words: readonly Word[], shared: SharedKeys, warmth: Warmth, sp
 }
 
 /** Doubt of each spread as a logarithm: what a salon's own seasons have to speak against. Guesses. */
-const SPREAD_DOUBT = { rest: 0.35, habit: 0.2, town: 0.25 } as const;
+const SPREAD_DOUBT = { rest: 0.35, habit: 0.2, salon: 0.5, town: 0.25 } as const;
 const GRID = [-2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
 
 /** The spreads of a salon's starts: each in turn the mean over its guess times how likely it makes the logs. */
 export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: Warmth): StartSpread {
   let spread = START_SD;
-  if (words.length < 2) return spread;
-  for (const part of ['rest', 'habit', 'town'] as const) {
+  if (words.length === 0) return ALONE_SD;
+  if (words.length === 1) return spread;
+  for (const part of ['rest', 'habit', 'salon', 'town'] as const) {
     const tried = GRID.map((g) => {
       const value = START_SD[part] * Math.exp(g * SPREAD_DOUBT[part]);
       return { value, log: evidence(words, shared, warmth, { ...spread, [part]: value }) - 0.5 * g * g };
