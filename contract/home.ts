@@ -172,6 +172,8 @@ export interface OwnerDog {
 export interface OwnerPage {
   readonly salonName: string;
   readonly timeZone: string;
+  /** Where the calendar of these days is, from the salon's address on. */
+  readonly feed: string;
   readonly dogs: readonly OwnerDog[];
 }
 

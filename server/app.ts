@@ -17,6 +17,7 @@ import { Live } from './live.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
+import { feed } from './routes/feed.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
 import { ownerRoutes } from './routes/owner.ts';
@@ -59,6 +60,9 @@ const bodyFault = (problem: unknown): { status: number; message: string } | unde
       return { status: 400, message: 'The request could not be read to its end. Send it again.' };
   }
 };
+
+/** An address as a log may hold it: without the token of a calendar. */
+const unnamed = (path: string): string => (path.startsWith('/feed/') ? '/feed/…' : path);
 
 /** Express application over open stores; no globals, no listening. */
 export function createApp({
@@ -121,6 +125,7 @@ export function createApp({
     );
   });
   app.use('/api', api);
+  app.get('/feed/:token.ics', feed(kept, tide));
 
   if (webRoot && existsSync(join(webRoot, 'index.html'))) {
     // The worker is asked for anew each time: it decides what is kept of the rest.
@@ -154,7 +159,7 @@ export function createApp({
     else if (problem instanceof URIError)
       res.status(400).json(apiError(null, 'The address holds a broken % sign. Check the link.'));
     else {
-      log.error({ problem, method: req.method, path: req.path }, 'request failed');
+      log.error({ problem, method: req.method, path: unnamed(req.path) }, 'request failed');
       res.status(500).json(apiError(null, 'Something went wrong here. Nothing was changed; please try again.'));
     }
   };

@@ -1,16 +1,30 @@
-/** Decides what a booking looks like in a calendar file (RFC 5545). */
-import ical, { ICalCalendarMethod } from 'ical-generator';
+/** Decides what bookings and an owner's days look like in a calendar (RFC 5545). */
+import ical, { ICalCalendarMethod, ICalEventTransparency, type ICalCalendar } from 'ical-generator';
 import type { BookingRecord } from '../contract/booking.ts';
+import type { OwnerPage } from '../contract/home.ts';
 import type { SalonRecord } from '../contract/salon.ts';
+import { homePartRow, type HomeCareKind } from '../core/home/index.ts';
+import { formatDay, type Day } from '../core/quantity/index.ts';
+
+const calendarOf = (name: string): ICalCalendar =>
+  ical({ name, prodId: { company: 'Woolly Tide', product: 'Woolly Tide', language: 'EN' } });
 
 /** One booking as an .ics text. Times are UTC; the UID never changes and the sequence grows with each edit. */
 export function bookingIcs(booking: BookingRecord, salon: Pick<SalonRecord, 'name' | 'town'>, nowMs: number): string {
-  const start = new Date(booking.startsAt);
-  const calendar = ical({
-    name: salon.name,
-    prodId: { company: 'Woolly Tide', product: 'Woolly Tide', language: 'EN' },
-  });
+  const calendar = calendarOf(salon.name);
   calendar.method(booking.cancelled ? ICalCalendarMethod.CANCEL : ICalCalendarMethod.PUBLISH);
+  addVisit(calendar, booking, salon, nowMs);
+  return calendar.toString();
+}
+
+/** A visit under the same UID wherever it is written: a calendar that has both sees one. */
+function addVisit(
+  calendar: ICalCalendar,
+  booking: BookingRecord,
+  salon: Pick<SalonRecord, 'name' | 'town'>,
+  nowMs: number,
+): void {
+  const start = new Date(booking.startsAt);
   calendar.createEvent({
     id: `${booking.id}@woolly-tide`,
     sequence: booking.version - 1,
@@ -22,5 +36,48 @@ export function bookingIcs(booking: BookingRecord, salon: Pick<SalonRecord, 'nam
     description:
       booking.note || `About ${booking.minutes} minutes. Please come with a dry, walked dog; leave tied hair as it is.`,
   });
+}
+
+const CARE_WORDS: Readonly<Partial<Record<HomeCareKind, string>>> = { bath: 'bath', nails: 'nails' };
+
+export interface Feed {
+  readonly page: OwnerPage;
+  readonly visits: readonly BookingRecord[];
+  readonly salon: Pick<SalonRecord, 'name' | 'town'>;
+  readonly nowMs: number;
+  /** Grows with whatever may change a plan: a subscriber takes the newer of two. */
+  readonly sequence: number;
+}
+
+/** A home's days: brushing, baths and nails as whole days, visits at their time. */
+export function homeFeed({ page, visits, salon, nowMs, sequence }: Feed): string {
+  const calendar = calendarOf(`${page.dogs.map((d) => d.name).join(', ')} at home`);
+  calendar.method(ICalCalendarMethod.PUBLISH).ttl(6 * 3600);
+  const wholeDay = (uid: string, on: Day, summary: string, description: string): void => {
+    calendar.createEvent({
+      id: `${uid}@woolly-tide`,
+      sequence,
+      stamp: new Date(nowMs),
+      start: new Date(`${formatDay(on)}T00:00:00Z`),
+      timezone: 'UTC',
+      allDay: true,
+      summary,
+      description,
+      transparency: ICalEventTransparency.TRANSPARENT,
+    });
+  };
+  for (const dog of page.dogs) {
+    for (const { day: on, bouts } of dog.week.days) {
+      if (bouts.length === 0) continue;
+      const minutes = Math.round(bouts.reduce((t, b) => t + b.minutes, 0));
+      const parts = [...new Set(bouts.flatMap((b) => b.parts))].map((p) => homePartRow(p).name);
+      wholeDay(`brush-${dog.id}-${on}`, on, `${dog.name}: brush ${minutes} min`, parts.join(', '));
+    }
+    for (const { kind, due } of dog.due) {
+      const word = CARE_WORDS[kind];
+      if (word) wholeDay(`${kind}-${dog.id}`, due, `${dog.name}: ${word}`, '');
+    }
+  }
+  for (const visit of visits) addVisit(calendar, visit, salon, nowMs);
   return calendar.toString();
 }

@@ -208,12 +208,13 @@ export function adherenceOf({ stores }: Kept, dog: DogRecord, today: Day, setup:
 }
 
 /** The page a link opens. */
-export function ownerPage(kept: Kept, desk: TideDesk, dogIds: readonly string[]): OwnerPage {
+export function ownerPage(kept: Kept, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
   const dogs = dogIds.flatMap((id) => kept.stores.dogs.find(id) ?? []);
   const salon = kept.stores.salon.find();
   return {
     salonName: salon?.name ?? '',
     timeZone: salon?.timeZone ?? 'UTC',
+    feed: `/feed/${feedToken}.ics`,
     dogs: dogs.map((d) => ownerDog(kept, desk, d)),
   };
 }

@@ -16,7 +16,7 @@ import { endpoint } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
 import { dogToday, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { adherenceOf, askTide, householdOf, ownerDog, setupRecord } from '../home-facts.ts';
-import { newToken, tokenHash } from '../home-links.ts';
+import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
@@ -84,7 +84,8 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
     '/home-links',
     endpoint(({ body }) => {
       const { dogIds } = parsed(homeLinkSchema, body);
-      const [token, feedToken] = [newToken(), newToken()];
+      const token = newToken();
+      const feedToken = feedTokenOf(token);
       const [hash, feedHash] = [tokenHash(token), tokenHash(feedToken)];
       if (hash === undefined || feedHash === undefined) throw new TypeError('a new token is no token');
       return stores.write(() => {

@@ -17,7 +17,7 @@ import { parseDay } from '../../core/quantity/index.ts';
 import { endpoint, type Ask } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { askTide, ownerPage } from '../home-facts.ts';
-import { tokenHash } from '../home-links.ts';
+import { feedTokenOf, tokenHash } from '../home-links.ts';
 import { parsed, Problem } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
@@ -28,7 +28,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
   const { stores } = kept;
   const router = Router();
 
-  const linkOf = ({ homeLink }: Ask): HomeLink => {
+  const linkOf = ({ homeLink = '' }: Ask): HomeLink => {
     const hash = tokenHash(homeLink);
     const link = hash === undefined ? undefined : stores.home.openLink(hash);
     if (!link) throw nothingHere();
@@ -46,9 +46,9 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     if ((parseDay(on) ?? 0) > todayOf(kept, salonOf(kept)) + 1)
       throw new Problem(400, 'day', `day ${on} is still to come: note what was done.`);
   };
-  const page = (link: HomeLink) => {
+  const page = ({ homeLink = '' }: Ask, link: HomeLink) => {
     askTide(kept, desk);
-    return ownerPage(kept, desk, link.dogIds);
+    return ownerPage(kept, desk, link.dogIds, feedTokenOf(homeLink));
   };
   /** An entry of a dog's home that is sent again changes nothing; one that belongs to another dog is nobody's. */
   const once = (before: { readonly dogId: string } | undefined, dogId: string, add: () => void): boolean => {
@@ -59,7 +59,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
 
   router.get(
     '/owner',
-    endpoint((ask) => ({ json: page(linkOf(ask)) })),
+    endpoint((ask) => ({ json: page(ask, linkOf(ask)) })),
   );
   router.post(
     '/owner/dogs/:id/bouts',
@@ -68,7 +68,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
       const bout = parsed(homeBoutSchema, ask.body);
       notAhead(bout.day);
       const added = stores.write(() => once(stores.home.findBout(bout.id), id, () => stores.home.addBout(id, bout)));
-      return { status: added ? 201 : 200, json: page(link) };
+      return { status: added ? 201 : 200, json: page(ask, link) };
     }),
   );
   router.post(
@@ -78,7 +78,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
       const care = parsed(homeCareSchema, ask.body);
       notAhead(care.day);
       const added = stores.write(() => once(stores.home.findCare(care.id), id, () => stores.home.addCare(id, care)));
-      return { status: added ? 201 : 200, json: page(link) };
+      return { status: added ? 201 : 200, json: page(ask, link) };
     }),
   );
   router.post(
@@ -92,7 +92,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
           stores.tide.addNote(id, { ...word, what: 'started', amount: null, grams: null }),
         ),
       );
-      return { status: added ? 201 : 200, json: page(link) };
+      return { status: added ? 201 : 200, json: page(ask, link) };
     }),
   );
   router.post(
@@ -104,7 +104,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
       const added = stores.write(() =>
         once(stores.home.findReport(report.id), id, () => stores.home.addReport(id, report)),
       );
-      return { status: added ? 201 : 200, json: page(link) };
+      return { status: added ? 201 : 200, json: page(ask, link) };
     }),
   );
   router.put(
@@ -121,7 +121,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
       if (!picture.ok) throw new Problem(400, null, 'These bytes are no JPEG file. Take the photo again.');
       const { bytes } = picture.value;
       stores.write(() => stores.home.setPhoto(report.id, bytes));
-      return { json: page(link) };
+      return { json: page(ask, link) };
     }),
   );
   return router;

@@ -1,21 +1,8 @@
 /** Every room by the accessibility rules, day and night; thumbs at the table; stale edits, empty and failed states. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
-
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-/** Violations of WCAG 2.2 A and AA and of best practice, as axe-core finds them. */
-async function violations(page: Page, only?: string): Promise<readonly string[]> {
-  await page.evaluate(AXE);
-  return page.evaluate(`
-    axe.run(document, ${only === undefined ? '{}' : JSON.stringify({ runOnly: [only] })}).then(({ violations, passes }) => {
-      if (passes.length < ${only === undefined ? 5 : 1}) throw new Error('axe looked at nothing');
-      return violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => v.id + ': ' + n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')));
-    })`);
-}
 
 /** Opens an address and waits until the room has what it asked for. */
 async function enter(page: Page, path: string): Promise<void> {
@@ -51,6 +38,8 @@ describe('the rooms', () => {
     ['a dog’s tide', () => '/desk/dogs/demo-bollard/tide'],
     ['Dogs', () => '/desk/dogs'],
     ['a dog', () => '/desk/dogs/demo-bollard'],
+    ['a dog’s home', () => '/desk/dogs/demo-bollard/home'],
+    ['what homes found', () => '/desk/homes'],
     ['a new dog', () => '/desk/dogs/new'],
     ['the coat check', () => '/desk/dogs/demo-juniper/check'],
     ['a plan, asked why', () => `${plan}?zone=ruff.left`],
@@ -86,10 +75,10 @@ describe('the rooms', () => {
         await page.setViewportSize({ width: 1280, height: 800 });
         await enter(page, path());
         expect(await page.locator('h1').count()).to.equal(1);
-        expect(await violations(page), 'by day').to.deep.equal([]);
+        expect(await axeFaults(page), 'by day').to.deep.equal([]);
         await page.getByRole('button', { name: 'Night' }).click();
         // Night changes colours and nothing else.
-        expect(await violations(page, 'color-contrast'), 'by night').to.deep.equal([]);
+        expect(await axeFaults(page, 'color-contrast'), 'by night').to.deep.equal([]);
         await page.getByRole('button', { name: 'Day', exact: true }).click();
         for (const [width, height] of [
           [1280, 800],

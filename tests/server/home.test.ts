@@ -1,6 +1,7 @@
 /** The home over HTTP: the groomer's side, the owner's link, and what the link does not open. */
 import { randomBytes } from 'node:crypto';
 import { expect } from 'chai';
+import ICAL from 'ical.js';
 import { jpegOf } from '../picture.ts';
 import { dump, openRoom, type Answer, type Room } from './room.ts';
 
@@ -147,6 +148,54 @@ describe('the home over HTTP', () => {
     const { json } = await room.call('POST', '/home-links', { dogIds });
     const page = await owner('GET', '/owner', undefined, json.token);
     expect(page.json.dogs).to.have.length(dogIds.length);
+  });
+
+  it('is a calendar to subscribe to: whole days, visits that move as themselves, the same 404 for any other token', async () => {
+    const path = (await owner('GET', '/owner')).json.feed;
+    const read = async (): Promise<{ text: string; events: ICAL.Event[] }> => {
+      const response = await fetch(room.base.replace(/\/api$/, path));
+      const text = await response.text();
+      expect([response.status, response.headers.get('content-type')]).to.deep.equal([
+        200,
+        'text/calendar; charset=utf-8',
+      ]);
+      const all = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+      return { text, events: all.map((c) => new ICAL.Event(c)) };
+    };
+    const first = await read();
+    for (const line of first.text.split('\r\n')) expect(Buffer.byteLength(line)).to.be.at.most(75);
+    expect(new Set(first.events.map((e) => e.uid)).size).to.equal(first.events.length);
+    expect(first.events.filter((e) => e.summary.includes('brush')).every((e) => e.startDate.isDate)).to.equal(true);
+
+    // A visit on either side of the night the clocks change keeps its hour on the salon's wall.
+    const visit = { id: 'feed-b', dogId: DOG, startsAt: '2031-10-24T06:00:00Z', minutes: 60, note: '' };
+    const booked = await room.call('POST', '/bookings', visit);
+    const find = (events: ICAL.Event[]): ICAL.Event | undefined => events.find((e) => e.uid.startsWith('feed-b@'));
+    const before = find((await read()).events);
+    await room.call('PUT', '/bookings/feed-b', {
+      startsAt: '2031-10-28T07:00:00Z',
+      minutes: 60,
+      note: '',
+      version: booked.json.version,
+    });
+    const after = (await read()).events;
+    const moved = find(after);
+    expect(after.filter((e) => e.uid === before?.uid)).to.have.length(1);
+    expect(moved?.sequence).to.be.greaterThan(before?.sequence ?? Infinity);
+    const { timeZone } = room.stores.salon.find() ?? { timeZone: '' };
+    const wall = (e: ICAL.Event | undefined): string =>
+      new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(
+        e?.startDate.toJSDate(),
+      );
+    expect(wall(moved)).to.equal(wall(before));
+
+    const plan = (events: ICAL.Event[]): number =>
+      Math.max(...events.filter((e) => e.summary.includes('brush')).map((e) => e.sequence));
+    await owner('POST', `/owner/dogs/${DOG}/bouts`, bout('b-feed', { day: '2031-04-07' }));
+    expect(plan((await read()).events)).to.be.greaterThan(plan(after));
+    const altered = path.replace(/.(?=\.ics$)/, (c: string) => (c === 'A' ? 'B' : 'A'));
+    for (const other of [altered, `/feed/${token}.ics`, '/feed/x.ics'])
+      expect((await fetch(room.base.replace(/\/api$/, other))).status).to.equal(404);
   });
 
   it('says after a while what brushing is worth at the salon', async function () {

@@ -20,7 +20,7 @@ function Gone() {
   );
 }
 
-function Visit({ dog, timeZone }: { dog: OwnerDog; timeZone: string }) {
+function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed: string }) {
   const { effect } = dog.tide;
   const worth = effect ? Math.round((effect.without - effect.kept) / 5) * 5 : 0;
   return (
@@ -42,6 +42,11 @@ function Visit({ dog, timeZone }: { dog: OwnerDog; timeZone: string }) {
       {dog.visit && (
         <p className="ow-soft">
           Before you come: a walk, a dry coat, no bath. Leave knots as they are, we see to them.
+        </p>
+      )}
+      {feed && (
+        <p>
+          <a href={`webcal://${location.host}${feed}`}>Put these days into a calendar</a>
         </p>
       )}
     </section>
@@ -66,7 +71,7 @@ function Missed({ dog }: { dog: OwnerDog }) {
   );
 }
 
-function DogPage({ dog, owner, timeZone }: { dog: OwnerDog; owner: Owner; timeZone: string }) {
+function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; timeZone: string; feed: string }) {
   const [brushing, setBrushing] = useState<number>();
   const today = dog.week.days[0];
   const bout = brushing === undefined ? undefined : today?.bouts[brushing];
@@ -95,7 +100,7 @@ function DogPage({ dog, owner, timeZone }: { dog: OwnerDog; owner: Owner; timeZo
           owner.send({ kind: 'cares', dogId: dog.id, body: { id: newId(), day: phoneToday(), kind, author: '' } })
         }
       />
-      <Visit dog={dog} timeZone={timeZone} />
+      <Visit dog={dog} timeZone={timeZone} feed={feed} />
       <How dog={dog} />
     </>
   );
@@ -156,7 +161,7 @@ export function OwnerApp({ token }: { token: string }) {
             {refused}
           </p>
         )}
-        <DogPage key={dog.id} dog={dog} owner={owner} timeZone={page.timeZone} />
+        <DogPage key={dog.id} dog={dog} owner={owner} timeZone={page.timeZone} feed={page.feed} />
       </main>
     </>
   );

@@ -1,0 +1,150 @@
+/** The home in a browser: the groomer's plan and link at the desk, the owner's page on a phone, with and without a link. */
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { axeFaults } from './axe.ts';
+import { openStage, type Stage } from './stage.ts';
+
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
+
+describe('the home', function () {
+  this.timeout(240_000);
+  let stage: Stage;
+  let address = '';
+  let owner: Page;
+  before(async () => {
+    stage = await openStage();
+  });
+  after(() => stage.close());
+
+  it('is described at the desk, and its link is made, shown once with a code, by keyboard too', async () => {
+    const desk = await stage.page();
+    await desk.goto('/desk/dogs/demo-bollard/home');
+    await desk.getByRole('checkbox', { name: 'tail' }).check({ force: true });
+    await desk.getByLabel('Words to the owner').fill('Lovely coat. Mind the tail.');
+    await desk.getByRole('button', { name: 'Save', exact: true }).click();
+    await desk.getByText('Saved.').waitFor();
+    await desk.getByRole('button', { name: 'Make a link for Bollard' }).focus();
+    await desk.keyboard.press('Enter');
+    await desk.getByAltText('QR code of the link for Bollard').waitFor();
+    address = await desk.locator('.wt-address code').innerText();
+    expect(address).to.match(/\/o#[A-Za-z0-9_-]{32}$/);
+    expect(await axeFaults(desk)).to.deep.equal([]);
+    await desk.reload();
+    await desk.getByText(/Bollard, made/).waitFor();
+    expect(await desk.locator('.wt-address').count(), 'shown once').to.equal(0);
+    await desk.context().close();
+  });
+
+  it('opens by link without an account: today, the groomer’s words, nothing of the salon’s', async () => {
+    owner = await stage.page(PHONE);
+    await owner.goto(address);
+    await owner.getByRole('heading', { name: 'Bollard' }).waitFor();
+    await owner.getByText('Lovely coat. Mind the tail.').waitFor();
+    expect(await owner.locator('.ow-parts').first().innerText()).to.match(/tail/i);
+    expect(await axeFaults(owner)).to.deep.equal([]);
+    const wide = await owner.evaluate('document.documentElement.scrollWidth - innerWidth');
+    expect(wide, 'nothing is wider than the phone').to.be.at.most(0);
+    await owner.evaluate("document.documentElement.style.fontSize = '32px'");
+    expect(await owner.evaluate('document.documentElement.scrollWidth - innerWidth'), 'at 200 %').to.be.at.most(0);
+    await owner.evaluate("document.documentElement.style.fontSize = ''");
+  });
+
+  it('takes a bout with what came out, and the tide hears of it', async () => {
+    const { length: before } = stage.stores.home.bouts();
+    await owner.getByRole('button', { name: /^Brush / }).tap();
+    await owner.getByText(/^1 of /).waitFor();
+    await owner.getByRole('button', { name: 'Next' }).tap();
+    await owner.getByRole('button', { name: 'Enough for today' }).tap();
+    await owner.getByRole('button', { name: 'a handful' }).tap();
+    await owner.getByText('Done for today.').waitFor();
+    await owner.waitForResponse((r) => r.url().endsWith('/bouts')).catch(() => undefined);
+    const bouts = stage.stores.home.bouts();
+    expect(bouts).to.have.length(before + 1);
+    expect(bouts.at(-1)?.amount).to.equal('handful');
+    const desk = await stage.page();
+    await desk.goto('/desk/dogs/demo-bollard/tide');
+    await desk.locator('.wt-ifs').waitFor({ timeout: 120_000 });
+    await desk.getByText('Brushed at home').first().waitFor();
+    await desk.context().close();
+  });
+
+  it('works without a link and sends later, once', async () => {
+    const { length: before } = stage.stores.home.bouts();
+    const context = owner.context();
+    // Opened once with a link, the page itself is kept by its worker.
+    await owner.evaluate('navigator.serviceWorker.ready.then(() => undefined)');
+    await context.setOffline(true);
+    await owner.reload();
+    await owner.getByRole('heading', { name: 'Bollard' }).waitFor();
+    await owner.getByRole('button', { name: 'Nails: done' }).tap();
+    await owner.getByText('One entry waits for a link').waitFor();
+    await owner.getByRole('button', { name: 'I found something' }).tap();
+    await owner.getByRole('radio', { name: 'A knot' }).check();
+    await owner.getByLabel('Where').selectOption('ears');
+    await owner.getByLabel('In your words').fill('behind the left one');
+    await owner.getByLabel('A photo, if you like').setInputFiles({
+      name: 'knot.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from(await realJpeg(owner)),
+    });
+    await owner.getByRole('button', { name: 'Tell them' }).tap();
+    await owner.getByText('3 entries wait for a link').waitFor();
+    expect(stage.stores.home.openReports()).to.have.length(0);
+    await context.setOffline(false);
+    await owner.evaluate("dispatchEvent(new Event('online'))");
+    await owner.getByText(/wait for a link/).waitFor({ state: 'detached' });
+    const [report] = stage.stores.home.openReports();
+    expect(report).to.include({ dogId: 'demo-bollard', kind: 'knot', part: 'ears', photo: true });
+    expect(stage.stores.home.bouts()).to.have.length(before);
+  });
+
+  it('is seen at the desk with its photo, and answered', async () => {
+    const desk = await stage.page();
+    await desk.goto('/desk/homes');
+    await desk.getByText('behind the left one').waitFor();
+    expect(
+      await desk.locator('.wt-report img').evaluate((i) => 'naturalWidth' in i && Number(i.naturalWidth) > 0),
+    ).to.equal(true);
+    expect(await axeFaults(desk)).to.deep.equal([]);
+    await desk.getByRole('button', { name: 'Answered' }).click();
+    await desk.getByText('Nothing waits.').waitFor();
+    await desk.context().close();
+  });
+
+  it('catches up after missed days with a bout no longer than the dog bears', async () => {
+    // Three days pass: what was brushed today is moved back in the file.
+    const [bout] = stage.stores.home.bouts().slice(-1);
+    if (!bout) throw new Error('no bout');
+    stage.stores.home.dropBout(bout.id);
+    const past = new Date(Date.now() - 4 * 86_400_000).toISOString().slice(0, 10);
+    stage.stores.home.addBout('demo-bollard', { ...bout, day: past });
+    await owner.reload();
+    await owner.getByText(/3 days went by/).waitFor();
+    const text = await owner.getByRole('button', { name: /^Brush / }).innerText();
+    expect(Number(text.match(/\d+/)?.[0])).to.be.at.most(15);
+  });
+
+  it('says the same of an ended link and of one that never was', async () => {
+    const [link] = stage.stores.home.linksOf('demo-bollard');
+    if (!link) throw new Error('no link');
+    stage.stores.home.endLink(link.id, Date.now());
+    await owner.reload();
+    await owner.getByRole('heading', { name: 'There is nothing here' }).waitFor();
+    await owner.context().close();
+    const stranger = await stage.page(PHONE);
+    await stranger.goto('/o#nothing-like-a-link');
+    await stranger.getByRole('heading', { name: 'There is nothing here' }).waitFor();
+    await stranger.context().close();
+  });
+});
+
+/** A picture that a browser can draw: the page makes one. */
+async function realJpeg(page: Page): Promise<readonly number[]> {
+  return page.evaluate<number[]>(`(async () => {
+    const c = document.createElement('canvas');
+    c.width = 40; c.height = 30;
+    c.getContext('2d').fillRect(5, 5, 20, 12);
+    const blob = await new Promise((done) => c.toBlob(done, 'image/jpeg', 0.8));
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  })()`);
+}
