@@ -101,8 +101,7 @@ export const useHome = (dogId: string) =>
 export const useReports = () =>
   useQuery({
     queryKey: ['home-reports'],
-    queryFn: () =>
-      api<{ reports: readonly (HomeReport & { readonly dogName: string })[] }>('GET', '/home-reports'),
+    queryFn: () => api<{ reports: readonly (HomeReport & { readonly dogName: string })[] }>('GET', '/home-reports'),
   });
 export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api<WeatherPage>('GET', '/weather') });
 

@@ -27,9 +27,7 @@ function Made({ made, names }: { made: HomeLinkMade; names: string }) {
   const address = addressOf(made.token);
   return (
     <div className="wt-note wt-note-good" role="status">
-      <p>
-        The link for {names}. It is shown this once: send it, or let the owner’s phone read it now.
-      </p>
+      <p>The link for {names}. It is shown this once: send it, or let the owner’s phone read it now.</p>
       <QrCode text={address} label={`QR code of the link for ${names}`} />
       <p className="wt-address">
         <code>{address}</code>

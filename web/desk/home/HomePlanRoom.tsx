@@ -193,8 +193,8 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
         </tbody>
       </table>
       <p>
-        {minutesText(Math.round(week.planned))} this week; the coat would like {minutesText(Math.round(week.ideal))}, below{' '}
-        {minutesText(Math.round(week.floor))} it suffers.
+        {minutesText(Math.round(week.planned))} this week; the coat would like {minutesText(Math.round(week.ideal))},
+        below {minutesText(Math.round(week.floor))} it suffers.
         {week.has < week.floor && (
           <strong> This home has {minutesText(Math.round(week.has))}: bring visits closer together.</strong>
         )}
@@ -232,14 +232,16 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
         </div>
       </div>
       {newer && (
-        <ChangedElsewhere
-          changes={differences(base, newer, FACT_WORDS)}
-          onMine={keepMine}
-          onTheirs={takeTheirs}
-        />
+        <ChangedElsewhere changes={differences(base, newer, FACT_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
       )}
       <div className="wt-two">
-        <Facts key={formKey} dogId={dogId} page={{ ...page, setup: base }} stale={newer !== undefined} onSaved={saved} />
+        <Facts
+          key={formKey}
+          dogId={dogId}
+          page={{ ...page, setup: base }}
+          stale={newer !== undefined}
+          onSaved={saved}
+        />
         <div className="wt-stack">
           <WeekSheet page={page} />
           <HomeLinks page={page} />

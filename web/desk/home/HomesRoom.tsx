@@ -45,7 +45,9 @@ export function HomesRoom() {
                       {dateText(r.day)}
                       {r.note && `: “${r.note}”`}
                     </p>
-                    <p className="wt-soft">A picture tells no illness: what is new, sore, wet or growing goes to a vet.</p>
+                    <p className="wt-soft">
+                      A picture tells no illness: what is new, sore, wet or growing goes to a vet.
+                    </p>
                     <Button variant="outline-primary" disabled={close.isPending} onClick={() => close.mutate(r.id)}>
                       Answered
                     </Button>
