@@ -27,6 +27,21 @@ async function picture(
   await page.context().close();
 }
 
+/** Several shots side by side on one picture. */
+async function mount(name: string, shots: readonly { readonly png: Buffer; readonly width: number }[]): Promise<void> {
+  const sheet = await stage.page({ viewport: { width: 1500, height: 1100 } });
+  const images = shots.map(
+    ({ png, width }) =>
+      `<img style="width:${width === 1024 ? 480 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
+  );
+  await sheet.setContent(
+    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;gap:14px;width:1472px">${images.join('')}</body>`,
+  );
+  await sheet.waitForTimeout(300);
+  await sheet.screenshot({ path: `docs/screenshots/${name}.png`, fullPage: true });
+  await sheet.context().close();
+}
+
 const keldaCheck = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
 const juniperCheck = stage.stores.checks.latestOf('demo-juniper')?.id ?? '';
 const anchorCheck = stage.stores.checks.latestOf('demo-anchor')?.id ?? '';
@@ -181,21 +196,48 @@ async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<
     }
     await page.context().close();
   }
-  const sheet = await stage.page({ viewport: { width: 1500, height: 1100 } });
-  const images = shots.map(
-    ({ png, width }) =>
-      `<img style="width:${width === 1024 ? 480 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
-  );
-  await sheet.setContent(
-    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;gap:14px;width:1472px">${images.join('')}</body>`,
-  );
-  await sheet.waitForTimeout(300);
-  await sheet.screenshot({ path: `docs/screenshots/${name}.png`, fullPage: true });
-  await sheet.context().close();
+  await mount(name, shots);
 }
 await tableSheet('table-day', 'light');
 await tableSheet('table-night', 'dark');
 await picture('table-record', '/table/sessions/demo-bollard-session-2', TABLE);
-await picture('home-visit', '/home/demo-bollard/visits/demo-bollard-session-2', PHONE);
-await picture('home-card', '/home/demo-bollard', PHONE);
+await picture('desk-home', '/desk/dogs/demo-bollard/home');
+
+/** The owner's page today, in a bout, and what came out; beside it the card and a visit told. */
+async function homeSheet(): Promise<void> {
+  const shots: { readonly png: Buffer; readonly width: number }[] = [];
+  const page = await stage.page(PHONE);
+  const shoot = async (): Promise<void> => {
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(400);
+    shots.push({ png: await page.screenshot(), width: 390 });
+  };
+  const made = await fetch(`${stage.base}/api/home-links`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ dogIds: ['demo-bollard'] }),
+  });
+  const { token }: { token: string } = await made.json();
+  await page.goto(`/o#${token}`);
+  await page.getByRole('heading', { name: 'The week' }).waitFor();
+  await shoot();
+  await page.getByRole('button', { name: /^Brush \d/ }).tap();
+  await page.getByText(/^1 of /).waitFor();
+  await shoot();
+  await page.getByRole('button', { name: 'Enough for today' }).tap();
+  await page.getByRole('heading', { name: 'What came out?' }).waitFor();
+  await shoot();
+  await page.getByRole('button', { name: 'a handful' }).tap();
+  await page.getByText('Done for today.').waitFor();
+  await page.getByRole('heading', { name: 'The week' }).scrollIntoViewIfNeeded();
+  await shoot();
+  for (const path of ['/home/demo-bollard', '/home/demo-bollard/visits/demo-bollard-session-2']) {
+    await page.goto(path);
+    await page.locator('h1').first().waitFor();
+    await shoot();
+  }
+  await page.context().close();
+  await mount('home', shots);
+}
+await homeSheet();
 await stage.close();

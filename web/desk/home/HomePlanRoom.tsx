@@ -9,7 +9,7 @@ import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
-import { listText, minutesText, percent } from '../../words/figures.ts';
+import { minutesText, percent } from '../../words/figures.ts';
 import { HomeLinks } from './HomeLinks.tsx';
 import './home-plan.css';
 
@@ -187,7 +187,7 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
             <tr key={d.day}>
               <th scope="row">{shortDay(d.day)}</th>
               <td>{d.bouts.length === 0 ? 'rest' : d.bouts.map((b) => Math.round(b.minutes)).join(' + ')}</td>
-              <td>{listText(d.bouts.flatMap((b) => b.parts.map((p) => homePartRow(p).name)))}</td>
+              <td>{d.bouts.flatMap((b) => b.parts.map((p) => homePartRow(p).name)).join('; ')}</td>
             </tr>
           ))}
         </tbody>
