@@ -9,7 +9,7 @@ import { FETCHING, rota, waitCost, type RotaPart, type RotaRequest } from '../..
 import { pick, randomInt, seededRandom, type Random } from '../../core/quantity/index.ts';
 
 function week(random: Random): RotaRequest {
-  const parts = Array.from({ length: randomInt(random, 2, 9) }, (_, i): RotaPart => {
+  const parts = Array.from({ length: randomInt(random, 2, 8) }, (_, i): RotaPart => {
     const rhythmDays = pick(random, [1, 1, 2, 2, 3, 4, 7]);
     return {
       key: `p${i}`,
@@ -95,6 +95,6 @@ describe('the owner’s week, against HiGHS', () => {
         if (used > (request.dayMinutes[d] ?? 0) - 0.5 && used > 0) tight++;
       }
     }
-    expect(tight, 'days that are full').to.be.greaterThan(300);
+    expect(tight, 'days that are full').to.be.greaterThan(200);
   });
 });
