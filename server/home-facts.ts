@@ -73,27 +73,29 @@ function weekOf({ stores }: Kept, dogId: string, request: HomeWeekRequest): Home
   return week;
 }
 
-/** Where nobody may brush: a part whose every zone was stopped, or of which something was reported that somebody must see. */
+/** Where nobody may brush: a part any of whose zones was stopped, or of which something was reported that somebody must see. */
 function closedParts(conditions: readonly ZoneCondition[], reported: readonly HomePart[]): ReadonlySet<HomePart> {
-  const stopped = HOME_PARTS.filter((part) => {
-    const own = conditions.filter((c) => partOf(zone(c.zone).region) === part);
-    return own.some((c) => c.kind === 'stop');
-  });
+  const stopped = conditions.filter((c) => c.kind === 'stop').map((c) => partOf(zone(c.zone).region));
   return new Set([...stopped, ...reported]);
 }
 
-/** What the newest check and the comb of the session after it say of parts. */
-function combed(kept: Kept, { check, session }: ReturnType<typeof dogToday>, dog: DogRecord) {
+/** What the newest check and the comb of the session after it say of the coat. */
+export function coatNow(kept: Kept, { check, session }: ReturnType<typeof dogToday>, dog: DogRecord) {
   const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
   const comb = session && check && session.checkId === check.id ? recordOf(kept, session).comb : {};
+  return { conditions, comb };
+}
+
+/** Parts that dragged at the comb, and that were packed or tied. */
+function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
   const dragged = new Set(
     conditions.filter((c) => (comb[c.zone] ?? 'glides') !== 'glides').map((c) => partOf(zone(c.zone).region)),
   );
   const packed = new Set(
     conditions.filter((c) => c.kind === 'packed' || TIED.includes(c.kind)).map((c) => partOf(zone(c.zone).region)),
   );
-  return { conditions, dragged, packed };
+  return { dragged, packed };
 }
 
 /** All that an owner's page shows of one dog. */
@@ -121,8 +123,9 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
   const reported = reports.flatMap((r) =>
     !r.closed && r.part !== null && CLOSING_REPORTS.includes(r.kind) ? [r.part] : [],
   );
-  const { conditions, dragged, packed } = combed(kept, now, dog);
-  const closed = closedParts(conditions, reported);
+  const coat = coatNow(kept, now, dog);
+  const { dragged, packed } = troubled(coat);
+  const closed = closedParts(coat.conditions, reported);
   const tide = tideOf(desk, dog, today, now.tide !== 'baseline');
   const days = bouts.flatMap((b) => parseDay(b.day) ?? []);
   const doneToday = days.includes(today);

@@ -5,6 +5,7 @@ import { TIED, type CombGrade, type ZoneCondition } from '../check/index.ts';
 import { zone, type ZoneId } from '../dog/index.ts';
 import { toolRow, type ToolKind } from '../kit/index.ts';
 import type { TideName } from '../tide/index.ts';
+import { SHORT_BOUT_MINUTES } from './plan.ts';
 
 /** Kinds that an owner of such a coat should have, best first. Common practice. */
 const BRUSHES: Readonly<Record<CoatClass, readonly ToolKind[]>> = {
@@ -59,8 +60,6 @@ export interface HomeCardRequest {
   readonly nextVisit: Day | undefined;
 }
 
-/** A puppy's or beginner's bout is never longer. Common practice. */
-const SHORT_BOUT_MINUTES = 5;
 /** How a bout is shared out over the brushes, first brush first. Guess. */
 const SHARES: readonly (readonly number[])[] = [[], [1], [0.7, 0.3], [0.5, 0.25, 0.25]];
 const MOST_FIRST_REGIONS = 4;

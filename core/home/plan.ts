@@ -215,10 +215,13 @@ function boutsOf(parts: readonly PartNeed[], most: number): readonly (readonly P
   return [first, second].filter((b) => b.length > 0);
 }
 
+/** What a home with such hands should have for such a coat. */
+const wantedBrushes = (coatClass: CoatClass, { severalHands }: HomeSetup): readonly ToolKind[] =>
+  HOME_BRUSHES[coatClass].map((k) => (severalHands ? (MILDER[k] ?? k) : k));
+
 /** Pieces this home may use on such a coat, in order; those it should have where nobody has said what it has. */
 export function usableBrushes(coatClass: CoatClass, setup: HomeSetup): readonly ToolKind[] {
-  const wanted = HOME_BRUSHES[coatClass].map((k) => (setup.severalHands ? (MILDER[k] ?? k) : k));
-  const may = wanted.filter((k) => !setup.without.includes(k));
+  const may = wantedBrushes(coatClass, setup).filter((k) => !setup.without.includes(k));
   const own = may.filter((k) => setup.brushes.includes(k));
   return setup.brushes.length === 0 || own.length === 0 ? may : own;
 }
@@ -261,7 +264,7 @@ const FRAYS_TOO_MUCH = 0.2;
 export function homeTools(dog: Pick<Dog, 'coatClass'>, setup: HomeSetup): HomeTools {
   const { coatClass } = dog;
   const { guardMm, packs } = coatRow(coatClass);
-  const wanted = HOME_BRUSHES[coatClass].map((k) => (setup.severalHands ? (MILDER[k] ?? k) : k));
+  const wanted = wantedBrushes(coatClass, setup);
   const use = usableBrushes(coatClass, setup).filter((k) => setup.brushes.length === 0 || setup.brushes.includes(k));
   const keepOff = setup.brushes.flatMap((tool): HomeTools['keepOff'] => {
     if (use.includes(tool)) return [];

@@ -174,6 +174,19 @@ export function inBlow(fit: Fit, on: Day): boolean {
   return under > draws.length / 2;
 }
 
+/** A draw's coat as it stands on a day. */
+export interface CoatOn {
+  readonly rates: Rates;
+  readonly stands: number;
+}
+
+/** Coats of some draws at the end of a day. */
+export const coatsOn = (fit: Fit, draws: Int32Array, on: Day): readonly CoatOn[] =>
+  Array.from(draws, (r) => ({
+    rates: fit.model.rates(drawOf(fit, r)),
+    stands: pastCourse(fit, r, on).store.at(-1) ?? 0,
+  }));
+
 /** What has been: one draw's course from the model's first day to a day, with all that its log names. */
 export function pastCourse(fit: Fit, r: number, until: Day): Course & { readonly from: Day } {
   const { model } = fit;

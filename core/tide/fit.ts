@@ -345,7 +345,11 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
         effectiveBy[round] ?? 0,
       ));
   }
-  const worth = shareByWorth(weights, effectiveBy, () => DRAWS);
+  const worth = shareByWorth(
+    weights,
+    effectiveBy,
+    effectiveBy.map(() => DRAWS),
+  );
   const sampled = worth >= LEAST_EFFECTIVE * ROUNDS;
   if (!sampled) {
     // Few draws carry the weight: keep to Laplace, half as wide again, and say so.
@@ -446,15 +450,11 @@ function proposalFrom(
 }
 
 /** Rounds of draws, each with weights that add up to 1, as one: each counts by what it is worth. Returns the sum of that. */
-function shareByWorth(
-  weights: Float64Array,
-  effectiveBy: readonly number[],
-  drawsOf: (round: number) => number,
-): number {
+function shareByWorth(weights: Float64Array, effectiveBy: readonly number[], draws: readonly number[]): number {
   const worth = effectiveBy.reduce((a, b) => a + b, 0);
   let at = 0;
   for (const [round, effective] of effectiveBy.entries())
-    for (let r = 0; r < drawsOf(round); r++, at++) weights[at] = ((weights[at] ?? 0) * effective) / worth;
+    for (let r = 0; r < (draws[round] ?? 0); r++, at++) weights[at] = ((weights[at] ?? 0) * effective) / worth;
   return worth;
 }
 
@@ -575,14 +575,16 @@ export function redraw(fit: Fit, prior: StartPrior): Fit | undefined {
   const laplace = inverse(precision, d);
   const total = fit.count + DRAWS;
   const zs = new Float64Array(total * d);
-  for (let r = 0; r < fit.count; r++) zs.set(white.back(fit.draws.subarray(r * d, (r + 1) * d)), r * d);
+  // Draws without weight shape nothing.
+  for (let r = 0; r < fit.count; r++)
+    if ((known.weights[r] ?? 0) >= NO_WEIGHT) zs.set(white.back(fit.draws.subarray(r * d, (r + 1) * d)), r * d);
   const logs = new Float64Array(total);
   const weights = new Float64Array(total);
   weights.set(known.weights);
   const next = proposalFrom(momentsOf(zs, known.weights, d, 0, fit.count), laplace, known.effective);
   drawRound({ model, white, ...next, round: ROUNDS - 1, at: fit.count }, zs, logs);
   const effectiveBy = [known.effective, normalise(logs, weights, fit.count, DRAWS)];
-  const worth = shareByWorth(weights, effectiveBy, (round) => (round === 0 ? fit.count : DRAWS));
+  const worth = shareByWorth(weights, effectiveBy, [fit.count, DRAWS]);
   if (worth < LEAST_EFFECTIVE * ROUNDS) return undefined;
   const draws = new Float64Array(total * d);
   draws.set(fit.draws);

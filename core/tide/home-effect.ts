@@ -1,6 +1,6 @@
 /** Decides what brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
 import { addDays, type Day } from '../quantity/index.ts';
-import { bandOf, course, drawOf, evenDraws, pastCourse, type Band } from './ahead.ts';
+import { bandOf, coatsOn, course, evenDraws, type Band } from './ahead.ts';
 import { minutesAtLoad, type BookDog } from './caseload.ts';
 import type { Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
@@ -25,9 +25,9 @@ export function homeEffect(dog: BookDog, fit: Fit, today: Day, visit: Day, bouts
   const kept = new Float64Array(DRAWS);
   const without = new Float64Array(DRAWS);
   const missedWeek = new Float64Array(DRAWS);
-  for (const [k, r] of evenDraws(fit, DRAWS).entries()) {
-    const stands = pastCourse(fit, r, today).store.at(-1) ?? 0;
-    const rates = untouched(fit.model.rates(drawOf(fit, r)));
+  for (const [k, coat] of coatsOn(fit, evenDraws(fit, DRAWS), today).entries()) {
+    const { stands } = coat;
+    const rates = untouched(coat.rates);
     const run = (from: Day, store: number, n: number, bouts: number): number =>
       course(rates, from, store, n, { boutsPerDay: bouts }).store[n - 1] ?? store;
     const minutes = (store: number): number => minutesAtLoad(dog.minutesAt, store / fit.model.fullG);

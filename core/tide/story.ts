@@ -7,6 +7,7 @@ import { regionRow, ZONES, type Region } from '../dog/index.ts';
 import { LOAD_BY_FINGER } from '../bench/index.ts';
 import {
   bandOf,
+  coatsOn,
   course,
   drawOf,
   evenDraws,
@@ -16,6 +17,7 @@ import {
   startBand,
   visitGrams,
   type Band,
+  type CoatOn,
   type Course,
   type Plan,
 } from './ahead.ts';
@@ -28,7 +30,7 @@ import {
   type StartAhead,
   type TideBook,
 } from './caseload.ts';
-import { dogModel, GLOBALS, lifeLight, type DogModel, type Global, type Rates } from './dog-model.ts';
+import { dogModel, GLOBALS, lifeLight, type DogModel, type Global } from './dog-model.ts';
 import { fitDog, type Fit } from './fit.ts';
 import { leastPercent } from './score.ts';
 import type { Sighting } from './sightings.ts';
@@ -112,12 +114,6 @@ export interface DogStory {
 const BACK_DAYS = 240;
 const STORE_AHEAD = 180;
 
-/** A draw's coat as it stands today. */
-interface CoatToday {
-  readonly rates: Rates;
-  readonly stands: number;
-}
-
 /** The story of one dog in its town. */
 export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 'town'>): DogStory {
   const today = book.today;
@@ -127,10 +123,7 @@ export function dogStory(book: TideBook, dog: BookDog, learnt: Pick<LearntBook, 
   const draws = evenDraws(fit, DRAWS);
   const { years, store } = lines(fit, draws, today, dog.booked, usualTakes(dog.sightings, today));
   const starts = startsOf(fit, (s) => s >= today - 60 && s <= today + AHEAD_DAYS);
-  const coats = Array.from(draws, (r) => ({
-    rates: model.rates(drawOf(fit, r)),
-    stands: pastCourse(fit, r, today).store.at(-1) ?? 0,
-  }));
+  const coats = coatsOn(fit, draws, today);
   const whatIfs = answers(book, dog, model, coats, today);
   const next = whatIfs[0];
   return {
@@ -288,7 +281,7 @@ function answers(
   book: TideBook,
   dog: BookDog,
   model: DogModel,
-  coats: readonly CoatToday[],
+  coats: readonly CoatOn[],
   today: Day,
 ): readonly WhatIfAnswer[] {
   const since = [...model.visits.keys()].reduce((a, b) => Math.max(a, b), -Infinity);
@@ -330,7 +323,7 @@ function answers(
 const PACKED_FROM = (LOAD_BY_FINGER[2] + LOAD_BY_FINGER[3]) / 2;
 
 /** Chance that each region is packed on a day, the likeliest first. */
-function packingOf(model: DogModel, coats: readonly CoatToday[], today: Day, on: Day): readonly PackingRisk[] {
+function packingOf(model: DogModel, coats: readonly CoatOn[], today: Day, on: Day): readonly PackingRisk[] {
   const loads = coats.map(({ rates, stands }) => {
     const days = Math.max(1, on - today);
     return (course(rates, today, stands, days).store[days - 1] ?? stands) / model.fullG;

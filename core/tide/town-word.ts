@@ -125,17 +125,27 @@ function logDet(matrix: Float64Array, n: number): number {
   return sum;
 }
 
-/** How likely all words together are under a spread: log evidence, up to what no spread changes. */
-function evidence(words: readonly Word[], shared: SharedKeys, warmth: Warmth, spread: StartSpread): number {
-  const c = shared.keys.length;
-  const prior = priorBelief(shared, warmth, spread);
+/** What a salon's dogs say together, each with its own habit and rest taken out. */
+interface Said extends Belief {
+  readonly likely: number;
+}
+
+function together(words: readonly Word[], c: number, spread: StartSpread): Said {
   let likely = 0;
-  let all: Belief = prior;
+  let all: Belief = { precision: new Float64Array(c * c), pull: new Float64Array(c) };
   for (const word of words) {
     const message = messageOf(word, c, spread);
     likely += message.likely;
     all = plus(all, message);
   }
+  return { ...all, likely };
+}
+
+/** How likely that is where salon and town stray so far: log evidence, up to what no spread changes. */
+function evidence({ likely, ...said }: Said, shared: SharedKeys, warmth: Warmth, spread: StartSpread): number {
+  const c = shared.keys.length;
+  const prior = priorBelief(shared, warmth, spread);
+  const all = plus(prior, said);
   const half = (b: Belief): number => 0.5 * dot(b.pull, times(inverse(b.precision, c), b.pull, c));
   return likely + half(all) - half(prior) - 0.5 * logDet(all.precision, c) + 0.5 * logDet(prior.precision, c);
 }
@@ -149,10 +159,15 @@ export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: War
   let spread = START_SD;
   if (words.length === 0) return ALONE_SD;
   if (words.length === 1) return spread;
+  const c = shared.keys.length;
   for (const part of ['rest', 'habit', 'salon', 'town'] as const) {
+    // What dogs say hangs on what is their own; salon and town only change what it is held against.
+    const said = part === 'salon' || part === 'town' ? together(words, c, spread) : undefined;
     const tried = GRID.map((g) => {
       const value = START_SD[part] * Math.exp(g * SPREAD_DOUBT[part]);
-      return { value, log: evidence(words, shared, warmth, { ...spread, [part]: value }) - 0.5 * g * g };
+      const spreads = { ...spread, [part]: value };
+      const log = evidence(said ?? together(words, c, spreads), shared, warmth, spreads) - 0.5 * g * g;
+      return { value, log };
     });
     const top = Math.max(...tried.map((t) => t.log));
     let [sum, weight] = [0, 0];

@@ -109,6 +109,10 @@ export function homeStore(db: Db) {
   const closeReport = db.prepare<[number, string]>(
     'UPDATE home_report SET closed_ms = ? WHERE id = ? AND closed_ms IS NULL',
   );
+  const changes = db.prepare<{ readonly dogId: string }, { readonly n: number }>(
+    `SELECT (SELECT count(*) FROM home_bout WHERE dog_id = @dogId) + (SELECT count(*) FROM coat_check WHERE dog_id = @dogId)
+       + coalesce((SELECT version FROM home_setup WHERE dog_id = @dogId), 0) AS n`,
+  );
   const insertLink = db.prepare<Omit<LinkRow, 'ended_ms'>>(
     `INSERT INTO home_link (id, token_hash, feed_hash, created_ms) VALUES (@id, @token_hash, @feed_hash, @created_ms)`,
   );
@@ -174,6 +178,8 @@ export function homeStore(db: Db) {
     setPhoto: (id: string, jpeg: Uint8Array): void => void setPhoto.run(jpeg, id),
     photo: (id: string): Buffer | undefined => photo.get(id)?.jpeg ?? undefined,
     closeReport: (id: string, atMs: number): boolean => closeReport.run(atMs, id).changes === 1,
+    /** Grows with every bout and check of a dog and every edit of its home. */
+    changes: (dogId: string): number => changes.get({ dogId })?.n ?? 0,
     addLink: (
       row: { id: string; tokenHash: string; feedHash: string; atMs: number },
       dogIds: readonly string[],

@@ -1,6 +1,6 @@
 /** /feed/TOKEN.ics: a home's days as a calendar to subscribe to. Calendars send no headers, so its token is in the address. */
 import type { RequestHandler } from 'express';
-import { parseDay } from '../../core/quantity/index.ts';
+import { sum } from '../../core/quantity/index.ts';
 import { homeFeed } from '../calendar.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { askTide, ownerPage } from '../home-facts.ts';
@@ -20,13 +20,7 @@ export function feed(kept: Kept, desk: TideDesk): RequestHandler {
     askTide(kept, desk);
     const visits = link.dogIds.flatMap((id) => stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone)));
     // Every bout, check, visit and day may change what is planned.
-    const facts = link.dogIds.map(
-      (id) =>
-        stores.home.boutsOf(id, parseDay('2000-01-01') ?? today).length +
-        stores.checks.ofDog(id).length +
-        (stores.home.setup(id)?.version ?? 0),
-    );
-    const sequence = Math.max(0, today - 20_000) + facts.reduce((a, b) => a + b, 0);
+    const sequence = Math.max(0, today - 20_000) + sum(link.dogIds.map(stores.home.changes));
     const body = homeFeed({
       page: ownerPage(kept, desk, link.dogIds, ''),
       visits,

@@ -1,6 +1,5 @@
 /** The groomer's side of the home: the owner's card, what the home is like, its links, what owners have found. */
 import { Router } from 'express';
-import { coatCheck } from '../../contract/check.ts';
 import {
   homeLinkSchema,
   homeSetupSchema,
@@ -8,14 +7,12 @@ import {
   type HomeDeskPage,
   type HomeLinkMade,
 } from '../../contract/home.ts';
-import { zoneConditions } from '../../core/check/index.ts';
-import { coatRow } from '../../core/dog/index.ts';
 import { homeCard } from '../../core/home/index.ts';
 import { formatDay } from '../../core/quantity/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
-import { dogToday, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { adherenceOf, askTide, householdOf, ownerDog, setupRecord } from '../home-facts.ts';
+import { dogToday, salonOf, todayOf, type Kept } from '../facts.ts';
+import { adherenceOf, askTide, coatNow, householdOf, ownerDog, setupRecord } from '../home-facts.ts';
 import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
@@ -27,7 +24,8 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
     '/dogs/:id/home-card',
     endpoint(({ params: { id = '' } }) => {
       const dog = found(stores.dogs.find(id), 'dog', id);
-      const { salon, today, check, session, bookings, booked, next, tide } = dogToday(kept, dog);
+      const now = dogToday(kept, dog);
+      const { salon, today, bookings, booked, next, tide } = now;
       const page: HomeCardPage = {
         dogId: id,
         dogName: dog.name,
@@ -35,9 +33,7 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
         day: formatDay(today),
         card: homeCard({
           dog,
-          conditions: check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [],
-          // A comb proof from before the newest check is out of date: the check has spoken since.
-          comb: session && check && session.checkId === check.id ? recordOf(kept, session).comb : {},
+          ...coatNow(kept, now, dog),
           tide,
           nextVisit: booked ?? next?.day,
         }),

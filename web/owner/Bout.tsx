@@ -5,7 +5,8 @@ import { homePartRow, type HomeBout, type HomePart } from '../../core/home/index
 import { toolRow, type ToolKind } from '../../core/kit/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
 import { Dog } from './Dog.tsx';
-import { AMOUNTS, capital, minutes } from './words.ts';
+import { capital } from '../words/figures.ts';
+import { AMOUNTS, minutes } from './words.ts';
 
 interface Turn {
   readonly tool: ToolKind | undefined;

@@ -1,7 +1,8 @@
 /** How to brush, with what, and what not to do. */
 import type { OwnerDog } from '../../contract/home.ts';
 import { toolRow } from '../../core/kit/index.ts';
-import { capital, DONTS, KEEP_OFF } from './words.ts';
+import { capital } from '../words/figures.ts';
+import { DONTS, KEEP_OFF } from './words.ts';
 
 export function How({ dog }: { dog: OwnerDog }) {
   const { use, get, keepOff } = dog.tools;

@@ -1,6 +1,7 @@
 /** The owner's page: what to do today for each dog, and what to tell the salon. */
 import { useState } from 'react';
 import type { OwnerDog } from '../../contract/home.ts';
+import type { HomeAmount } from '../../core/tide/index.ts';
 import { newId } from '../data/client.ts';
 import { Bout } from './Bout.tsx';
 import { Care } from './Care.tsx';
@@ -75,7 +76,7 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
   const [brushing, setBrushing] = useState<number>();
   const today = dog.week.days[0];
   const bout = brushing === undefined ? undefined : today?.bouts[brushing];
-  const done = (parts: OwnerDog['closed'], spent: number, amount: Parameters<typeof noteBout>[3]): void => {
+  const done = (parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null): void => {
     owner.send(noteBout(dog.id, parts, spent, amount));
     setBrushing(undefined);
     scrollTo(0, 0);
@@ -106,12 +107,7 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
   );
 }
 
-function noteBout(
-  dogId: string,
-  parts: OwnerDog['closed'],
-  spent: number,
-  amount: 'none' | 'pinch' | 'handful' | 'bowl' | 'bag' | null,
-) {
+function noteBout(dogId: string, parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null) {
   const body = { id: newId(), day: phoneToday(), parts, minutes: Math.round(spent * 2) / 2, amount, author: '' };
   return { kind: 'bouts', dogId, body } as const;
 }

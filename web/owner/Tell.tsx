@@ -5,7 +5,8 @@ import { HOME_PART_ROWS, REPORT_KINDS, type HomePart, type ReportKind } from '..
 import { newId } from '../data/client.ts';
 import { smallPhoto } from '../data/photos.ts';
 import { phoneToday, type Entry, type Owner } from './store.ts';
-import { capital, REPORTS } from './words.ts';
+import { capital } from '../words/figures.ts';
+import { REPORTS } from './words.ts';
 
 export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
   const [open, setOpen] = useState(false);

@@ -3,9 +3,10 @@ import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomePart } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
 import { Dog } from './Dog.tsx';
-import { capital, dayMonth, list, longDay, minutes, weekday } from './words.ts';
+import { capital, listText } from '../words/figures.ts';
+import { dayMonth, longDay, minutes, weekday } from './words.ts';
 
-const names = (parts: readonly HomePart[]): string => list(parts.map((p) => homePartRow(p).name));
+const names = (parts: readonly HomePart[]): string => listText(parts.map((p) => homePartRow(p).name));
 
 function season({ tide, today }: OwnerDog): string {
   if (tide.blow) return 'The coat is blowing: these weeks count most.';

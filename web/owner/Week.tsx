@@ -1,13 +1,13 @@
 /** The week as pegs on a line: what hangs is done, what was missed has slid on. */
 import type { OwnerDog } from '../../contract/home.ts';
+import { parseDay } from '../../core/quantity/index.ts';
 import { minutes, weekday } from './words.ts';
 
-const dayNumber = (text: string): number => Math.round(Date.parse(`${text}T00:00:00Z`) / 86_400_000);
 /** Days behind today that the line shows. */
 const BEHIND = 2;
 
 export function Week({ dog }: { dog: OwnerDog }) {
-  const done = new Set(dog.bouts.map((b) => dayNumber(b.day)));
+  const done = new Set<number | undefined>(dog.bouts.map((b) => parseDay(b.day)));
   const pegs = [
     ...Array.from({ length: BEHIND }, (_, i) => ({ day: dog.today - BEHIND + i, planned: 0 })),
     ...dog.week.days.map((d) => ({ day: Number(d.day), planned: d.bouts.reduce((t, b) => t + b.minutes, 0) })),

@@ -1,5 +1,5 @@
 /** How the owner's page says things: plain words, no trade. */
-import type { HomeCareKind, KeepOff, PartReason, ReportKind } from '../../core/home/index.ts';
+import type { HomeCareKind, KeepOff, ReportKind } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
 
 const DAY_MS = 86_400_000;
@@ -27,21 +27,6 @@ export const minutes = (m: number): string => {
   const n = Math.max(1, Math.round(m));
   if (n < 60) return `${n} min`;
   return n % 60 === 0 ? `${n / 60} h` : `${Math.floor(n / 60)} h ${n % 60} min`;
-};
-
-export const list = (items: readonly string[]): string =>
-  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-export const WHY: Readonly<Record<PartReason, string>> = {
-  pinned: 'your groomer asks for it',
-  dragged: 'the comb dragged here last time',
-  packed: 'it was packed here last time',
-  seeds: 'seeds hang here',
-  watched: 'it packs here first',
-  usual: '',
-  gentle: 'thin skin, light hands',
-  weekly: 'once a week is enough',
 };
 
 export const AMOUNTS: readonly { readonly amount: HomeAmount; readonly word: string; readonly size: number }[] = [

@@ -25,6 +25,12 @@ const FACT_WORDS = [
   ['note', 'Note'],
 ] as const satisfies readonly (readonly [keyof HomeSetupRecord, string])[];
 
+const SWITCHES = [
+  ['beginner', 'Beginner: bouts of five minutes'],
+  ['severalHands', 'Several people brush: milder pieces'],
+  ['seedWalks', 'Walks in long grass'],
+] as const satisfies readonly (readonly [keyof HomeSetupRecord, string])[];
+
 const toggled = <T,>(list: readonly T[], item: T): readonly T[] =>
   list.includes(item) ? list.filter((i) => i !== item) : [...list, item];
 
@@ -110,27 +116,16 @@ function Facts({
         />
       </Form.Group>
       <div className="wt-switches">
-        <Form.Check
-          type="switch"
-          id="beginner"
-          label="Beginner: bouts of five minutes"
-          checked={setup.beginner}
-          onChange={(e) => put({ beginner: e.target.checked })}
-        />
-        <Form.Check
-          type="switch"
-          id="hands"
-          label="Several people brush: milder pieces"
-          checked={setup.severalHands}
-          onChange={(e) => put({ severalHands: e.target.checked })}
-        />
-        <Form.Check
-          type="switch"
-          id="seeds"
-          label="Walks in long grass"
-          checked={setup.seedWalks}
-          onChange={(e) => put({ seedWalks: e.target.checked })}
-        />
+        {SWITCHES.map(([key, label]) => (
+          <Form.Check
+            key={key}
+            type="switch"
+            id={key}
+            label={label}
+            checked={setup[key]}
+            onChange={(e) => put({ [key]: e.target.checked })}
+          />
+        ))}
       </div>
       <Chips<HomePart>
         legend="Every day, because you ask for it"
