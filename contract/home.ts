@@ -6,7 +6,6 @@ import {
   HOME_PARTS,
   REPORT_KINDS,
   type DueCare,
-  type HomeCard,
   type HomeCareKind,
   type HomePart,
   type HomeSetup,
@@ -16,19 +15,8 @@ import {
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
 import { HOME_AMOUNTS, type Band, type HomeAmount } from '../core/tide/index.ts';
+import type { OwnerPostRecord, OwnPostPage } from './post.ts';
 import { daySchema, idSchema, lineSchema, versionSchema } from './common.ts';
-
-/** The owner's card as it travels. */
-export interface HomeCardPage {
-  readonly dogId: string;
-  readonly dogName: string;
-  readonly salonName: string;
-  readonly day: string;
-  readonly card: HomeCard;
-  /** UTC instant of the booked visit, when there is one. */
-  readonly bookedAt: string | null;
-  readonly timeZone: string;
-}
 
 /** What a home is like as it is stored: its brushes stand in the kit. */
 export type HomeSetupFacts = Omit<HomeSetup, 'brushes'>;
@@ -174,6 +162,7 @@ export interface OwnerPage {
   readonly timeZone: string;
   /** Where the calendar of these days is, from the salon's address on. */
   readonly feed: string;
+  readonly post: OwnPostPage;
   readonly dogs: readonly OwnerDog[];
 }
 
@@ -189,6 +178,10 @@ export interface HomeDeskPage {
   readonly links: readonly HomeLink[];
   /** Bouts done of those planned, over the last four weeks, 0..1; null before anything was noted. */
   readonly adherence: number | null;
+  /** How the owner of these dogs is reminded. */
+  readonly post: OwnerPostRecord;
+  /** What a missed week costs at the next visit, by the salon's hour; null while the tide does not say. */
+  readonly missedWeekCost: { readonly cents: number; readonly currency: string } | null;
 }
 
 export interface HomeLink {

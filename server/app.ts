@@ -1,6 +1,7 @@
 /** The application as a value: createApp(what it needs), so that tests start as many as they like. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
@@ -22,11 +23,13 @@ import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
 import { ownerRoutes } from './routes/owner.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { postRoutes } from './routes/post.ts';
 import { productRoutes } from './routes/products.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
+import { PostOffice } from './post-office.ts';
 import { TideDesk } from './tide-desk.ts';
 
 export interface AppNeeds {
@@ -38,6 +41,8 @@ export interface AppNeeds {
   readonly live?: Live;
   /** Reckons the tide beside the server; whoever closes the server ends it. */
   readonly tide?: TideDesk;
+  /** Sends reminders; whoever closes the server ends it. */
+  readonly post?: PostOffice;
   readonly log: Pick<Logger, 'error'>;
   /** Folder of the built interface; without it only the API answers. */
   readonly webRoot?: string | undefined;
@@ -73,6 +78,7 @@ export function createApp({
   random = seededRandom(1),
   live = new Live(),
   tide = new TideDesk(),
+  post = new PostOffice({ stores, nowMs }, tide),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -92,7 +98,7 @@ export function createApp({
       // TLS is a reverse proxy's business; on loopback this header would lock browsers out.
       strictTransportSecurity: false,
     }),
-    compression(),
+    compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }),
   );
 
   const kept = { stores, nowMs };
@@ -114,6 +120,7 @@ export function createApp({
     bookingRoutes(kept),
     homeRoutes(kept, tide),
     ownerRoutes(kept, tide),
+    postRoutes(kept, post),
     tallyRoutes(kept),
     tideRoutes(kept),
   );

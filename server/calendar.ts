@@ -1,7 +1,7 @@
 /** Decides what bookings and an owner's days look like in a calendar (RFC 5545). */
 import ical, { ICalCalendarMethod, ICalEventTransparency, type ICalCalendar } from 'ical-generator';
 import type { BookingRecord } from '../contract/booking.ts';
-import type { OwnerPage } from '../contract/home.ts';
+import type { OwnerDog } from '../contract/home.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { homePartRow, type HomeCareKind } from '../core/home/index.ts';
 import { formatDay, type Day } from '../core/quantity/index.ts';
@@ -41,7 +41,7 @@ function addVisit(
 const CARE_WORDS: Readonly<Partial<Record<HomeCareKind, string>>> = { bath: 'bath', nails: 'nails' };
 
 export interface Feed {
-  readonly page: OwnerPage;
+  readonly dogs: readonly OwnerDog[];
   readonly visits: readonly BookingRecord[];
   readonly salon: Pick<SalonRecord, 'name' | 'town'>;
   readonly nowMs: number;
@@ -50,8 +50,8 @@ export interface Feed {
 }
 
 /** A home's days: brushing, baths and nails as whole days, visits at their time. */
-export function homeFeed({ page, visits, salon, nowMs, sequence }: Feed): string {
-  const calendar = calendarOf(`${page.dogs.map((d) => d.name).join(', ')} at home`);
+export function homeFeed({ dogs, visits, salon, nowMs, sequence }: Feed): string {
+  const calendar = calendarOf(`${dogs.map((d) => d.name).join(', ')} at home`);
   calendar.method(ICalCalendarMethod.PUBLISH).ttl(6 * 3600);
   const wholeDay = (uid: string, on: Day, summary: string, description: string): void => {
     calendar.createEvent({
@@ -66,7 +66,7 @@ export function homeFeed({ page, visits, salon, nowMs, sequence }: Feed): string
       transparency: ICalEventTransparency.TRANSPARENT,
     });
   };
-  for (const dog of page.dogs) {
+  for (const dog of dogs) {
     for (const { day: on, bouts } of dog.week.days) {
       if (bouts.length === 0) continue;
       const minutes = Math.round(bouts.reduce((t, b) => t + b.minutes, 0));

@@ -1,5 +1,5 @@
 /** Decides what a route is: a function from a request and its actor to a reply, errors in one shape. */
-import type { RequestHandler } from 'express';
+import type { RequestHandler, Response } from 'express';
 import type { ApiError } from '../contract/common.ts';
 
 /** Who asks. Until sign-in exists everyone is the salon's owner. */
@@ -35,7 +35,7 @@ const onceOnly = (query: Readonly<Record<string, unknown>>): Record<string, stri
 
 /** An Express handler around a plain function. */
 export const endpoint =
-  (handle: (ask: Ask) => Reply): RequestHandler =>
+  (handle: (ask: Ask) => Reply | Promise<Reply>): RequestHandler =>
   (req, res) => {
     const reply = handle({
       actor: OWNER,
@@ -44,16 +44,21 @@ export const endpoint =
       body: req.body,
       homeLink: req.get('x-home-link'),
     });
-    res.status(reply.status ?? 200);
-    if (reply.text) {
-      res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
-      res.send(reply.text.body);
-    } else if (reply.bytes) {
-      // What an id names never changes.
-      res.type(reply.bytes.type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-      res.send(reply.bytes.body);
-    } else res.json(reply.json ?? {});
+    if (reply instanceof Promise) return reply.then((r) => send(res, r));
+    send(res, reply);
   };
+
+function send(res: Response, reply: Reply): void {
+  res.status(reply.status ?? 200);
+  if (reply.text) {
+    res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
+    res.send(reply.text.body);
+  } else if (reply.bytes) {
+    // What an id names never changes.
+    res.type(reply.bytes.type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    res.send(reply.bytes.body);
+  } else res.json(reply.json ?? {});
+}
 
 /** The one shape of an error. */
 export const apiError = (field: string | null, message: string, more: object = {}): ApiError => ({

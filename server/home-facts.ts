@@ -8,6 +8,7 @@ import {
   type OwnerDog,
   type OwnerPage,
 } from '../contract/home.ts';
+import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../contract/post.ts';
 import { TIED, zoneConditions, type ZoneCondition } from '../core/check/index.ts';
 import { coatRow, zone } from '../core/dog/index.ts';
 import {
@@ -26,7 +27,11 @@ import {
   type HomeWeekRequest,
 } from '../core/home/index.ts';
 import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../core/quantity/index.ts';
+import type { Feed } from './calendar.ts';
+import type { SalonRecord } from '../contract/salon.ts';
+import { salonInstant } from './salon-time.ts';
 import { dogToday, recordOf, type Kept } from './facts.ts';
+import { Problem } from './problem.ts';
 import { tideFile } from './tide-facts.ts';
 import type { TideDesk } from './tide-desk.ts';
 import type { Stores } from './db/index.ts';
@@ -37,19 +42,22 @@ const ADHERENCE_DAYS = 28;
 /** Bouts shown on the page. */
 const SHOWN_DAYS = 14;
 
-export const setupRecord = ({ stores }: Kept, dog: DogRecord): HomeSetupRecord => {
+/** A home that nobody has described: it has the minutes that all its dogs usually ask. */
+export function usualHome(stores: Stores, dog: DogRecord): HomeSetupFacts {
   const { brushes: _, ...usual } = usualSetup(dog);
-  return stores.home.setup(dog.id) ?? { ...usual, version: 0 };
-};
+  const all = stores.dogs.ofOwner(dog.owner).map((d) => usualSetup(d).minutesByWeekday);
+  return { ...usual, minutesByWeekday: usual.minutesByWeekday.map((_m, i) => sum(all.map((m) => m[i] ?? 0))) };
+}
+export const setupRecord = ({ stores }: Kept, dog: DogRecord): HomeSetupRecord =>
+  stores.home.setup(dog.id) ?? { ...usualHome(stores, dog), version: 0 };
 const brushesOf = ({ stores }: Kept, dogId: string) =>
   stores.kit.all().flatMap((t) => (t.homeOf === dogId && !t.retired ? [t.kind] : []));
 
 /** Dogs of one owner, this one first. */
-export function householdOf({ stores }: Kept, dog: DogRecord): readonly DogRecord[] {
-  const { name, phone } = dog.owner;
-  const others = stores.dogs.all().filter((d) => d.id !== dog.id && d.owner.name === name && d.owner.phone === phone);
-  return [dog, ...others];
-}
+export const householdOf = ({ stores }: Kept, dog: DogRecord): readonly DogRecord[] => [
+  dog,
+  ...stores.dogs.ofOwner(dog.owner).filter((d) => d.id !== dog.id),
+];
 
 const NONE: ReadonlySet<HomePart> = new Set();
 /** Minutes a week that a dog would like outside a blow: how a household's minutes are shared out. */
@@ -98,11 +106,31 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
   return { dragged, packed };
 }
 
+/** What a dog's home did and was told, and what the tide says of it: all but the plan, which takes longer. */
+export function homeNow(kept: Kept, desk: TideDesk, dog: DogRecord) {
+  const { stores } = kept;
+  const now = dogToday(kept, dog);
+  const { today, session } = now;
+  const bouts = stores.home.boutsOf(dog.id, addDays(today, -BACK_DAYS));
+  const visited = session && day(session.day);
+  const days = bouts.flatMap((b) => parseDay(b.day) ?? []);
+  return {
+    ...now,
+    visited,
+    bouts,
+    doneToday: days.includes(today),
+    // A home that has noted nothing yet has missed nothing.
+    lastBrushed: days.length === 0 ? undefined : day(Math.max(visited ?? -Infinity, ...days)),
+    homeTide: tideOf(desk, dog, today, now.tide !== 'baseline'),
+    due: dueCare(dog, stores.home.lastCares(dog.id), visited, today, addDays(today, 6)),
+  };
+}
+
 /** All that an owner's page shows of one dog. */
 export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
   const { stores } = kept;
-  const now = dogToday(kept, dog);
-  const { salon, today, session, bookings, next } = now;
+  const now = homeNow(kept, desk, dog);
+  const { salon, today, bookings, next, visited, bouts, doneToday, lastBrushed, homeTide, due } = now;
   const record = setupRecord(kept, dog);
   const household = householdOf(kept, dog);
   const share = likes(dog) / sum(household.map(likes));
@@ -111,8 +139,6 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
     minutesByWeekday: record.minutesByWeekday.map((m) => Math.floor(2 * m * share) / 2),
     brushes: brushesOf(kept, dog.id),
   };
-  const bouts = stores.home.boutsOf(dog.id, addDays(today, -BACK_DAYS));
-  const visited = session && day(session.day);
   const last = new Map<HomePart, Day>(visited === undefined ? [] : HOME_PARTS.map((p) => [p, visited]));
   for (const b of bouts) {
     const on = parseDay(b.day);
@@ -126,16 +152,11 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
   const coat = coatNow(kept, now, dog);
   const { dragged, packed } = troubled(coat);
   const closed = closedParts(coat.conditions, reported);
-  const tide = tideOf(desk, dog, today, now.tide !== 'baseline');
-  const days = bouts.flatMap((b) => parseDay(b.day) ?? []);
-  const doneToday = days.includes(today);
-  // A home that has noted nothing yet has missed nothing.
-  const lastBout = days.length === 0 ? today : Math.max(visited ?? -Infinity, ...days);
   const week = weekOf(kept, dog.id, {
     dog: { coatClass: dog.coatClass, traits: dog.traits },
     setup,
     today,
-    blow: tide.blow,
+    blow: homeTide.blow,
     seedSeason: seedSeason(civilFromDay(today).month, salon.latitudeDeg),
     last,
     dragged,
@@ -151,10 +172,10 @@ export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
     today,
     week,
     tools: homeTools(dog, setup),
-    due: dueCare(dog, stores.home.lastCares(dog.id), visited, today, addDays(today, 6)),
-    tide,
+    due,
+    tide: homeTide,
     closed: [...closed],
-    missedDays: Math.max(0, today - lastBout - 1),
+    missedDays: Math.max(0, today - (lastBrushed ?? today) - 1),
     doneToday,
     note: record.note,
     visit: bookings[0] ? { startsAt: bookings[0].startsAt, minutes: bookings[0].minutes } : null,
@@ -210,14 +231,49 @@ export function adherenceOf({ stores }: Kept, dog: DogRecord, today: Day, setup:
   return Math.min(1, days / Math.max(1, ADHERENCE_DAYS * boutsPerDay(dog, setup)));
 }
 
+/** Ways in which an owner can be reached. */
+const waysOf = ({ phone }: DogRecord['owner'], { email }: OwnerPost): readonly PostChannel[] => [
+  'off',
+  ...(email === '' ? [] : (['mail'] as const)),
+  ...(phone === '' ? [] : (['text'] as const)),
+];
+
+/** How the owner of a dog wants to be reminded. */
+export const wishOf = ({ stores }: Kept, { owner }: DogRecord): OwnerPostRecord => stores.post.wish(owner) ?? UNASKED;
+
+/** Refuses a way for which there is no address. */
+export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
+  if (waysOf(owner, wish).includes(wish.channel)) return;
+  throw wish.channel === 'mail'
+    ? new Problem(400, 'email', 'channel "mail" needs an email address. Write one, or choose another way.')
+    : new Problem(400, 'channel', 'channel "text" needs a phone number. Write it on the dog’s page, or choose mail.');
+}
+
 /** The page a link opens. */
 export function ownerPage(kept: Kept, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
   const dogs = dogIds.flatMap((id) => kept.stores.dogs.find(id) ?? []);
   const salon = kept.stores.salon.find();
+  const [first] = dogs;
+  const wish = first ? wishOf(kept, first) : UNASKED;
   return {
+    post: { channel: wish.channel, quiet: wish.quiet, ways: first ? waysOf(first.owner, wish) : ['off'] },
     salonName: salon?.name ?? '',
     timeZone: salon?.timeZone ?? 'UTC',
     feed: `/feed/${feedToken}.ics`,
     dogs: dogs.map((d) => ownerDog(kept, desk, d)),
+  };
+}
+
+/** The calendar of some dogs' homes. */
+export function feedOf(kept: Kept, salon: SalonRecord, today: Day, dogs: readonly OwnerDog[]): Feed {
+  const { stores } = kept;
+  const ids = dogs.map((d) => d.id);
+  return {
+    dogs,
+    visits: ids.flatMap((id) => stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone))),
+    salon,
+    nowMs: kept.nowMs(),
+    // Every bout, check, visit and day may change what is planned.
+    sequence: Math.max(0, today - 20_000) + sum(ids.map(stores.home.changes)),
   };
 }

@@ -8,6 +8,7 @@ import { createApp } from './app.ts';
 import { openDb, stores } from './db/index.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
+import { PostOffice } from './post-office.ts';
 import { TideDesk } from './tide-desk.ts';
 import { warmTide } from './tide-facts.ts';
 
@@ -15,6 +16,9 @@ const FILE = 'woolly-tide.sqlite';
 const DEFAULT_PORT = 4310;
 /** Between two pieces of work that nobody has asked for yet. */
 const WARM_EVERY_MS = 4;
+/** Between two rounds of the outbox; the first follows the start. */
+const POST_EVERY_MS = 10 * 60_000;
+const POST_FIRST_MS = 20_000;
 
 interface Options {
   readonly port: number;
@@ -48,13 +52,16 @@ function start({ port, data, fresh }: Options): void {
 
   const live = new Live();
   const tide = new TideDesk();
+  const post = new PostOffice({ stores: kept, nowMs: Date.now }, tide);
+  const log = pino({ level: 'error' });
   const app = createApp({
     stores: kept,
     nowMs: Date.now,
     random: Math.random,
     live,
     tide,
-    log: pino({ level: 'error' }),
+    post,
+    log,
     webRoot: resolve('dist'),
   });
   const server: Server = app.listen(port, '127.0.0.1', (problem?: Error) => {
@@ -73,9 +80,15 @@ function start({ port, data, fresh }: Options): void {
   const warm = (): void => {
     if (!closing && !warming.next().done) setTimeout(warm, WARM_EVERY_MS);
   };
+  // A round that failed is tried again with the next.
+  const round = (): void =>
+    void post.run().catch((problem: unknown) => log.error({ problem }, 'a round of reminders failed'));
+  const rounds = [setTimeout(round, POST_FIRST_MS), setInterval(round, POST_EVERY_MS)];
   const close = (): void => {
     if (closing) return;
     closing = true;
+    for (const r of rounds) clearTimeout(r);
+    post.close();
     server.close(() => {
       db.close(); // checkpoints the write-ahead log
       console.log('Woolly Tide is closed. Everything saved is in the file.');

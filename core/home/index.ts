@@ -1,5 +1,5 @@
 /** Decides the owner's share of the work. */
-export { type HomeCard, type HomeCardRequest, type HomeDont, type HomeStep, homeCard } from './card.ts';
+export { brushPlaces, firstParts, homeDonts, rhythmsOf, type CardRhythm, type HomeDont } from './card.ts';
 export { visitSummary, type VisitFinding, type VisitSummary, type VisitWatch } from './visit.ts';
 export { rota, waitCost, FETCHING, MOST_DAYS, type Rota, type RotaPart, type RotaRequest } from './rota.ts';
 export {
@@ -34,3 +34,22 @@ export {
 } from './plan.ts';
 export { HOME_CARES, HOME_CARE_ROWS, dueCare, type DueCare, type HomeCareKind, type HomeCareRow } from './care.ts';
 export { CLOSING_REPORTS, REPORT_KINDS, type ReportKind } from './report.ts';
+export {
+  BLOW_AHEAD_DAYS,
+  isQuiet,
+  MISSED_DAYS,
+  postFor,
+  QUIET_HOURS,
+  REMINDER_ROWS,
+  REMINDERS,
+  VISIT_AHEAD_DAYS,
+  type Post,
+  type PostRequest,
+  type QuietHours,
+  type Reminder,
+  type ReminderDog,
+  type ReminderKind,
+  type ReminderRow,
+  type Silence,
+  type Told,
+} from './remind.ts';

@@ -93,6 +93,9 @@ const USED_ON: Partial<Readonly<Record<ToolKind, ReadonlySet<HomePart>>>> = {
   bristle: ALL,
 };
 
+/** Whether an owner uses a piece on a part. */
+export const usedOn = (tool: ToolKind, part: HomePart): boolean => USED_ON[tool]?.has(part) ?? false;
+
 /** How a part's minutes go to the pieces used on it, first piece first. Guess. */
 const SHARES: readonly (readonly number[])[] = [[], [1], [0.65, 0.35], [0.5, 0.25, 0.25]];
 
@@ -229,7 +232,7 @@ export function usableBrushes(coatClass: CoatClass, setup: HomeSetup): readonly 
 function boutWith(parts: readonly PartNeed[], usable: readonly ToolKind[]): HomeBout {
   const steps = new Map<ToolKind, { minutes: number; parts: HomePart[] }>();
   for (const p of parts) {
-    const fitting = usable.filter((k) => USED_ON[k]?.has(p.part));
+    const fitting = usable.filter((k) => usedOn(k, p.part));
     // Where no piece of this home may go, hands do: feel, part the hair, take out what is loose.
     const shares = SHARES[fitting.length] ?? [];
     for (const [i, tool] of fitting.entries()) {

@@ -68,6 +68,9 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
 export function dogStore(db: Db) {
   const all = db.prepare<[], Row>('SELECT * FROM dog ORDER BY name, id');
   const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ?');
+  const ofOwner = db.prepare<[string, string], Row>(
+    'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? ORDER BY name, id',
+  );
   const insert = db.prepare<Omit<Row, 'version'>>(
     `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, shape, weight_kg, last_season_day, traits, outdoor_share, standing_minutes,
                       home_care, note, owner_name, owner_phone)
@@ -81,6 +84,7 @@ export function dogStore(db: Db) {
      WHERE id = @id AND version = @version`,
   );
   return {
+    ofOwner: ({ name, phone }: DogRecord['owner']): readonly DogRecord[] => ofOwner.all(name, phone).map(record),
     all: (): readonly DogRecord[] => all.all().map(record),
     find: (id: string): DogRecord | undefined => {
       const row = one.get(id);

@@ -6,6 +6,7 @@ import { homeStore } from './home.ts';
 import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
+import { postStore } from './post.ts';
 import { productStore } from './products.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
@@ -24,6 +25,7 @@ export function stores(db: Db) {
     products: productStore(db),
     tide: tideStore(db),
     home: homeStore(db),
+    post: postStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

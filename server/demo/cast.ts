@@ -46,7 +46,7 @@ export const CAST: readonly CastDog[] = [
   d('Dorey', 'Pug', 'smooth-double', 9, 16, 4, 'Sture Almlund', ['short-nosed']),
   d('Rowan', 'Keeshond', 'medium-double', 19, 65, 3, 'Vendela Rask'),
   d('Mist', 'Leonberger', 'heavy-double', 57, 70, 3, 'Torkel Vikare', ['head-shy']),
-  d('Cobble', 'Cairn terrier', 'harsh-double', 7.5, 45, 6, 'Hedda Lundby'),
+  d('Cobble', 'Cairn terrier', 'harsh-double', 7.5, 45, 6, 'Maia Kobb'),
   d('Barley', 'Labrador mix', 'smooth-double', 27, 28, 2, 'Nils Aker'),
   d('Fathom', 'Whippet', 'smooth-single', 14, 9, 4, 'Sanna Ekvik'),
   d('Pebble', 'Spitz mix', 'medium-double', 8, 35, 0.6, 'Jorun Tallund', ['puppy-coat']),

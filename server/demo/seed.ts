@@ -31,6 +31,7 @@ import type { Stores } from '../db/index.ts';
 import { coreDog } from '../facts.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { CAST, DEMO_KIT, DEMO_UPKEEP, HOME_BRUSHES, type CastDog } from './cast.ts';
+import { dogId, fillHomes } from './homes.ts';
 import { findingsForLoad } from './coat-of-day.ts';
 import { Coat, townShifts, type TownShifts } from './coat-of-years.ts';
 import { stationReading } from '../devices/weather-station.ts';
@@ -89,10 +90,9 @@ export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
     HOME_BRUSHES.forEach(([name, tool], i) =>
       stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
     );
+    fillHomes(stores, today, seededRandom(seed + 1));
   });
 }
-
-const dogId = (name: string): string => `demo-${name.toLowerCase()}`;
 
 /** The demo's book, so that no more dogs stand in the room than there are tables. */
 class DemoBook {
@@ -127,6 +127,10 @@ class DemoBook {
   }
 }
 
+/** An owner of several dogs has one number. */
+const phoneOf = (stores: Stores, owner: string, fresh: string): string =>
+  stores.dogs.all().find((d) => d.owner.name === owner)?.owner.phone ?? fresh;
+
 /** One dog's year. */
 class DemoDog {
   private readonly id: string;
@@ -158,7 +162,10 @@ class DemoDog {
       standingMinutes: null,
       homeCare: pick(random, HOME_CARE),
       note: '',
-      owner: { name: cast.owner, phone: `040 555 ${String(randomInt(random, 1000, 9999))}` },
+      owner: {
+        name: cast.owner,
+        phone: phoneOf(stores, cast.owner, `040 555 ${String(randomInt(random, 1000, 9999))}`),
+      },
       version: 1,
     };
     const { id, version, ...draft } = this.record;

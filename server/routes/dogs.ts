@@ -93,8 +93,10 @@ export function dogRoutes(kept: Kept): Router {
       const edit = parsed(dogEditSchema, body);
       return {
         json: stores.write(() => {
-          found(stores.dogs.find(id), 'dog', id);
+          const { owner } = found(stores.dogs.find(id), 'dog', id);
           if (!stores.dogs.update(id, edit, edit.version)) throw stale(stores.dogs.find(id), edit);
+          // The last dog takes its owner's wishes along; before that, nobody says that all of them moved.
+          if (stores.dogs.ofOwner(owner).length === 0) stores.post.moveWish(owner, edit.owner);
           return stores.dogs.find(id);
         }),
       };

@@ -1,18 +1,11 @@
 /** The groomer's side of the home: the owner's card, what the home is like, its links, what owners have found. */
 import { Router } from 'express';
-import {
-  homeLinkSchema,
-  homeSetupSchema,
-  type HomeCardPage,
-  type HomeDeskPage,
-  type HomeLinkMade,
-} from '../../contract/home.ts';
-import { homeCard } from '../../core/home/index.ts';
-import { formatDay } from '../../core/quantity/index.ts';
+import { homeLinkSchema, homeSetupSchema, type HomeDeskPage, type HomeLinkMade } from '../../contract/home.ts';
+import { priceCents } from '../../core/bench/index.ts';
 import { endpoint } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
-import { dogToday, salonOf, todayOf, type Kept } from '../facts.ts';
-import { adherenceOf, askTide, coatNow, householdOf, ownerDog, setupRecord } from '../home-facts.ts';
+import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../home-facts.ts';
 import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
 import { found, parsed, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
@@ -20,44 +13,28 @@ import type { TideDesk } from '../tide-desk.ts';
 export function homeRoutes(kept: Kept, desk: TideDesk): Router {
   const { stores } = kept;
   const router = Router();
-  router.get(
-    '/dogs/:id/home-card',
-    endpoint(({ params: { id = '' } }) => {
-      const dog = found(stores.dogs.find(id), 'dog', id);
-      const now = dogToday(kept, dog);
-      const { salon, today, bookings, booked, next, tide } = now;
-      const page: HomeCardPage = {
-        dogId: id,
-        dogName: dog.name,
-        salonName: salon.name,
-        day: formatDay(today),
-        card: homeCard({
-          dog,
-          ...coatNow(kept, now, dog),
-          tide,
-          nextVisit: booked ?? next?.day,
-        }),
-        bookedAt: bookings[0]?.startsAt ?? null,
-        timeZone: salon.timeZone,
-      };
-      return { json: page };
-    }),
-  );
-
   const deskPage = (id: string): HomeDeskPage => {
     const dog = found(stores.dogs.find(id), 'dog', id);
     const salon = salonOf(kept);
     const setup = setupRecord(kept, dog);
     askTide(kept, desk);
+    const seen = ownerDog(kept, desk, dog);
+    const { effect } = seen.tide;
+    const { rates } = salon.house;
     return {
       setup,
-      dog: ownerDog(kept, desk, dog),
+      dog: seen,
       salonName: salon.name,
       timeZone: salon.timeZone,
       ownerName: dog.owner.name,
       household: householdOf(kept, dog).map((d) => ({ id: d.id, name: d.name })),
       links: stores.home.linksOf(id),
       adherence: adherenceOf(kept, dog, todayOf(kept, salon), setup),
+      post: wishOf(kept, dog),
+      missedWeekCost: effect && {
+        cents: Math.max(0, priceCents(effect.missedWeek, rates) - priceCents(effect.kept, rates)),
+        currency: rates.currency,
+      },
     };
   };
   router.get(
@@ -71,6 +48,11 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
       return stores.write(() => {
         const dog = found(stores.dogs.find(id), 'dog', id);
         if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(kept, dog), { ...facts, version });
+        // The minutes are the household's: its other dogs share them.
+        for (const other of householdOf(kept, dog).slice(1)) {
+          const { version: theirs, ...home } = setupRecord(kept, other);
+          stores.home.saveSetup(other.id, { ...home, minutesByWeekday: facts.minutesByWeekday }, theirs);
+        }
         return { json: deskPage(id) };
       });
     }),

@@ -11,12 +11,13 @@ import {
   homeStartedSchema,
   type HomeLink,
 } from '../../contract/home.ts';
+import { ownPostSchema } from '../../contract/post.ts';
 import { PHOTO_LIMIT_BYTES } from '../../contract/photo.ts';
 import { bareJpeg } from '../../core/formats/index.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 import { endpoint, type Ask } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { askTide, ownerPage } from '../home-facts.ts';
+import { askTide, mustReach, ownerPage, wishOf } from '../home-facts.ts';
 import { feedTokenOf, tokenHash } from '../home-links.ts';
 import { parsed, Problem } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
@@ -122,6 +123,22 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
       const { bytes } = picture.value;
       stores.write(() => stores.home.setPhoto(report.id, bytes));
       return { json: page(ask, link) };
+    }),
+  );
+  router.put(
+    '/owner/post',
+    endpoint((ask) => {
+      const link = linkOf(ask);
+      const wish = parsed(ownPostSchema, ask.body);
+      const dog = stores.dogs.find(link.dogIds[0] ?? '');
+      if (!dog) throw nothingHere();
+      return stores.write(() => {
+        const before = wishOf(kept, dog);
+        const after = { ...before, ...wish };
+        mustReach(dog, after);
+        stores.post.saveWish(dog.owner, after, before.version);
+        return { json: page(ask, link) };
+      });
     }),
   );
   return router;

@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { axeFaults } from './axe.ts';
+import { A5, printedPages } from './paper.ts';
 import { openStage, type Stage } from './stage.ts';
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
@@ -13,6 +14,8 @@ describe('the home', function () {
   let owner: Page;
   before(async () => {
     stage = await openStage();
+    // What the demo's homes have found is answered: only what is found here is here.
+    for (const r of stage.stores.home.openReports()) stage.stores.home.closeReport(r.id, Date.now());
   });
   after(() => stage.close());
 
@@ -51,6 +54,7 @@ describe('the home', function () {
 
   it('takes a bout with what came out, and the tide hears of it', async () => {
     const { length: before } = stage.stores.home.bouts();
+    await owner.getByLabel('Your name, so the salon knows who brushed').fill('Otso');
     await owner.getByRole('button', { name: /^Brush \d/ }).tap();
     await owner.getByText(/^1 of /).waitFor();
     await owner.getByRole('button', { name: 'Next' }).tap();
@@ -60,7 +64,7 @@ describe('the home', function () {
     await owner.getByText(/wait.* for a link/).waitFor({ state: 'detached' });
     const bouts = stage.stores.home.bouts();
     expect(bouts).to.have.length(before + 1);
-    expect(bouts.at(-1)?.amount).to.equal('handful');
+    expect(bouts.at(-1)).to.include({ amount: 'handful', author: 'Otso' });
     const desk = await stage.page();
     await desk.goto('/desk/dogs/demo-bollard/tide');
     await desk.locator('.wt-ifs').waitFor({ timeout: 120_000 });
@@ -98,6 +102,28 @@ describe('the home', function () {
     expect(stage.stores.home.bouts()).to.have.length(before);
   });
 
+  it('asks whether it may remind, and not at night', async () => {
+    await owner.getByRole('radio', { name: 'By text message' }).check();
+    await owner.getByLabel('until').fill('10:30');
+    await owner.getByText(/wait.* for a link/).waitFor({ state: 'detached' });
+    const { owner: who } = stage.stores.dogs.find('demo-bollard') ?? {};
+    const wish = who && stage.stores.post.wish(who);
+    expect(wish).to.deep.include({ channel: 'text', quiet: { fromMinute: 1200, toMinute: 630 } });
+    await owner.getByRole('radio', { name: 'No reminders' }).check();
+    await owner.getByLabel('until').waitFor({ state: 'detached' });
+    expect(await axeFaults(owner)).to.deep.equal([]);
+  });
+
+  it('prints a card on one A5 and a strip as long as an A4 is wide', async () => {
+    await owner.evaluate('window.print = () => undefined');
+    await owner.getByRole('button', { name: 'Print a card' }).tap();
+    await owner.locator('.wt-fridge').waitFor({ state: 'attached' });
+    expect(await printedPages(owner)).to.deep.equal([A5]);
+    await owner.getByRole('button', { name: 'Print the week' }).tap();
+    await owner.locator('.wt-strip').waitFor({ state: 'attached' });
+    expect(await printedPages(owner)).to.deep.equal([{ width: 297, height: 105 }]);
+  });
+
   it('is seen at the desk with its photo, and answered', async () => {
     const desk = await stage.page();
     await desk.goto('/desk/homes');
@@ -122,6 +148,61 @@ describe('the home', function () {
     await owner.getByText(/3 days went by/).waitFor();
     const text = await owner.getByRole('button', { name: /^Brush \d/ }).innerText();
     expect(Number(text.match(/\d+/)?.[0])).to.be.at.most(15);
+  });
+
+  it('shows a household’s dogs on one page, over a slow phone link, in less than 150 kB', async () => {
+    const made = await fetch(`${stage.base}/api/home-links`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ dogIds: ['demo-linnet', 'demo-cobble'] }),
+    });
+    const { token } = await made.json();
+    const phone = await stage.page(PHONE);
+    const line = await phone.context().newCDPSession(phone);
+    await line.send('Network.enable');
+    // A third-generation link on a bad day.
+    await line.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 300,
+      downloadThroughput: 700_000 / 8,
+      uploadThroughput: 250_000 / 8,
+    });
+    let bytes = 0;
+    line.on('Network.loadingFinished', (e) => void (bytes += e.encodedDataLength));
+    await phone.goto(`/o#${token}`);
+    await phone.getByRole('heading', { name: 'Cobble' }).waitFor();
+    await phone.waitForLoadState('networkidle');
+    expect(bytes).to.be.within(40_000, 150_000);
+    await phone.getByRole('button', { name: 'Linnet' }).tap();
+    await phone.getByRole('heading', { name: 'Linnet' }).waitFor();
+    await phone.getByText('Comb behind the ears before the walk').first().waitFor();
+    await phone.getByRole('button', { name: 'Already done' }).first().tap();
+    await phone.getByText('Done for today.').waitFor();
+    await phone.getByText(/wait.* for a link/).waitFor({ state: 'detached' });
+    expect(stage.stores.home.bouts().at(-1)).to.include({ dogId: 'demo-linnet' });
+    await phone.context().close();
+  });
+
+  it('sends reminders to the outbox at the desk, once, and ends them', async () => {
+    const desk = await stage.page();
+    await desk.goto('/desk/post');
+    const run = desk.getByRole('button', { name: 'Go through now' });
+    await run.click();
+    await desk.getByText(/^Gone through /).waitFor({ timeout: 120_000 });
+    const households = desk.getByRole('table').getByRole('row');
+    expect(await households.count()).to.be.greaterThan(5);
+    const sent = stage.stores.post.newest(50).length;
+    await run.click();
+    await desk.getByText(/^Gone through /).waitFor({ timeout: 120_000 });
+    expect(stage.stores.post.newest(50)).to.have.length(sent);
+    await desk.goto('/desk/dogs/demo-thrift/home');
+    await desk.getByLabel('Way').selectOption('mail');
+    await desk.getByRole('button', { name: 'Keep' }).click();
+    await desk.getByText(/channel "mail" needs an email address/).waitFor();
+    await desk.getByLabel('Mail address').fill('signy@home.example');
+    await desk.getByRole('button', { name: 'Keep' }).click();
+    await desk.getByText('Kept.').waitFor();
+    await desk.context().close();
   });
 
   it('says the same of an ended link and of one that never was', async () => {

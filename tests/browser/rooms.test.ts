@@ -40,6 +40,7 @@ describe('the rooms', () => {
     ['a dog', () => '/desk/dogs/demo-bollard'],
     ['a dog’s home', () => '/desk/dogs/demo-bollard/home'],
     ['what homes found', () => '/desk/homes'],
+    ['reminders to homes', () => '/desk/post'],
     ['a new dog', () => '/desk/dogs/new'],
     ['the coat check', () => '/desk/dogs/demo-juniper/check'],
     ['a plan, asked why', () => `${plan}?zone=ruff.left`],
@@ -61,6 +62,7 @@ describe('the rooms', () => {
     ['a visit, for the owner', () => '/home/demo-bollard/visits/demo-bollard-session-1'],
     ['Home', () => '/home'],
     ['a home card', () => '/home/demo-bollard'],
+    ['a strip for the wall', () => '/home/demo-rowan?as=strip'],
     ['nothing', () => '/desk/attic'],
   ];
 

@@ -9,6 +9,7 @@ const BOOKING = { id: 'bad-b', dogId: 'demo-bollard', startsAt: '2031-05-09T07:3
 
 const TOOL = { kind: 'rake', name: 'r', costCents: null, since: null, homeOf: null };
 const UPKEEP = { id: 'bad-u', toolId: 'long-rake', act: 'disinfected', day: '2031-04-09' };
+const POST_WISH = { channel: 'off', email: '', quiet: { fromMinute: 1200, toMinute: 540 } };
 
 /** Every route that takes a body: method, path, a good body, and a changed field with what it should say. */
 const WRITES: readonly {
@@ -48,6 +49,19 @@ const WRITES: readonly {
       [{ patienceMinutes: 0 }, 'patienceMinutes'],
       [{ pins: ['wing'] }, 'pins.0'],
       [{ without: ['chainsaw'] }, 'without.0'],
+      [{ version: -1 }, 'version'],
+    ],
+  },
+  {
+    method: 'PUT',
+    path: '/dogs/demo-bollard/post',
+    good: { ...POST_WISH, version: 0 },
+    faults: [
+      [{ channel: 'pigeon' }, 'channel'],
+      [{ email: 'nowhere' }, 'email'],
+      [{ channel: 'mail', email: '' }, 'email'],
+      [{ quiet: { fromMinute: 1440, toMinute: 0 } }, 'quiet.fromMinute'],
+      [{ quiet: { fromMinute: 0.5, toMinute: 0 } }, 'quiet.fromMinute'],
       [{ version: -1 }, 'version'],
     ],
   },
@@ -241,7 +255,9 @@ const UNKNOWN: readonly (readonly [string, string, object?])[] = [
   ['GET', '/dogs/nobody'],
   ['GET', '/dogs/nobody/checks'],
   ['GET', '/dogs/nobody/next'],
-  ['GET', '/dogs/nobody/home-card'],
+  ['GET', '/post/none/eml'],
+  ['POST', '/post/none/stop'],
+  ['PUT', '/dogs/nobody/post', { ...POST_WISH, version: 0 }],
   ['GET', '/dogs/nobody/home'],
   ['DELETE', '/home-links/none'],
   ['POST', '/home-reports/none/close'],

@@ -1,4 +1,4 @@
-/** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still. */
+/** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still until it is set. */
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
@@ -20,6 +20,7 @@ export interface Room {
   readonly base: string;
   readonly errors: unknown[];
   readonly tide: TideDesk;
+  setClock: (ms: number) => void;
   call: (method: string, path: string, body?: unknown) => Promise<Answer>;
   raw: (method: string, path: string, init: RequestInit) => Promise<Answer>;
   close: () => Promise<void>;
@@ -30,7 +31,8 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
   const kept = stores(db);
   const errors: unknown[] = [];
   const tide = new TideDesk();
-  const app = createApp({ stores: kept, nowMs: () => NOW, tide, log: { error: (e: unknown) => void errors.push(e) } });
+  let now = NOW;
+  const app = createApp({ stores: kept, nowMs: () => now, tide, log: { error: (e: unknown) => void errors.push(e) } });
   const listening = await listen(app);
   const base = `${listening.base}/api`;
   const raw = async (method: string, path: string, init: RequestInit): Promise<Answer> => {
@@ -45,6 +47,7 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
     base,
     errors,
     tide,
+    setClock: (ms) => void (now = ms),
     raw,
     call: (method, path, body) =>
       raw(
@@ -60,16 +63,17 @@ export async function openRoom({ demo = true } = {}): Promise<Room> {
   };
 }
 
-/** Everything in the database, to show that nothing was written. */
+/** Everything in the database, to show that nothing was written: of each table how many rows, and its newest. */
 export const dump = (db: Db): string =>
   JSON.stringify(
-    ['salon', 'tool', 'dog', 'coat_check', 'check_zone', 'session', 'session_event', 'booking', 'upkeep', 'photo'].map(
-      (table) => [
-        table,
-        db.prepare(`SELECT count(*) AS n FROM ${table}`).get(),
-        db.prepare(`SELECT * FROM ${table} ORDER BY 1 DESC LIMIT 3`).all(),
-      ],
-    ),
+    db
+      .prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")
+      .all()
+      .map(({ name }) => [
+        name,
+        db.prepare(`SELECT count(*) AS n FROM ${name}`).get(),
+        db.prepare(`SELECT * FROM ${name} ORDER BY 1 DESC LIMIT 3`).all(),
+      ]),
   );
 
 export const DOG = {

@@ -9,6 +9,7 @@ import { DogRoom } from '../desk/dog/DogRoom.tsx';
 import { DogsRoom } from '../desk/dogs/DogsRoom.tsx';
 import { HomePlanRoom } from '../desk/home/HomePlanRoom.tsx';
 import { HomesRoom } from '../desk/home/HomesRoom.tsx';
+import { PostRoom } from '../desk/home/PostRoom.tsx';
 import { HouseRoom } from '../desk/house/HouseRoom.tsx';
 import { KitRoom } from '../desk/kit/KitRoom.tsx';
 import { ToolForm } from '../desk/kit/ToolForm.tsx';
@@ -63,6 +64,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/tide', element: <DogTideRoom /> },
       { path: '/desk/dogs/:dogId/home', element: <HomePlanRoom /> },
       { path: '/desk/homes', element: <HomesRoom /> },
+      { path: '/desk/post', element: <PostRoom /> },
       { path: '/desk/dogs/:dogId/check', element: <CheckRoom /> },
       { path: '/desk/dogs/:dogId/next', element: <NextRoom /> },
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },

@@ -8,14 +8,8 @@ import type { BookingDraft, BookingRecord, HoldDraft, NextPage } from '../../con
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DayPage } from '../../contract/day.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
-import type {
-  HomeCardPage,
-  HomeDeskPage,
-  HomeLink,
-  HomeLinkMade,
-  HomeReport,
-  HomeSetupRecord,
-} from '../../contract/home.ts';
+import type { HomeDeskPage, HomeLink, HomeLinkMade, HomeReport, HomeSetupRecord } from '../../contract/home.ts';
+import type { OwnerPostRecord, PostPage } from '../../contract/post.ts';
 import type {
   Coverage,
   KitPage,
@@ -85,9 +79,6 @@ export const useBookings = () =>
 
 export const useDay = () => useQuery({ queryKey: ['day'], queryFn: () => api<DayPage>('GET', '/day') });
 
-export const useHomeCard = (dogId: string) =>
-  useQuery({ queryKey: ['home-card', dogId], queryFn: () => api<HomeCardPage>('GET', `/dogs/${at(dogId)}/home-card`) });
-
 export const useSalon = () =>
   useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
 
@@ -103,6 +94,8 @@ export const useReports = () =>
     queryKey: ['home-reports'],
     queryFn: () => api<{ reports: readonly (HomeReport & { readonly dogName: string })[] }>('GET', '/home-reports'),
   });
+export const usePost = () => useQuery({ queryKey: ['post'], queryFn: () => api<PostPage>('GET', '/post') });
+export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
 export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api<WeatherPage>('GET', '/weather') });
 
 export const useProducts = () =>
@@ -166,6 +159,10 @@ export const useMakeLink = () =>
   useWrite((dogIds: readonly string[]) => api<HomeLinkMade>('POST', '/home-links', { dogIds }));
 export const useEndLink = () => useWrite((id: string) => api<HomeLink>('DELETE', `/home-links/${at(id)}`));
 export const useCloseReport = () => useWrite((id: string) => api<HomeReport>('POST', `/home-reports/${at(id)}/close`));
+export const useEditPost = (dogId: string) =>
+  useWrite((wish: OwnerPostRecord) => api<OwnerPostRecord>('PUT', `/dogs/${at(dogId)}/post`, wish));
+export const useRunPost = () => useWrite(() => api<PostPage>('POST', '/post/run'));
+export const useStopPost = () => useWrite((id: string) => api<PostPage>('POST', `/post/${at(id)}/stop`));
 export const useReadWeather = () => useWrite((csv: string) => api<WeatherPage>('PUT', '/weather', { csv }));
 export const useAskStation = () => useWrite(() => api<WeatherPage>('POST', '/weather/station'));
 export const useForgetWeather = () => useWrite(() => api<WeatherPage>('DELETE', '/weather'));

@@ -4,7 +4,7 @@ import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomeBout, type HomePart } from '../../core/home/index.ts';
 import { toolRow, type ToolKind } from '../../core/kit/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
-import { Dog } from './Dog.tsx';
+import { HomeDog } from '../home/paper/HomeDog.tsx';
 import { capital } from '../words/figures.ts';
 import { AMOUNTS, minutes } from './words.ts';
 
@@ -96,7 +96,7 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
         {capital(row.name)}
       </h2>
       <p className="ow-parts">{tool ? capital(tool.name) : 'Hands: part the hair and look'}</p>
-      <Dog dog={dog} lit={[turn.part]} label={row.name} />
+      <HomeDog dog={dog} lit={[turn.part]} label={row.name} />
       <div className="ow-clock">
         <div className="ow-clock-done" style={{ width: `${Math.min(100, (100 * seconds) / planned)}%` }} />
         <span>

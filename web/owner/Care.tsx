@@ -1,6 +1,7 @@
 /** What else is due, with one tap to say it was done. */
 import type { DueCare, HomeCareKind } from '../../core/home/index.ts';
-import { CARES, weekday } from './words.ts';
+import { CARES } from '../words/home.ts';
+import { weekday } from './words.ts';
 
 interface Props {
   readonly due: readonly DueCare[];

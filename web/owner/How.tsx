@@ -1,8 +1,9 @@
 /** How to brush, with what, and what not to do. */
 import type { OwnerDog } from '../../contract/home.ts';
+import { homeDonts } from '../../core/home/index.ts';
 import { toolRow } from '../../core/kit/index.ts';
 import { capital } from '../words/figures.ts';
-import { DONTS, KEEP_OFF } from './words.ts';
+import { DONT_WORDS, KEEP_OFF } from '../words/home.ts';
 
 export function How({ dog }: { dog: OwnerDog }) {
   const { use, get, keepOff } = dog.tools;
@@ -38,8 +39,8 @@ export function How({ dog }: { dog: OwnerDog }) {
       <details>
         <summary>Please not</summary>
         <ul>
-          {DONTS.map((d) => (
-            <li key={d}>{d}</li>
+          {homeDonts(dog.coatClass).map((d) => (
+            <li key={d}>{DONT_WORDS[d]}</li>
           ))}
         </ul>
       </details>

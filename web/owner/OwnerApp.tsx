@@ -1,11 +1,13 @@
 /** The owner's page: what to do today for each dog, and what to tell the salon. */
-import { useState } from 'react';
-import type { OwnerDog } from '../../contract/home.ts';
+import { useState, type ReactNode } from 'react';
+import { createPortal, flushSync } from 'react-dom';
+import type { OwnerDog, OwnerPage } from '../../contract/home.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
 import { newId } from '../data/client.ts';
 import { Bout } from './Bout.tsx';
 import { Care } from './Care.tsx';
 import { How } from './How.tsx';
+import { Settings } from './Settings.tsx';
 import { phoneToday, useOwner, type Owner } from './store.ts';
 import { Tell } from './Tell.tsx';
 import { Today } from './Today.tsx';
@@ -77,7 +79,7 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
   const today = dog.week.days[0];
   const bout = brushing === undefined ? undefined : today?.bouts[brushing];
   const done = (parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null): void => {
-    owner.send(noteBout(dog.id, parts, spent, amount));
+    owner.send(noteBout(dog.id, parts, spent, amount, owner.author));
     setBrushing(undefined);
     scrollTo(0, 0);
   };
@@ -98,7 +100,11 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
         due={dog.due}
         today={dog.today}
         onDone={(kind) =>
-          owner.send({ kind: 'cares', dogId: dog.id, body: { id: newId(), day: phoneToday(), kind, author: '' } })
+          owner.send({
+            kind: 'cares',
+            dogId: dog.id,
+            body: { id: newId(), day: phoneToday(), kind, author: owner.author },
+          })
         }
       />
       <Visit dog={dog} timeZone={timeZone} feed={feed} />
@@ -107,9 +113,42 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
   );
 }
 
-function noteBout(dogId: string, parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null) {
-  const body = { id: newId(), day: phoneToday(), parts, minutes: Math.round(spent * 2) / 2, amount, author: '' };
+function noteBout(dogId: string, parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null, author: string) {
+  const body = { id: newId(), day: phoneToday(), parts, minutes: Math.round(spent * 2) / 2, amount, author };
   return { kind: 'bouts', dogId, body } as const;
+}
+
+/** A card and a strip to print. The rest of the page stays behind while one of them is on paper. */
+function ForFridge({ dog, page }: { dog: OwnerDog; page: OwnerPage }) {
+  const [sheet, setSheet] = useState<ReactNode>();
+  const print = async (what: 'card' | 'strip'): Promise<void> => {
+    const { FridgeCard, WallStrip } = await import('../home/paper/index.ts');
+    const { salonName, timeZone } = page;
+    flushSync(() =>
+      setSheet(
+        what === 'strip' ? (
+          <WallStrip dog={dog} salonName={salonName} />
+        ) : (
+          <FridgeCard dog={dog} salonName={salonName} timeZone={timeZone} />
+        ),
+      ),
+    );
+    window.print();
+  };
+  return (
+    <section className="ow-sheet" aria-labelledby="paper">
+      <h2 id="paper">For the fridge</h2>
+      <div className="ow-row">
+        <button type="button" onClick={() => void print('card')}>
+          Print a card
+        </button>
+        <button type="button" onClick={() => void print('strip')}>
+          Print the week
+        </button>
+      </div>
+      {sheet && createPortal(<div className="ow-paper">{sheet}</div>, document.body)}
+    </section>
+  );
 }
 
 export function OwnerApp({ token }: { token: string }) {
@@ -158,6 +197,8 @@ export function OwnerApp({ token }: { token: string }) {
           </p>
         )}
         <DogPage key={dog.id} dog={dog} owner={owner} timeZone={page.timeZone} feed={page.feed} />
+        <Settings owner={owner} post={page.post} />
+        <ForFridge key={`paper of ${dog.id}`} dog={dog} page={page} />
       </main>
     </>
   );

@@ -6,7 +6,7 @@ import { newId } from '../data/client.ts';
 import { smallPhoto } from '../data/photos.ts';
 import { phoneToday, type Entry, type Owner } from './store.ts';
 import { capital } from '../words/figures.ts';
-import { REPORTS } from './words.ts';
+import { REPORTS } from '../words/home.ts';
 
 export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
   const [open, setOpen] = useState(false);
@@ -21,7 +21,7 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
       {
         kind: 'reports',
         dogId: dog.id,
-        body: { id, day: phoneToday(), kind, part: part === '' ? null : part, note: note.trim(), author: '' },
+        body: { id, day: phoneToday(), kind, part: part === '' ? null : part, note: note.trim(), author: owner.author },
       },
       ...(photo ? [{ kind: 'photo' as const, dogId: dog.id, reportId: id, jpeg: photo }] : []),
     ];
@@ -45,7 +45,11 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
           <button
             type="button"
             onClick={() => {
-              owner.send({ kind: 'started', dogId: dog.id, body: { id: newId(), day: phoneToday(), author: '' } });
+              owner.send({
+                kind: 'started',
+                dogId: dog.id,
+                body: { id: newId(), day: phoneToday(), author: owner.author },
+              });
               setSaid('Thank you: that helps us to plan the blow.');
             }}
           >

@@ -2,11 +2,10 @@
 import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomePart } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
-import { Dog } from './Dog.tsx';
-import { capital, listText } from '../words/figures.ts';
+import { HomeDog } from '../home/paper/HomeDog.tsx';
+import { capital } from '../words/figures.ts';
+import { partNames, WHY_WORDS } from '../words/home.ts';
 import { dayMonth, longDay, minutes, weekday } from './words.ts';
-
-const names = (parts: readonly HomePart[]): string => listText(parts.map((p) => homePartRow(p).name));
 
 function season({ tide, today }: OwnerDog): string {
   if (tide.blow) return 'The coat is blowing: these weeks count most.';
@@ -16,6 +15,9 @@ function season({ tide, today }: OwnerDog): string {
     ? 'The coat has begun to blow.'
     : `The blow is likely to start about ${dayMonth(Math.round(start.likely))}.`;
 }
+
+/** A part that waits longer was never brushed here: nothing to count. */
+const LONG_AGO = 30;
 
 interface Props {
   readonly dog: OwnerDog;
@@ -32,7 +34,11 @@ export function Today({ dog, onBrush, onDone }: Props) {
   return (
     <section className="ow-today" aria-labelledby="today">
       <h2 id="today">{today ? longDay(today.day) : 'Today'}</h2>
-      <Dog dog={dog} lit={parts} label={parts.length > 0 ? `Today: ${names(parts)}` : 'Nothing to brush today'} />
+      <HomeDog
+        dog={dog}
+        lit={parts}
+        label={parts.length > 0 ? `Today: ${partNames(parts)}` : 'Nothing to brush today'}
+      />
       {said && <p className="ow-soft">{said}</p>}
       {dog.doneToday ? (
         <p className="ow-done" role="status">
@@ -46,7 +52,7 @@ export function Today({ dog, onBrush, onDone }: Props) {
         bouts.map((b, i) => (
           <div key={b.parts.join()} className="ow-bout">
             {bouts.length > 1 && <h3>{i === 0 ? 'In the morning' : 'In the evening'}</h3>}
-            <p className="ow-parts">{capital(names(b.parts))}</p>
+            <p className="ow-parts">{capital(partNames(b.parts))}</p>
             <button type="button" className="ow-now" onClick={() => onBrush(i)}>
               Brush {minutes(b.minutes)}
             </button>
@@ -56,9 +62,26 @@ export function Today({ dog, onBrush, onDone }: Props) {
           </div>
         ))
       )}
+      {!dog.doneToday && parts.length > 0 && (
+        <details>
+          <summary>Why these</summary>
+          <ul>
+            {dog.week.needs
+              .filter((n) => parts.includes(n.part))
+              .map((n) => (
+                <li key={n.part}>
+                  {capital(homePartRow(n.part).name)}: {WHY_WORDS[n.why]}
+                  {n.waited > n.rhythmDays && n.waited < LONG_AGO && (
+                    <span className="ow-soft">, waits {n.waited} days</span>
+                  )}
+                </li>
+              ))}
+          </ul>
+        </details>
+      )}
       {dog.closed.length > 0 && (
         <p className="ow-note ow-stop">
-          Do not brush {names(dog.closed)}: somebody has to look there first. If it is sore, wet or growing, a vet.
+          Do not brush {partNames(dog.closed)}: somebody has to look there first. If it is sore, wet or growing, a vet.
         </p>
       )}
     </section>

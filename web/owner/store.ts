@@ -12,12 +12,14 @@ import type {
   OwnerDog,
   OwnerPage,
 } from '../../contract/home.ts';
+import type { OwnPost } from '../../contract/post.ts';
 
 export type Entry =
   | { readonly kind: 'bouts'; readonly dogId: string; readonly body: HomeBoutNote }
   | { readonly kind: 'cares'; readonly dogId: string; readonly body: HomeCareNote }
   | { readonly kind: 'started'; readonly dogId: string; readonly body: HomeStarted }
   | { readonly kind: 'reports'; readonly dogId: string; readonly body: HomeReportDraft }
+  | { readonly kind: 'post'; readonly dogId: ''; readonly body: OwnPost }
   | { readonly kind: 'photo'; readonly dogId: string; readonly reportId: string; readonly jpeg: Blob };
 
 type State = 'reading' | 'here' | 'without-link' | 'gone';
@@ -30,10 +32,14 @@ export interface Owner {
   /** What the salon's computer would not take, in its words. */
   readonly refused: string | undefined;
   readonly send: (...entries: readonly Entry[]) => void;
+  /** Who holds this phone, as signed under each entry; empty: not said. */
+  readonly author: string;
+  readonly sign: (name: string) => void;
 }
 
 const PAGE = 'owner-page';
 const OUTBOX = 'owner-outbox';
+const NAME = 'owner-name';
 /** What is kept belongs to one link: another link on the same phone has its own. */
 const keyOf = (what: string, token: string): string => `${what} ${token.slice(-8)}`;
 const AGAIN_MS = 20_000;
@@ -43,6 +49,9 @@ const quiet = async <T>(work: Promise<T>): Promise<T | undefined> => work.catch(
 function request(token: string, entry: Entry | undefined): Promise<Response> {
   const headers = { 'X-Home-Link': token };
   if (!entry) return fetch('/api/owner', { headers });
+  const json = { ...headers, 'Content-Type': 'application/json' };
+  if (entry.kind === 'post')
+    return fetch('/api/owner/post', { method: 'PUT', headers: json, body: JSON.stringify(entry.body) });
   const where = `/api/owner/dogs/${encodeURIComponent(entry.dogId)}`;
   if (entry.kind === 'photo')
     return fetch(`${where}/reports/${encodeURIComponent(entry.reportId)}/photo`, {
@@ -52,7 +61,7 @@ function request(token: string, entry: Entry | undefined): Promise<Response> {
     });
   return fetch(`${where}/${entry.kind}`, {
     method: 'POST',
-    headers: { ...headers, 'Content-Type': 'application/json' },
+    headers: json,
     body: JSON.stringify(entry.body),
   });
 }
@@ -71,6 +80,16 @@ function withWaiting(dog: OwnerDog, waiting: readonly Entry[], today: string): O
   }, dog);
 }
 
+/** The page with what waits on this device taken in already. */
+function withOutbox(page: OwnerPage, outbox: readonly Entry[]): OwnerPage {
+  const wish = outbox.findLast((e) => e.kind === 'post');
+  return {
+    ...page,
+    post: wish ? { ...page.post, ...wish.body } : page.post,
+    dogs: page.dogs.map((d) => withWaiting(d, outbox, phoneToday())),
+  };
+}
+
 /** Today by this phone's calendar, `2031-04-09`. */
 export const phoneToday = (): string => {
   const now = new Date();
@@ -82,6 +101,7 @@ export function useOwner(token: string): Owner {
   const [state, setState] = useState<State>('reading');
   const [outbox, setOutbox] = useState<readonly Entry[]>([]);
   const [refused, setRefused] = useState<string>();
+  const [author, setAuthor] = useState('');
   const held = useRef<readonly Entry[]>([]);
   const busy = useRef(false);
 
@@ -127,11 +147,13 @@ export function useOwner(token: string): Owner {
   useEffect(() => {
     let left = false;
     void (async () => {
-      const [kept, waits] = await Promise.all([
+      const [kept, waits, name] = await Promise.all([
         quiet(get<OwnerPage>(keyOf(PAGE, token))),
         quiet(get<readonly Entry[]>(keyOf(OUTBOX, token))),
+        quiet(get<string>(keyOf(NAME, token))),
       ]);
       if (left) return;
+      if (name) setAuthor(name);
       if (kept) setPage((now) => now ?? kept);
       if (waits) hold([...waits, ...held.current]);
       await sync();
@@ -149,7 +171,12 @@ export function useOwner(token: string): Owner {
   }, [token, hold, sync]);
 
   return {
-    page: page && { ...page, dogs: page.dogs.map((d) => withWaiting(d, outbox, phoneToday())) },
+    page: page && withOutbox(page, outbox),
+    author,
+    sign: (name) => {
+      setAuthor(name);
+      void quiet(set(keyOf(NAME, token), name));
+    },
     state: token === '' ? 'gone' : state,
     waiting: outbox.length,
     refused,

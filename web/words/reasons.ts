@@ -23,7 +23,6 @@ import {
   type ZoneStop,
 } from '../../core/check/index.ts';
 import { TRAIT_WORDS, zoneName } from '../../core/dog/index.ts';
-import type { HomeDont } from '../../core/home/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { NeedReason, NextReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
@@ -250,12 +249,3 @@ export function dogStop(s: DogStop): string {
 }
 
 export const zoneStop = (s: ZoneStop): string => `${capital(zoneName(s.zone))}: ${skinWord(s.finding)}.`;
-
-export const DONT_WORDS: Readonly<Record<HomeDont, string>> = {
-  clip: 'Do not clip the coat short for summer: it shields from sun and may not grow back as it was.',
-  scissors: 'No scissors under a knot: skin lies closer than it looks. Bring it to us.',
-  'wet-brush': 'Do not brush wet: wait until the coat is bone dry.',
-  'bath-knots': 'No bath over knots: water ties them tight.',
-  oils: 'No essential oils and no human shampoo: some poison dogs. In doubt ask a vet.',
-  blade: 'No blade combs on ears, feet, belly, rump, back of legs or tail.',
-};

@@ -9,8 +9,11 @@ import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
-import { minutesText, percent } from '../../words/figures.ts';
+import { capital, minutesText } from '../../words/figures.ts';
+import { everyText, WHY_WORDS } from '../../words/home.ts';
 import { HomeLinks } from './HomeLinks.tsx';
+import { Lately } from './Lately.tsx';
+import { Reminders } from './Reminders.tsx';
 import './home-plan.css';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -163,9 +166,7 @@ function Facts({
 }
 
 function WeekSheet({ page }: { page: HomeDeskPage }) {
-  const { dog, adherence } = page;
-  const { week, tide } = dog;
-  const { effect } = tide;
+  const { week } = page.dog;
   return (
     <section className="wt-sheet" aria-labelledby="home-week">
       <h2 id="home-week">The week, as the owner sees it</h2>
@@ -195,18 +196,16 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
         )}
         {!week.proved && <span className="wt-soft"> The best of the plans that were looked through.</span>}
       </p>
-      {adherence !== null && <p>Over four weeks {percent(adherence)} of the planned days were brushed.</p>}
-      {effect && (
-        <p>
-          Next visit: kept at home {minutesText(Math.round(effect.kept))}, without{' '}
-          {minutesText(Math.round(effect.without))}, after a missed week {minutesText(Math.round(effect.missedWeek))}.
-        </p>
-      )}
-      {dog.reports.length > 0 && (
-        <p>
-          <Link to="/desk/homes">What this home has found</Link>
-        </p>
-      )}
+      <details>
+        <summary>Why these</summary>
+        <ul>
+          {week.needs.map((n) => (
+            <li key={n.part}>
+              {capital(homePartRow(n.part).name)}: {everyText(n.rhythmDays).toLowerCase()}, {WHY_WORDS[n.why]}
+            </li>
+          ))}
+        </ul>
+      </details>
     </section>
   );
 }
@@ -222,7 +221,7 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
         <span className="wt-soft">{page.ownerName}</span>
         <div className="wt-acts">
           <Link className="btn btn-outline-primary" to={`/home/${dogId}`}>
-            Card for the fridge
+            Card and strip
           </Link>
         </div>
       </div>
@@ -230,15 +229,19 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
         <ChangedElsewhere changes={differences(base, newer, FACT_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
       )}
       <div className="wt-two">
-        <Facts
-          key={formKey}
-          dogId={dogId}
-          page={{ ...page, setup: base }}
-          stale={newer !== undefined}
-          onSaved={saved}
-        />
+        <div className="wt-stack">
+          <Facts
+            key={formKey}
+            dogId={dogId}
+            page={{ ...page, setup: base }}
+            stale={newer !== undefined}
+            onSaved={saved}
+          />
+          <Reminders key={dogId} dogId={dogId} post={page.post} ownerName={page.ownerName} />
+        </div>
         <div className="wt-stack">
           <WeekSheet page={page} />
+          <Lately page={page} />
           <HomeLinks page={page} />
         </div>
       </div>

@@ -1,19 +1,12 @@
 /** Desk → Homes: what owners found and nobody has answered yet. */
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { homePartRow, type ReportKind } from '../../../core/home/index.ts';
+import { homePartRow } from '../../../core/home/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useCloseReport, useReports } from '../../data/hooks.ts';
 import { dateText } from '../../words/dates.ts';
+import { REPORTS } from '../../words/home.ts';
 import './home-plan.css';
-
-const KIND_WORDS: Readonly<Record<ReportKind, string>> = {
-  lump: 'a lump',
-  knot: 'a knot',
-  'red-skin': 'red or sore skin',
-  ticks: 'ticks or fleas',
-  other: 'something',
-};
 
 export function HomesRoom() {
   const query = useReports();
@@ -23,6 +16,11 @@ export function HomesRoom() {
       <div className="wt-title">
         <h1>From homes</h1>
         <span className="wt-soft">what owners found and wait for an answer to</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/post">
+            To homes: reminders
+          </Link>
+        </div>
       </div>
       <Refusal error={close.error} />
       <Loaded query={query}>
@@ -34,15 +32,16 @@ export function HomesRoom() {
               {reports.map((r) => (
                 <li key={r.id} className="wt-sheet wt-report">
                   {r.photo && (
-                    <img src={`/api/home-reports/${r.id}/photo`} alt={`${r.dogName}: ${KIND_WORDS[r.kind]}`} />
+                    <img src={`/api/home-reports/${r.id}/photo`} alt={`${r.dogName}: ${REPORTS[r.kind].word}`} />
                   )}
                   <div>
                     <h2>
-                      <Link to={`/desk/dogs/${r.dogId}`}>{r.dogName}</Link>: {KIND_WORDS[r.kind]}
+                      <Link to={`/desk/dogs/${r.dogId}`}>{r.dogName}</Link>: {REPORTS[r.kind].word}
                       {r.part && <span className="wt-soft"> {homePartRow(r.part).name}</span>}
                     </h2>
                     <p>
                       {dateText(r.day)}
+                      {r.author && `, ${r.author}`}
                       {r.note && `: “${r.note}”`}
                     </p>
                     <p className="wt-soft">

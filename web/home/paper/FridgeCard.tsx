@@ -1,0 +1,124 @@
+/** The card for the fridge: one A5 that holds for weeks. How often, with what, where, what not to do, when to come. */
+import type { OwnerDog } from '../../../contract/home.ts';
+import {
+  brushPlaces,
+  firstParts,
+  HOME_CARE_ROWS,
+  homeDonts,
+  homePartRow,
+  rhythmsOf,
+} from '../../../core/home/index.ts';
+import { toolRow } from '../../../core/kit/index.ts';
+import { capital } from '../../words/figures.ts';
+import { CARES, DONT_WORDS, everyText, partNames, WHY_WORDS } from '../../words/home.ts';
+import { dayMonth, minutes, visitTime } from '../../owner/words.ts';
+import { HomeDog } from './HomeDog.tsx';
+import './paper.css';
+
+interface Props {
+  readonly dog: OwnerDog;
+  readonly salonName: string;
+  readonly timeZone: string;
+}
+
+/** Care that a card reminds of; the rest comes with every brushing. */
+const ON_CARD = ['ears', 'nails', 'bath'] as const;
+
+/** A note so long asks for smaller letters, so that the card stays one page. */
+const LONG_NOTE = 160;
+
+export function FridgeCard({ dog, salonName, timeZone }: Props) {
+  const { week, tools, tide } = dog;
+  const bouts = week.days.flatMap((d) => d.bouts);
+  const first = firstParts(week.needs);
+  const places = brushPlaces(tools.use, week.needs);
+  const everywhere = week.needs.length;
+  return (
+    <article
+      className={dog.note.length > LONG_NOTE ? 'wt-fridge is-full' : 'wt-fridge'}
+      aria-label={`Card for the fridge: ${dog.name}`}
+    >
+      <header>
+        <div>
+          <p className="wt-fridge-soft">{salonName}</p>
+          <h2 className="wt-fridge-name">{dog.name} at home</h2>
+          {bouts.length > 0 && (
+            <p className="wt-fridge-large">
+              {minutes(week.planned / bouts.length)} a time, {bouts.length === 7 ? 'daily' : `${bouts.length} × a week`}
+            </p>
+          )}
+          {tide.blow && <p>The coat is blowing: these weeks count most.</p>}
+        </div>
+        <HomeDog dog={dog} lit={first.map((n) => n.part)} label={`First: ${partNames(first.map((n) => n.part))}`} />
+      </header>
+      <section>
+        <h3>How often</h3>
+        <dl>
+          {rhythmsOf(week.needs).map((r) => (
+            <div key={r.everyDays}>
+              <dt>{everyText(r.everyDays)}</dt>
+              <dd>{partNames(r.parts)}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+      <section>
+        <h3>With what, in this order</h3>
+        <ol>
+          {places.map(({ tool, parts }) => (
+            <li key={tool}>
+              <strong>{capital(toolRow(tool).name)}</strong>:{' '}
+              {parts.length === everywhere ? 'all over' : partNames(parts)}.
+            </li>
+          ))}
+        </ol>
+        <p className="wt-fridge-soft">Try it on the back of your hand. Skin taut, short strokes; pink skin: stop.</p>
+      </section>
+      {first.length > 0 && (
+        <section>
+          <h3>These first</h3>
+          <ul>
+            {first.map((n) => (
+              <li key={n.part}>
+                {capital(homePartRow(n.part).name)}: {WHY_WORDS[n.why]}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {dog.closed.length > 0 && (
+        <p className="wt-fridge-stop">Do not brush {partNames(dog.closed)}: somebody has to look there first.</p>
+      )}
+      <section>
+        <h3>Please not</h3>
+        <ul>
+          {homeDonts(dog.coatClass).map((d) => (
+            <li key={d}>{DONT_WORDS[d]}</li>
+          ))}
+        </ul>
+      </section>
+      {dog.note && <p className="wt-fridge-says">{dog.note}</p>}
+      <footer>
+        <p>
+          {HOME_CARE_ROWS.filter((r) => ON_CARD.some((k) => k === r.kind))
+            .map(
+              (r) =>
+                `${CARES[r.kind].word}: every ${r.everyDays === 7 ? 'week' : `${Math.round(r.everyDays / 7)} weeks`}`,
+            )
+            .join('. ')}
+          .
+        </p>
+        <p>
+          <strong>
+            {dog.visit
+              ? `Next visit: ${visitTime(dog.visit.startsAt, timeZone)}.`
+              : dog.visitDue !== null
+                ? `Next visit due about ${dayMonth(dog.visitDue)}: call us for a time.`
+                : 'Next visit: after the first look at the coat.'}
+          </strong>{' '}
+          New, sore, wet or growing: show a vet.
+        </p>
+      </footer>
+    </article>
+  );
+}

@@ -1,0 +1,58 @@
+/** Who holds this phone, and whether the salon may write. */
+import type { OwnPostPage, PostChannel } from '../../contract/post.ts';
+import { CHANNEL_WORDS, clockOf, minuteOf } from '../words/post.ts';
+import type { Owner } from './store.ts';
+
+export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
+  const { quiet } = post;
+  const set = (more: Partial<OwnPostPage>): void => {
+    const { channel, quiet: hours } = { ...post, ...more };
+    owner.send({ kind: 'post', dogId: '', body: { channel, quiet: hours } });
+  };
+  const ways: readonly PostChannel[] = post.ways.includes(post.channel) ? post.ways : [...post.ways, post.channel];
+  return (
+    <section className="ow-sheet" aria-labelledby="settings">
+      <h2 id="settings">You</h2>
+      <label className="ow-field">
+        Your name, so the salon knows who brushed
+        <input
+          type="text"
+          maxLength={60}
+          autoComplete="given-name"
+          value={owner.author}
+          onChange={(e) => owner.sign(e.target.value)}
+        />
+      </label>
+      <fieldset>
+        <legend>May we remind you? At most once a day: a visit tomorrow, a blow that starts, a long pause.</legend>
+        {ways.map((w) => (
+          <label key={w} className="ow-pick">
+            <input type="radio" name="channel" checked={post.channel === w} onChange={() => set({ channel: w })} />{' '}
+            {CHANNEL_WORDS[w]}
+          </label>
+        ))}
+      </fieldset>
+      {ways.length === 1 && <p className="ow-soft">Give us an address or number, and we can.</p>}
+      {post.channel !== 'off' && (
+        <div className="ow-row">
+          <label className="ow-field">
+            Quiet from
+            <input
+              type="time"
+              value={clockOf(quiet.fromMinute)}
+              onChange={(e) => set({ quiet: { ...quiet, fromMinute: minuteOf(e.target.value) ?? quiet.fromMinute } })}
+            />
+          </label>
+          <label className="ow-field">
+            until
+            <input
+              type="time"
+              value={clockOf(quiet.toMinute)}
+              onChange={(e) => set({ quiet: { ...quiet, toMinute: minuteOf(e.target.value) ?? quiet.toMinute } })}
+            />
+          </label>
+        </div>
+      )}
+    </section>
+  );
+}
