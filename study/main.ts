@@ -1,5 +1,6 @@
 /**
  * npm run study -- tide [--towns N] [--dogs N] [--write]
+ * npm run study -- book [--seeds N] [--write]
  *
  * Forecasts against simulated truth: towns of which everything is known, in worlds that agree with the model and in worlds
  * that do not. Prints a table; with --write it replaces the one in docs/model.md.
@@ -9,13 +10,14 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { seededRandom, sum } from '../core/quantity/index.ts';
 import { NAIVE, townYear, type GramsRow, type StartRow, type TownYear } from './town-year.ts';
+import { bookStudy } from './book.ts';
 import { makeTown, WORLDS } from './worlds.ts';
 
 const option = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);
   return at < 0 ? usual : Number(process.argv[at + 1]);
 };
-const towns = option('towns', 40);
+const towns = option('towns', 80);
 const dogs = option('dogs', 20);
 
 const mean = (of: readonly number[]): number => sum(of) / of.length;
@@ -105,14 +107,17 @@ async function study(): Promise<void> {
   const all = parts.flatMap((p) => Object.values(p).flat());
   const note = `${towns} town-years of ${dogs} dogs in each world; ${sum(all.map((y) => y.unsampled))} of ${sum(all.map((y) => y.fits))} fits kept to a widened Laplace.`;
   console.log([...table, '', note].join('\n'));
-  if (process.argv.includes('--write')) {
-    const path = new URL('../docs/model.md', import.meta.url);
-    const [before, after] = ['<!-- study: written by npm run study -- tide --write -->', '<!-- end of study -->'];
-    const text = readFileSync(path, 'utf8');
-    const [from, to] = [text.indexOf(before), text.indexOf(after)];
-    if (from < 0 || to < from) throw new Error('docs/model.md has lost the marks of its study table');
-    writeFileSync(path, `${text.slice(0, from)}${before}\n\n${table.join('\n')}\n\n${note}\n\n${text.slice(to)}`);
-  }
+  if (process.argv.includes('--write')) written('study', `${table.join('\n')}\n\n${note}`);
+}
+
+/** Puts a study's tables between its marks in docs/model.md. */
+function written(name: string, text: string): void {
+  const path = new URL('../docs/model.md', import.meta.url);
+  const [before, after] = [`<!-- ${name}: written by npm run study -->`, `<!-- end of ${name} -->`];
+  const whole = readFileSync(path, 'utf8');
+  const [from, to] = [whole.indexOf(before), whole.indexOf(after)];
+  if (from < 0 || to < from) throw new Error(`docs/model.md has lost the marks of ${name}`);
+  writeFileSync(path, `${whole.slice(0, from)}${before}\n\n${text}\n\n${whole.slice(to)}`);
 }
 
 /** What a part sent is what work() made: the same program wrote it. */
@@ -122,11 +127,16 @@ function readPart(message: unknown): Record<string, TownYear[]> {
   return message;
 }
 
-if (process.argv[2] !== 'tide') {
-  console.error('Usage: npm run study -- tide [--towns N] [--dogs N] [--write]');
+const which = process.argv[2];
+if (which === 'book') {
+  const text = bookStudy(option('seeds', 3));
+  console.log(text);
+  if (process.argv.includes('--write')) written('study of the book', text);
+} else if (which === 'tide') {
+  const part = option('part', -1);
+  if (part >= 0) process.send?.(work(part, option('of', 1)), () => process.exit(0));
+  else await study();
+} else {
+  console.error('Usage: npm run study -- tide [--towns N] [--dogs N] [--write], or -- book [--seeds N] [--write]');
   process.exit(2);
 }
-const part = option('part', -1);
-if (part >= 0) {
-  process.send?.(work(part, option('of', 1)), () => process.exit(0));
-} else await study();

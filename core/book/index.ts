@@ -1,2 +1,22 @@
-/** Decides where visits fit in the salon's day. */
+/** Decides where visits fit: in the salon's day, and over a year of every dog's tide. */
 export { type Span, busiest, freeStarts } from './slots.ts';
+export { CoatWalk, PACKS_ABOVE, restOf, SCENARIO_WEIGHTS, WORTH, type CoatYear, type Worth } from './coat-year.ts';
+export { dogArcs, MOST_LATE_DAYS, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
+export { cheapestYear, overtimeCost, PathRoom, type DayCosts, type Hours, type Year } from './paths.ts';
+export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
+export { account, dogAccount, type Account, type DogAccount } from './account.ts';
+export { firstFit, type Rule } from './rules.ts';
+export { planBook, restsAfter, type BookPlan, type BookProgress } from './plan-book.ts';
+export {
+  AT_ONCE,
+  hoursWithout,
+  movesOf,
+  NOTICE,
+  noticeCost,
+  pushed,
+  repair,
+  WITH_TIME,
+  type Move,
+  type Repair,
+  type RepairEffort,
+} from './repair.ts';

@@ -1,0 +1,105 @@
+/** Decides what a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
+import type { YearDog } from './arcs.ts';
+import { CoatWalk, type Worth } from './coat-year.ts';
+import { overtimeCost, type Hours } from './paths.ts';
+
+export interface Account {
+  readonly visits: number;
+  /** Minutes at the table on each day, and in all. */
+  readonly load: Float64Array;
+  readonly labour: number;
+  /** Minutes beyond the salon's hours. */
+  readonly overtime: number;
+  readonly homeG: number;
+  /** Days that coats stood packed, each by how far. */
+  readonly packedDays: number;
+  /** Days beyond the longest interval. */
+  readonly lateDays: number;
+  /** Cost as the planner counts it, without what the time after the last visit bears. */
+  readonly cost: number;
+}
+
+/** One dog's visits as they would be: minutes of each, and what happened between them. */
+export interface DogAccount {
+  readonly minutes: readonly number[];
+  readonly homeG: number;
+  readonly packedDays: number;
+  readonly lateDays: number;
+  readonly lateCost: number;
+}
+
+export function dogAccount(dog: YearDog, days: readonly number[], lastDay: number, worth: Worth): DogAccount {
+  const minutes = days.map(() => 0);
+  let homeG = 0;
+  let packedDays = 0;
+  for (const coat of dog.coats) {
+    const walk = new CoatWalk(coat);
+    let from = 0;
+    let left = coat.storeG;
+    for (const [i, x] of [...days, lastDay].entries()) {
+      walk.begin(from, left);
+      walk.walkTo(x);
+      homeG += walk.fellG;
+      packedDays += walk.packedDays;
+      if (i === days.length) break;
+      minutes[i] = (minutes[i] ?? 0) + walk.minutes();
+      left = (1 - coat.takes) * walk.grams;
+      from = x;
+    }
+  }
+  let lateDays = 0;
+  let lateCost = 0;
+  let last = dog.lastVisit;
+  for (const x of [...days, lastDay]) {
+    const late = Math.max(0, x - last - dog.longest);
+    lateDays += late;
+    lateCost += worth.lateDay * late ** 2;
+    last = x;
+  }
+  return { minutes, homeG, packedDays, lateDays, lateCost };
+}
+
+/** What all visits of a book come to. */
+export function account(
+  dogs: readonly YearDog[],
+  visits: readonly (readonly number[])[],
+  hours: Hours,
+  worth: Worth,
+): Account {
+  const load = new Float64Array(hours.minutes.length);
+  const lastDay = hours.minutes.length - 1;
+  const sum = { visits: 0, labour: 0, homeG: 0, packedDays: 0, lateDays: 0, lateCost: 0 };
+  for (const [i, dog] of dogs.entries()) {
+    const days = visits[i] ?? [];
+    const a = dogAccount(dog, days, lastDay, worth);
+    for (const [k, m] of a.minutes.entries()) {
+      const d = days[k] ?? 0;
+      load[d] = (load[d] ?? 0) + m;
+      sum.labour += m;
+    }
+    sum.visits += days.length;
+    sum.homeG += a.homeG;
+    sum.packedDays += a.packedDays;
+    sum.lateDays += a.lateDays;
+    sum.lateCost += a.lateCost;
+  }
+  let overtime = 0;
+  let dear = 0;
+  for (const [d, l] of load.entries()) {
+    overtime += Math.max(0, l - (hours.minutes[d] ?? 0));
+    dear += overtimeCost(hours, d, l);
+  }
+  const { lateCost, ...said } = sum;
+  return {
+    ...said,
+    load,
+    overtime,
+    cost:
+      worth.visit * sum.visits +
+      sum.labour +
+      worth.homeGram * sum.homeG +
+      worth.packedDay * sum.packedDays +
+      lateCost +
+      dear,
+  };
+}

@@ -1,0 +1,73 @@
+/**
+ * Decides a book's year: builds every dog's steps, plans, then builds the steps once more from what the planned visits leave
+ * in each coat (the first time nobody knows, and a usual rhythm stands in) and mends the plan.
+ */
+import { dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
+import { CoatWalk, WORTH, type CoatYear, type Worth } from './coat-year.ts';
+import type { Hours } from './paths.ts';
+import { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress } from './year.ts';
+
+export interface BookPlan extends YearPlan {
+  /** Days of each dog's visits. */
+  readonly visits: readonly (readonly number[])[];
+  readonly arcs: readonly DogArcs[];
+}
+
+/** What a visit leaves if the dog came before as planned: the last planned visit that lies far enough back counts. */
+export function restsAfter({ coats, shortest }: Pick<YearDog, 'coats' | 'shortest'>, visits: readonly number[]): Rests {
+  const rows = coats.map((coat) => {
+    const walk = new CoatWalk(coat);
+    const after: { readonly day: number; readonly left: number }[] = [{ day: 0, left: coat.storeG }];
+    for (const x of visits) {
+      const before = after[after.length - 1];
+      if (!before) continue;
+      walk.begin(before.day, before.left);
+      walk.walkTo(x);
+      after.push({ day: x, left: (1 - coat.takes) * walk.grams });
+    }
+    return { walk, after };
+  });
+  return (coat: CoatYear, index: number, day: number): number => {
+    const row = rows[index];
+    if (!row) return 0;
+    const before = row.after.findLast((a) => a.day === 0 || a.day <= day - shortest) ?? { day: 0, left: coat.storeG };
+    row.walk.begin(before.day, before.left);
+    row.walk.walkTo(day);
+    return (1 - coat.takes) * row.walk.grams;
+  };
+}
+
+const visitsOf = (arcs: readonly DogArcs[], plan: YearPlan): readonly (readonly number[])[] =>
+  plan.years.map((y, i) => y.nodes.map((k) => arcs[i]?.day[k] ?? 0));
+
+/** Dogs whose steps are built between two words of progress. */
+const AT_ONCE = 50;
+
+export interface BookProgress extends Omit<YearProgress, 'stage'> {
+  readonly stage: 'building' | YearProgress['stage'];
+}
+
+/** Plans a book; yields how far it is. */
+export function* planBook(
+  dogs: readonly YearDog[],
+  hours: Hours,
+  worth: Worth = WORTH,
+  effort: YearEffort = YEAR_EFFORT,
+): Generator<BookProgress, BookPlan> {
+  const lastDay = hours.minutes.length - 1;
+  function* build(rests: (dog: YearDog, i: number) => Rests | undefined): Generator<BookProgress, DogArcs[]> {
+    const built: DogArcs[] = [];
+    for (const [i, dog] of dogs.entries()) {
+      built.push(dogArcs(dog, lastDay, worth, rests(dog, i)));
+      if (i % AT_ONCE === 0) yield { stage: 'building', done: i, of: dogs.length, best: undefined };
+    }
+    return built;
+  }
+  const first = yield* build(() => undefined);
+  const draft = yield* planYear(first, hours, { ...effort, mostTries: Math.floor(effort.mostTries / 4) });
+  const drafted = visitsOf(first, draft);
+  const arcs = yield* build((dog, i) => restsAfter(dog, drafted[i] ?? []));
+  const start = { prices: draft.prices, nodes: draft.years.map((y) => y.nodes) };
+  const plan = yield* planYear(arcs, hours, effort, start);
+  return { ...plan, visits: visitsOf(arcs, plan), arcs };
+}

@@ -1,0 +1,215 @@
+/**
+ * Decides what moves when hours are lost: the dogs concerned at once, each to where it is best with all others left where they
+ * are; then, with time, the same search as for a year, in which leaving an agreed day costs by how little notice is left.
+ * What was confirmed to an owner is asked about, not moved: it is listed, and stays in every answer until it is let go.
+ */
+import { seededRandom } from '../quantity/index.ts';
+import type { DogArcs } from './arcs.ts';
+import { cheapestYear, dayOf, overtimeCost, PathRoom, put, yearThrough, type Hours, type Year } from './paths.ts';
+import { Search } from './search.ts';
+
+/** Moving a visit so soon costs so many minutes, falling to nothing at the far end. Guesses. */
+export const NOTICE = { soonest: 20, days: 28 } as const;
+/** Moving a visit that lies so many days ahead. */
+export const noticeCost = (daysAhead: number): number =>
+  NOTICE.soonest * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
+
+/** A minute on a lost day: nobody would. */
+const LOST_MINUTES = 1e5;
+
+/** The hours without some days. */
+export function hoursWithout(hours: Hours, lost: readonly number[]): Hours {
+  const minutes = hours.minutes.slice();
+  const overtime = hours.overtime.slice();
+  for (const d of lost) {
+    // Even an empty day is then far beyond its hours: whatever comes there is dearest.
+    minutes[d] = -LOST_MINUTES;
+    overtime[d] = 0;
+  }
+  return { ...hours, minutes, overtime };
+}
+
+export interface Move {
+  /** Place of the dog in the book. */
+  readonly dog: number;
+  readonly from: number;
+  /** Day of the visit that takes its place: the nearest new one; undefined where none does. */
+  readonly to: number | undefined;
+}
+export interface Repair {
+  readonly years: readonly Year[];
+  readonly moves: readonly Move[];
+  /** Cost of all years with overtime, without what the moves cost owners. */
+  readonly cost: number;
+}
+
+const daysOf = (a: DogArcs, y: Year): number[] => y.nodes.map((_, i) => dayOf(a, y, i));
+
+/** Visits that left their day, with the nearest that came in their place. */
+export function movesOf(dogs: readonly DogArcs[], before: readonly Year[], after: readonly Year[]): readonly Move[] {
+  return dogs.flatMap((a, dog) => {
+    const [b, c] = [before[dog], after[dog]];
+    if (!b || !c || b === c) return [];
+    const was = daysOf(a, b);
+    const is = daysOf(a, c);
+    const fresh = new Set(is.filter((d) => !was.includes(d)));
+    return was
+      .filter((d) => !is.includes(d))
+      .map((from): Move => {
+        const [to] = [...fresh].sort((x, y) => Math.abs(x - from) - Math.abs(y - from));
+        if (to !== undefined) fresh.delete(to);
+        return { dog, from, to };
+      });
+  });
+}
+
+const total = (hours: Hours, load: Float64Array, years: readonly Year[]): number => {
+  let t = 0;
+  for (const y of years) t += y.cost;
+  for (let d = 0; d < load.length; d++) if ((load[d] ?? 0) > 0) t += overtimeCost(hours, d, load[d] ?? 0);
+  return t;
+};
+
+/** Costs more than any year: what is past cannot be otherwise. */
+const PAST = 1e7;
+
+/**
+ * A dog's steps in which each planned day ahead is worth what leaving it would cost, and no day that is past can be another:
+ * the same dog, with the wish to stay.
+ */
+function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>): DogArcs {
+  const cost = a.cost.slice();
+  const planned = new Set(y.nodes);
+  for (let j = 0; j < a.day.length; j++) {
+    const k0 = a.first[j] ?? 0;
+    const row = a.row[j] ?? 0;
+    const many = a.count[j] ?? 0;
+    for (let i = 0; i < many; i++) {
+      const day = a.day[k0 + i] ?? 0;
+      const ahead = day - today;
+      if (ahead > NOTICE.days) break;
+      const stays = planned.has(k0 + i);
+      if (ahead <= 0) cost[row + i] = (cost[row + i] ?? 0) + (stays ? 0 : PAST);
+      else if (stays && !lost.has(day)) cost[row + i] = (cost[row + i] ?? 0) - noticeCost(ahead);
+    }
+  }
+  return { ...a, cost };
+}
+
+/** A year as its dog's own steps cost it. */
+const costed = (a: DogArcs, y: Year): Year => ({
+  ...y,
+  cost: y.arcs.reduce((t, arc) => t + (a.cost[arc] ?? 0), 0) + (a.end[y.nodes[y.nodes.length - 1] ?? 0] ?? Infinity),
+});
+
+export interface RepairEffort {
+  /** Rebuilds of the search; 0: the dogs concerned only. */
+  readonly tries: number;
+  readonly nudgesPerTry: number;
+  readonly seed: number;
+}
+export const AT_ONCE: RepairEffort = { tries: 0, nudgesPerTry: 0, seed: 1 };
+export const WITH_TIME: RepairEffort = { tries: 500, nudgesPerTry: 40, seed: 1 };
+
+/** Repairs a year when, on the evening of a day, some days ahead are lost. Years are those of the plan that stood. */
+export function repair(
+  dogs: readonly DogArcs[],
+  years: readonly Year[],
+  hours: Hours,
+  today: number,
+  lost: readonly number[],
+  { tries, nudgesPerTry, seed }: RepairEffort,
+): Repair {
+  const gone = new Set(lost);
+  const without = hoursWithout(hours, lost);
+  const load = new Float64Array(hours.minutes.length);
+  const concerned: number[] = [];
+  for (const [i, a] of dogs.entries()) {
+    const y = years[i];
+    if (!y) continue;
+    if (daysOf(a, y).some((d) => gone.has(d))) concerned.push(i);
+    else put(a, y, load, 1);
+  }
+  const held = dogs.map((a, i) => {
+    const y = years[i];
+    return y && (tries > 0 || concerned.includes(i)) ? attached(a, y, today, gone) : a;
+  });
+  const room = new PathRoom();
+  const now = years.map((y, i) => {
+    const a = held[i];
+    return a && a !== dogs[i] ? costed(a, y) : y;
+  });
+  // The longest at the table first: they are hardest to place.
+  const most = (i: number): number => Math.max(0, ...(years[i]?.arcs ?? []).map((arc) => dogs[i]?.minutes[arc] ?? 0));
+  for (const i of concerned.sort((x, y) => most(y) - most(x))) {
+    const a = held[i];
+    if (!a) continue;
+    const { year } = cheapestYear(a, { load, hours: without }, room);
+    now[i] = year;
+    put(a, year, load, 1);
+  }
+  if (tries > 0) {
+    const prices = new Float64Array(load.length);
+    // The search looks where days were lost, and where what was there went.
+    for (const d of lost)
+      for (let x = Math.max(0, d - 10); x <= Math.min(load.length - 1, d + 30); x++) prices[x] = hours.dear;
+    const search = new Search(held, without, now, load, prices, seededRandom(seed), room);
+    for (let t = 0; t < tries; t++) {
+      search.at(t / tries);
+      search.rebuild();
+      for (let k = 0; k < nudgesPerTry; k++) search.nudge();
+    }
+    search.settle();
+  }
+  const after = now.map((y, i) => {
+    const a = dogs[i];
+    const before = years[i];
+    const same = before && before.nodes.length === y.nodes.length && before.nodes.every((k, j) => k === y.nodes[j]);
+    return same ? before : a ? costed(a, y) : y;
+  });
+  return { years: after, moves: movesOf(dogs, years, after), cost: total(without, load, after) };
+}
+
+/** What a phone and a calendar do: each visit of a lost day goes to the dog's next day that has room, whatever comes after. */
+export function pushed(
+  dogs: readonly DogArcs[],
+  years: readonly Year[],
+  hours: Hours,
+  lost: readonly number[],
+): Repair {
+  const gone = new Set(lost);
+  const without = hoursWithout(hours, lost);
+  const load = new Float64Array(hours.minutes.length);
+  for (const [i, a] of dogs.entries()) {
+    const y = years[i];
+    if (y) put(a, y, load, 1);
+  }
+  const after = years.map((y, i) => {
+    const a = dogs[i];
+    if (!a || !daysOf(a, y).some((d) => gone.has(d))) return y;
+    put(a, y, load, -1);
+    const nodes = [...y.nodes];
+    for (const [p, k] of nodes.entries()) {
+      if (!gone.has(a.day[k] ?? 0)) continue;
+      const u = p > 0 ? (nodes[p - 1] ?? 0) : 0;
+      const v = nodes[p + 1] ?? a.day.length;
+      const reach = (x: number, z: number): boolean =>
+        z >= (a.first[x] ?? 0) && z < (a.first[x] ?? 0) + (a.count[x] ?? 0);
+      const can = (z: number): boolean =>
+        !gone.has(a.day[z] ?? 0) && reach(u, z) && (v === a.day.length || reach(z, v));
+      const fits = (z: number): boolean => {
+        const arc = (a.row[u] ?? 0) + z - (a.first[u] ?? 0);
+        const day = a.day[z] ?? 0;
+        return (load[day] ?? 0) + (a.minutes[arc] ?? 0) <= (hours.minutes[day] ?? 0);
+      };
+      const later = Array.from({ length: v - k - 1 }, (_, j) => k + 1 + j).filter(can);
+      const to = later.find(fits) ?? later[0];
+      if (to !== undefined) nodes[p] = to;
+      else nodes.splice(p, 1);
+    }
+    const moved = yearThrough(a, nodes) ?? cheapestYear(a, { load, hours: without }, new PathRoom()).year;
+    put(a, moved, load, 1);
+    return moved;
+  });
+  return { years: after, moves: movesOf(dogs, years, after), cost: total(without, load, after) };
+}

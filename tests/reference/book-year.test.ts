@@ -1,0 +1,93 @@
+/**
+ * The year's plan against HiGHS (branch and cut, highs.dev, MIT): the same arcs as flows, one for each dog, with overtime in
+ * two tiers on each day. The plan must cost what the optimum costs, and the bound must never be above it.
+ */
+import { expect } from 'chai';
+import loadHighs from 'highs';
+import { dogArcs, planYear, WORTH, YEAR_EFFORT, type DogArcs, type Hours } from '../../core/book/index.ts';
+import { seededRandom } from '../../core/quantity/index.ts';
+import { randomBook } from '../core/random-book.ts';
+
+/** In the LP file format. A most number of visits is a row over the dog's arcs. */
+function programme(dogs: readonly DogArcs[], hours: Hours): string {
+  const objective: string[] = [];
+  const rows: string[] = [];
+  const binary: string[] = [];
+  const bounds: string[] = [];
+  const onDay = new Map<number, string[]>();
+  for (const [z, a] of dogs.entries()) {
+    const n = a.day.length;
+    const into: string[][] = Array.from({ length: n }, () => []);
+    const out: string[][] = Array.from({ length: n }, () => []);
+    const steps: string[] = [];
+    for (let j = 0; j < n; j++) {
+      for (let i = 0; i < (a.count[j] ?? 0); i++) {
+        const k = (a.first[j] ?? 0) + i;
+        const arc = (a.row[j] ?? 0) + i;
+        const name = `x${z}_${j}_${k}`;
+        objective.push(`${a.cost[arc]} ${name}`);
+        binary.push(name);
+        steps.push(name);
+        out[j]?.push(name);
+        into[k]?.push(name);
+        const day = a.day[k] ?? 0;
+        onDay.set(day, [...(onDay.get(day) ?? []), `${a.minutes[arc]} ${name}`]);
+      }
+      if (a.end[j] !== Infinity) {
+        const name = `q${z}_${j}`;
+        objective.push(`${a.end[j]} ${name}`);
+        binary.push(name);
+        out[j]?.push(name);
+      }
+    }
+    rows.push(`s${z}: ${out[0]?.join(' + ')} = 1`);
+    for (let j = 1; j < n; j++) {
+      const [i, o] = [into[j]?.join(' + '), out[j]?.map((v) => `- ${v}`).join(' ')];
+      if (i || o) rows.push(`f${z}_${j}: ${i ?? ''} ${o ?? ''} = 0`);
+    }
+    if (a.mostVisits !== undefined && steps.length > 0) rows.push(`b${z}: ${steps.join(' + ')} <= ${a.mostVisits}`);
+  }
+  for (const [day, of] of onDay) {
+    rows.push(`d${day}: ${of.join(' + ')} - o${day} - p${day} <= ${hours.minutes[day]}`);
+    bounds.push(`o${day} <= ${hours.overtime[day]}`);
+    objective.push(`${hours.dear} o${day}`, `${hours.dearest} p${day}`);
+  }
+  return [
+    'Minimize',
+    ` obj: ${objective.join(' + ')}`,
+    'Subject To',
+    ...rows,
+    'Bounds',
+    ...bounds,
+    'Binary',
+    ` ${binary.join(' ')}`,
+    'End',
+  ].join('\n');
+}
+
+describe('a book’s year, against HiGHS', () => {
+  const CASES = 100;
+  it(`costs what the optimum costs in ${CASES} random small books, and is never below its bound`, async function () {
+    this.timeout(240_000);
+    const highs = await loadHighs();
+    const random = seededRandom(88);
+    const seen = { crowded: 0, fixed: 0, budget: 0 };
+    for (let c = 0; c < CASES; c++) {
+      const { dogs, hours, lastDay } = randomBook(random, 8, 5);
+      const arcs = dogs.map((d) => dogArcs(d, lastDay, WORTH));
+      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 250 });
+      let step = steps.next();
+      while (!step.done) step = steps.next();
+      const plan = step.value;
+      const solved = highs.solve(programme(arcs, hours), { mip_rel_gap: 0, mip_abs_gap: 1e-7 });
+      expect(solved.Status, `book ${c}`).to.equal('Optimal');
+      const truth = solved.ObjectiveValue;
+      expect(plan.cost, `book ${c}`).to.be.closeTo(truth, 1e-3 + 1e-6 * truth);
+      expect(plan.bound, `book ${c}`).to.be.at.most(truth + 1e-3);
+      if (plan.load.some((l, d) => l > (hours.minutes[d] ?? 0))) seen.crowded++;
+      if (dogs.some((d) => d.fixed.length > 0)) seen.fixed++;
+      if (dogs.some((d) => d.mostVisits !== undefined)) seen.budget++;
+    }
+    for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(20);
+  });
+});
