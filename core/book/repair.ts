@@ -14,16 +14,12 @@ export const NOTICE = { soonest: 20, days: 28 } as const;
 export const noticeCost = (daysAhead: number): number =>
   NOTICE.soonest * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
 
-/** A minute on a lost day: nobody would. */
-const LOST_MINUTES = 1e5;
-
 /** The hours without some days. */
 export function hoursWithout(hours: Hours, lost: readonly number[]): Hours {
   const minutes = hours.minutes.slice();
   const overtime = hours.overtime.slice();
   for (const d of lost) {
-    // Even an empty day is then far beyond its hours: whatever comes there is dearest.
-    minutes[d] = -LOST_MINUTES;
+    minutes[d] = 0;
     overtime[d] = 0;
   }
   return { ...hours, minutes, overtime };
@@ -70,16 +66,17 @@ const total = (hours: Hours, load: Float64Array, years: readonly Year[]): number
   return t;
 };
 
-/** Costs more than any year: what is past cannot be otherwise. */
-const PAST = 1e7;
+/** Costs more than any year: what is past cannot be otherwise, and nobody works on a lost day but for what is agreed. */
+const NEVER = 1e7;
 
 /**
- * A dog's steps in which each planned day ahead is worth what leaving it would cost, and no day that is past can be another:
- * the same dog, with the wish to stay.
+ * A dog's steps in which each planned day ahead is worth what leaving it would cost, and neither a day that is past can be
+ * another nor a lost one be taken: the same dog, with the wish to stay.
  */
 function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>): DogArcs {
   const cost = a.cost.slice();
   const planned = new Set(y.nodes);
+  const farthest = Math.max(today + NOTICE.days, ...lost);
   for (let j = 0; j < a.day.length; j++) {
     const k0 = a.first[j] ?? 0;
     const row = a.row[j] ?? 0;
@@ -87,10 +84,12 @@ function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>)
     for (let i = 0; i < many; i++) {
       const day = a.day[k0 + i] ?? 0;
       const ahead = day - today;
-      if (ahead > NOTICE.days) break;
+      if (day > farthest) break;
       const stays = planned.has(k0 + i);
-      if (ahead <= 0) cost[row + i] = (cost[row + i] ?? 0) + (stays ? 0 : PAST);
-      else if (stays && !lost.has(day)) cost[row + i] = (cost[row + i] ?? 0) - noticeCost(ahead);
+      const before = cost[row + i] ?? 0;
+      if (ahead <= 0) cost[row + i] = before + (stays ? 0 : NEVER);
+      else if (lost.has(day)) cost[row + i] = before + NEVER;
+      else if (stays) cost[row + i] = before - noticeCost(ahead);
     }
   }
   return { ...a, cost };
@@ -130,6 +129,8 @@ export function repair(
     if (daysOf(a, y).some((d) => gone.has(d))) concerned.push(i);
     else put(a, y, load, 1);
   }
+  // Nobody is concerned: nobody is disturbed, though the search might find a better year.
+  if (concerned.length === 0) return { years, moves: [], cost: total(without, load, years) };
   const held = dogs.map((a, i) => {
     const y = years[i];
     return y && (tries > 0 || concerned.includes(i)) ? attached(a, y, today, gone) : a;
