@@ -1,16 +1,18 @@
 /**
- * The same core, headless: `wt plan CASE.json` prints a plan, `wt tide SALON.json` a salon's forecasts, as JSON.
+ * The same core, headless: `wt plan CASE.json` prints a plan, `wt tide SALON.json` a salon's forecasts, `wt book SALON.json`
+ * a year's visits with their bound, as JSON.
  * Exit 2 and a sentence on bad input.
  */
 import { readFileSync } from 'node:fs';
 import { planVisit } from '../core/bench/index.ts';
 import { readCase } from '../contract/case.ts';
-import { readTideFile } from '../contract/tide.ts';
+import { readTideFile, type TideFile } from '../contract/tide.ts';
 import { parseDay, type Day } from '../core/quantity/index.ts';
+import { bookReport } from './book.ts';
 import { tideReport } from './tide.ts';
 
 const USAGE =
-  'Usage: wt plan CASE.json, or wt tide SALON.json [--as-of 2031-04-09]   (the formats are in docs/formats.md)';
+  'Usage: wt plan CASE.json, or wt tide SALON.json [--as-of 2031-04-09], or wt book SALON.json [--as-of 2031-04-09]   (the formats are in docs/formats.md)';
 
 function refuse(sentence: string): never {
   process.stderr.write(`${sentence}\n`);
@@ -47,14 +49,16 @@ function asOfDay(options: readonly string[]): Day | undefined {
   return parseDay(value) ?? refuse(`--as-of "${value}" is not a date that exists, written 2031-04-09.`);
 }
 
-function tide(path: string, options: readonly string[]): void {
+/** A report of a salon's file, as of its day or an earlier one. */
+function ofSalon(report: (file: TideFile, asOf: Day) => object, path: string, options: readonly string[]): void {
   const asOf = asOfDay(options);
   const file = readTideFile(readJson(path));
   if (!file.ok) refuse(`${path}: ${file.error.message}`);
-  print(tideReport(file.value, asOf ?? file.value.today));
+  print(report(file.value, asOf ?? file.value.today));
 }
 
 const [command, path, ...more] = process.argv.slice(2);
 if (command === 'plan' && path !== undefined && more.length === 0) plan(path);
-else if (command === 'tide' && path !== undefined) tide(path, more);
+else if (command === 'tide' && path !== undefined) ofSalon(tideReport, path, more);
+else if (command === 'book' && path !== undefined) ofSalon(bookReport, path, more);
 else refuse(USAGE);

@@ -20,3 +20,4 @@ export {
   type Repair,
   type RepairEffort,
 } from './repair.ts';
+export { coatOf, hoursOf, OVERTIME, PLAN_DAYS, PLANNED_SHARE, yearOfTide } from './from-tide.ts';

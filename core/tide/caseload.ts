@@ -68,6 +68,8 @@ export interface DogTide {
   readonly id: string;
   /** Grams in the coat at the end of each day ahead if it does not come at all: 80 % band. */
   readonly bare: Sea['grams'];
+  /** The coat today and how it fades: grams that stand, share that stands a day later, share of the rest that falls at home. */
+  readonly coat: { readonly storeG: number; readonly keep: number; readonly fallShare: number; readonly takes: number };
   /** Expected grams there if it comes as booked, and then when it is due. */
   readonly wave: Float32Array;
   /** Expected minutes of its visits on each day ahead. */
@@ -272,6 +274,7 @@ function lookAhead(
   const dueMinutes = new Float64Array(SCENARIOS);
   const dueGrams = new Float64Array(SCENARIOS);
   const floor = new Float64Array(SCENARIOS);
+  const coat = { storeG: 0, keep: 0, fallShare: 0, takes };
   const booked = new Set<number>(d.booked);
   const draws = drawsInStep(fit, town, asOf, hash(d.id));
   for (const [k, r] of draws.entries()) {
@@ -281,7 +284,11 @@ function lookAhead(
     const since = asOf - model.lastDay;
     const gap = since > 0 ? course(rates, model.lastDay, store0, since).store : undefined;
     // As nothing is done: then it comes as it is booked, and later when it is due.
-    const bare = course(rates, asOf, gap ? (gap[since - 1] ?? store0) : store0, AHEAD_DAYS);
+    const stands = gap ? (gap[since - 1] ?? store0) : store0;
+    const bare = course(rates, asOf, stands, AHEAD_DAYS);
+    coat.storeG += stands / SCENARIOS;
+    coat.keep += Math.exp(-rates.loss) / SCENARIOS;
+    coat.fallShare += rates.fallShare / SCENARIOS;
     const seaGk = seaG[k];
     const seaMk = seaM[k];
     let last = lastVisit;
@@ -333,6 +340,7 @@ function lookAhead(
   return {
     id: d.id,
     bare: bandsByDay(rows),
+    coat,
     wave,
     minutes,
     starts,

@@ -72,3 +72,31 @@ describe('wt tide', () => {
     expect(wt('tide').status).to.equal(2);
   });
 });
+
+describe('wt book', () => {
+  it('prints a year of visits on open days with the bound that proves it', () => {
+    const path = join(mkdtempSync(join(tmpdir(), 'woolly-tide-')), 'salon.json');
+    const agreed = addDays(town.issue, 40);
+    const salon = file(town.issue);
+    const dogs = salon.dogs.map((d, i) => (i === 0 ? { ...d, booked: [agreed] } : d));
+    writeFileSync(path, JSON.stringify({ ...salon, dogs }));
+    const { status, stdout } = wt('book', path);
+    expect(status).to.equal(0);
+    const plan = JSON.parse(stdout);
+    expect(plan.format).to.equal('woolly-tide/book-plan');
+    expect(plan.good).to.match(/^within \d+\.\d\d % of the best that any plan could do$/);
+    expect(plan.bound).to.be.at.most(plan.cost);
+    expect(plan.weeks).to.have.length(52);
+    const visits: { day: string; minutes: number; agreed: boolean }[] = plan.dogs.flatMap(
+      (d: { visits: object[] }) => d.visits,
+    );
+    expect(visits.length).to.be.within(9, 40);
+    expect(visits.filter((v) => v.agreed).map((v) => v.day)).to.deep.equal([formatDay(agreed)]);
+    for (const v of visits) {
+      if (!v.agreed) expect(new Date(`${v.day}T00:00:00Z`).getUTCDay(), v.day).to.be.within(1, 5);
+      expect(v.minutes).to.be.within(30, 150);
+    }
+    const asked = plan.weeks.reduce((t: number, w: { minutes: number }) => t + w.minutes, 0);
+    expect(asked).to.be.closeTo(plan.minutes, 60);
+  });
+});
