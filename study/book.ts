@@ -11,6 +11,7 @@ import {
   AT_ONCE,
   CoatWalk,
   firstFit,
+  hoursFrom,
   planBook,
   pushed,
   repair,
@@ -24,7 +25,7 @@ import {
   type YearDog,
   type YearEffort,
 } from '../core/book/index.ts';
-import { makeSalon, PEAK_DAYS, STUDY_DAYS, type StudySalon } from './salons.ts';
+import { KIND, makeSalon, PEAK_DAYS, STUDY_DAYS, type StudySalon } from './salons.ts';
 
 const SIZES = [20, 60, 150, 300, 1000] as const;
 /** Salons that are lived through week by week: each is planned fifty times. */
@@ -136,9 +137,8 @@ function lived(salon: StudySalon, seed: number): readonly (readonly number[])[] 
         fixed: (agreed[i] ?? []).filter((d) => d > today).map((d) => d - today),
       };
     });
-    const from = <T extends Float64Array>(a: T): Float64Array => Float64Array.from([0, ...a.subarray(today + 1)]);
-    const hours: Hours = { ...salon.hours, minutes: from(salon.hours.minutes), overtime: from(salon.hours.overtime) };
-    if (hours.minutes.length !== left + 1) throw new RangeError('a week was lost');
+    const hours = hoursFrom(Float64Array.from([0, ...salon.hours.daily.subarray(today + 1)]), KIND);
+    if (hours.daily.length !== left + 1) throw new RangeError('a week was lost');
     const plan = planned(dogs, hours, WEEKLY);
     for (const [i, days] of plan.visits.entries()) {
       agreed[i] = days.filter((d) => d <= AGREED_DAYS).map((d) => d + today);

@@ -3,7 +3,16 @@
  * dearest weeks is asked for more than it has when everybody comes every six weeks. Nothing here is taken from the planner.
  */
 import { randomInt, randomNormal, type Random } from '../core/quantity/index.ts';
-import { firstFit, account, WORTH, type CoatYear, type Hours, type YearDog } from '../core/book/index.ts';
+import {
+  firstFit,
+  account,
+  hoursFrom,
+  WORTH,
+  type CoatYear,
+  type Hours,
+  type HoursKind,
+  type YearDog,
+} from '../core/book/index.ts';
 
 export const STUDY_DAYS = 364;
 /** Days beyond the plan that a coat is known for: the last interval reaches there. */
@@ -74,15 +83,13 @@ export interface StudySalon {
 /** Day 1 is a Monday. */
 export const weekdayOf = (d: number): number => (d - 1) % 7;
 /** Overtime's prices, minutes for a minute: a half more, then what nobody should work. */
-const DEAR = 0.5;
-const DEAREST = 4;
-const OVERTIME_SHARE = 0.12;
+export const KIND: HoursKind = { pooledDays: 1, overtimeShare: 0.12, dear: 0.5, dearest: 4 };
 export const PEAK_DAYS = 28;
 
 const hoursOf = (open: readonly number[], each: number): Hours => {
-  const minutes = new Float64Array(STUDY_DAYS + 1);
-  for (const d of open) minutes[d] = each;
-  return { minutes, overtime: minutes.map((m) => m * OVERTIME_SHARE), dear: DEAR, dearest: DEAREST };
+  const daily = new Float64Array(STUDY_DAYS + 1);
+  for (const d of open) daily[d] = each;
+  return hoursFrom(daily, KIND);
 };
 
 /** A salon of so many dogs; deterministic for a stream of chance. */

@@ -66,8 +66,9 @@ export function account(
   hours: Hours,
   worth: Worth,
 ): Account {
-  const load = new Float64Array(hours.minutes.length);
-  const lastDay = hours.minutes.length - 1;
+  const lastDay = hours.period.length - 1;
+  const load = new Float64Array(lastDay + 1);
+  const inPeriod = new Float64Array(hours.minutes.length);
   const sum = { visits: 0, labour: 0, homeG: 0, packedDays: 0, lateDays: 0, lateCost: 0 };
   for (const [i, dog] of dogs.entries()) {
     const days = visits[i] ?? [];
@@ -75,6 +76,8 @@ export function account(
     for (const [k, m] of a.minutes.entries()) {
       const d = days[k] ?? 0;
       load[d] = (load[d] ?? 0) + m;
+      const p = hours.period[d] ?? 0;
+      inPeriod[p] = (inPeriod[p] ?? 0) + m;
       sum.labour += m;
     }
     sum.visits += days.length;
@@ -85,9 +88,9 @@ export function account(
   }
   let overtime = 0;
   let dear = 0;
-  for (const [d, l] of load.entries()) {
-    overtime += Math.max(0, l - (hours.minutes[d] ?? 0));
-    dear += overtimeCost(hours, d, l);
+  for (const [p, l] of inPeriod.entries()) {
+    overtime += Math.max(0, l - (hours.minutes[p] ?? 0));
+    dear += overtimeCost(hours, p, l);
   }
   const { lateCost, ...said } = sum;
   return {

@@ -3,6 +3,7 @@
  * step from visit to visit costs. Rows of arcs lie one behind the other: from each visit the next may fall on a run of the
  * dog's own days, so an arc needs no target of its own.
  */
+import type { Hours } from './paths.ts';
 import { CoatWalk, restOf, type CoatYear, type Worth } from './coat-year.ts';
 
 /** Who comes. Days are counted from today, which is 0; the plan holds days 1 to the last. */
@@ -25,6 +26,8 @@ export interface YearDog {
 export interface DogArcs {
   readonly id: string;
   readonly day: Int32Array;
+  /** Period of the salon's hours that each node's day falls in. */
+  readonly period: Int32Array;
   /** From a node: first target node, number of targets, place of the row. */
   readonly first: Int32Array;
   readonly count: Int32Array;
@@ -68,8 +71,14 @@ export const usualRests =
   (coat, _i, w) =>
     restOf(coat, w, Math.round((shortest + longest) / 2));
 
-/** All arcs of a dog over a plan of so many days. */
-export function dogArcs(dog: YearDog, lastDay: number, worth: Worth, rests: Rests = usualRests(dog)): DogArcs {
+/** All arcs of a dog over the days that hours are given for. */
+export function dogArcs(
+  dog: YearDog,
+  { period: periods }: Pick<Hours, 'period'>,
+  worth: Worth,
+  rests: Rests = usualRests(dog),
+): DogArcs {
+  const lastDay = periods.length - 1;
   const fixed = [...dog.fixed].filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
   const days = [...new Set([...dog.days.filter((d) => d >= 1 && d <= lastDay), ...fixed])].sort((a, b) => a - b);
   const isFixed = new Set(fixed);
@@ -134,6 +143,7 @@ export function dogArcs(dog: YearDog, lastDay: number, worth: Worth, rests: Rest
   return {
     id: dog.id,
     day,
+    period: day.map((d) => periods[d] ?? 0),
     first,
     count,
     row,

@@ -3,7 +3,7 @@ import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
 import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
-import type { Hours } from './paths.ts';
+import { hoursFrom, type Hours, type HoursKind } from './paths.ts';
 
 /** The plan holds whole weeks. */
 export const PLAN_DAYS = 364;
@@ -11,8 +11,8 @@ export const PLAN_DAYS = 364;
 const TAIL_DAYS = 140;
 /** Share of the hours that is planned: pooled minutes do not split evenly over people, and somebody always walks in. Guess. */
 export const PLANNED_SHARE = 0.93;
-/** First overtime as a share of a day, and prices of a minute of it and beyond it. Guesses. */
-export const OVERTIME = { share: 0.12, dear: 0.5, dearest: 4 } as const;
+/** A salon says its hours by the week. First overtime as a share of them, and prices of a minute of it and beyond it: guesses. */
+export const OVERTIME: HoursKind = { pooledDays: 7, overtimeShare: 0.12, dear: 0.5, dearest: 4 };
 
 /** Grams that release alone would put into an empty coat by the end of each day: what stands if nothing is done, less today's. */
 function grownOf(bare: Float32Array, { storeG, keep }: DogTide['coat']): Float64Array {
@@ -39,17 +39,12 @@ export const coatOf = (d: BookDog, t: DogTide): CoatYear => ({
   minutesAt: d.minutesAt,
 });
 
-/** The salon's hours day by day: those of its open days, without what is kept back. */
+/** The salon's hours: those of its open days, without what is kept back; a week's may be worked on any of its days. */
 export function hoursOf(book: TideBook, today: Day): Hours {
-  const minutes = new Float64Array(PLAN_DAYS + 1);
+  const daily = new Float64Array(PLAN_DAYS + 1);
   const each = (PLANNED_SHARE * book.minutesPerWeek) / Math.max(1, book.openWeekdays.length);
-  for (let d = 1; d <= PLAN_DAYS; d++) if (book.openWeekdays.includes(isoWeekday(addDays(today, d)))) minutes[d] = each;
-  return {
-    minutes,
-    overtime: minutes.map((m) => m * OVERTIME.share),
-    dear: OVERTIME.dear,
-    dearest: OVERTIME.dearest,
-  };
+  for (let d = 1; d <= PLAN_DAYS; d++) if (book.openWeekdays.includes(isoWeekday(addDays(today, d)))) daily[d] = each;
+  return hoursFrom(daily, OVERTIME);
 }
 
 /** A year to plan: dogs that the tide knows, in the book's order. Day 0 is the day the tide was learnt on. */
@@ -59,7 +54,7 @@ export function yearOfTide(
 ): { readonly dogs: readonly YearDog[]; readonly hours: Hours } {
   const today = learnt.from;
   const hours = hoursOf(book, today);
-  const open = Array.from({ length: PLAN_DAYS }, (_, i) => i + 1).filter((d) => (hours.minutes[d] ?? 0) > 0);
+  const open = Array.from({ length: PLAN_DAYS }, (_, i) => i + 1).filter((d) => (hours.daily[d] ?? 0) > 0);
   const tides = new Map(learnt.dogs.map((t) => [t.id, t]));
   const dogs = book.dogs.flatMap((d): YearDog[] => {
     const tide = tides.get(d.id);

@@ -2,7 +2,16 @@
 export { type Span, busiest, freeStarts } from './slots.ts';
 export { CoatWalk, PACKS_ABOVE, restOf, SCENARIO_WEIGHTS, WORTH, type CoatYear, type Worth } from './coat-year.ts';
 export { dogArcs, MOST_LATE_DAYS, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
-export { cheapestYear, overtimeCost, PathRoom, type DayCosts, type Hours, type Year } from './paths.ts';
+export {
+  cheapestYear,
+  hoursFrom,
+  overtimeCost,
+  PathRoom,
+  type DayCosts,
+  type Hours,
+  type HoursKind,
+  type Year,
+} from './paths.ts';
 export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
 export { account, dogAccount, type Account, type DogAccount } from './account.ts';
 export { firstFit, type Rule } from './rules.ts';
@@ -21,3 +30,11 @@ export {
   type RepairEffort,
 } from './repair.ts';
 export { coatOf, hoursOf, OVERTIME, PLAN_DAYS, PLANNED_SHARE, yearOfTide } from './from-tide.ts';
+export {
+  bookSummary,
+  gapOf,
+  type BookSummary,
+  type Otherwise,
+  type PlannedVisit,
+  type PlannedWeek,
+} from './summary.ts';

@@ -8,27 +8,54 @@ import type { DogArcs } from './arcs.ts';
 export interface DayCosts {
   readonly perMinute?: Float64Array | undefined;
   readonly soft?: { readonly from: Float64Array; readonly half: Float64Array } | undefined;
-  /** Minutes booked on each day by others. */
+  /** Minutes booked in each period by others. */
   readonly load: Float64Array;
   readonly hours: Hours;
 }
 
-/** The salon's minutes. Beyond those of a day comes overtime, and beyond that what nobody should work, at its price. */
+/**
+ * The salon's minutes by period: a day, or a week whose minutes may be worked on any of its days. Beyond those of a period
+ * comes overtime, and beyond that what nobody should work, at its price.
+ */
 export interface Hours {
-  /** Minutes of each day; day 0 is today. */
+  /** Period of each day of the plan; day 0 is today. */
+  readonly period: Int32Array;
+  /** Minutes of each day, and of each period. */
+  readonly daily: Float64Array;
   readonly minutes: Float64Array;
-  /** Minutes of the first overtime on each day. */
+  /** Minutes of the first overtime in each period. */
   readonly overtime: Float64Array;
   /** Price of a minute of the first and of the second overtime, on top of the work itself. */
   readonly dear: number;
   readonly dearest: number;
 }
 
-/** Overtime's cost of so many minutes on a day. */
-export const overtimeCost = (h: Hours, day: number, minutes: number): number => {
-  const over = minutes - (h.minutes[day] ?? 0);
+/** What hours are made of, apart from their minutes. */
+export interface HoursKind {
+  /** Days in a row whose minutes are one pool: 1, or 7 from the first day of the plan on. */
+  readonly pooledDays: number;
+  /** First overtime as a share of a period. */
+  readonly overtimeShare: number;
+  readonly dear: number;
+  readonly dearest: number;
+}
+
+/** Hours of a plan from the minutes of each day; element 0 is today, which is past. */
+export function hoursFrom(daily: Float64Array, { pooledDays, overtimeShare, dear, dearest }: HoursKind): Hours {
+  const period = Int32Array.from(daily, (_, d) => (d === 0 ? 0 : 1 + Math.floor((d - 1) / pooledDays)));
+  const minutes = new Float64Array((period[period.length - 1] ?? 0) + 1);
+  for (const [d, m] of daily.entries()) {
+    const p = period[d] ?? 0;
+    minutes[p] = (minutes[p] ?? 0) + m;
+  }
+  return { period, daily, minutes, overtime: minutes.map((m) => m * overtimeShare), dear, dearest };
+}
+
+/** Overtime's cost of so many minutes in a period. */
+export const overtimeCost = (h: Hours, period: number, minutes: number): number => {
+  const over = minutes - (h.minutes[period] ?? 0);
   if (over <= 0) return 0;
-  const beyond = over - (h.overtime[day] ?? 0);
+  const beyond = over - (h.overtime[period] ?? 0);
   return h.dear * over + (beyond > 0 ? (h.dearest - h.dear) * beyond : 0);
 };
 
@@ -42,11 +69,12 @@ export interface Year {
 
 export const minutesOf = (a: DogArcs, y: Year, i: number): number => a.minutes[y.arcs[i] ?? 0] ?? 0;
 export const dayOf = (a: DogArcs, y: Year, i: number): number => a.day[y.nodes[i] ?? 0] ?? 0;
+export const periodOf = (a: DogArcs, y: Year, i: number): number => a.period[y.nodes[i] ?? 0] ?? 0;
 
-/** Adds a year's minutes to the days, or takes them off. */
+/** Adds a year's minutes to the periods, or takes them off. */
 export function put(a: DogArcs, y: Year, load: Float64Array, sign: 1 | -1): void {
   for (let i = 0; i < y.nodes.length; i++) {
-    const d = dayOf(a, y, i);
+    const d = periodOf(a, y, i);
     load[d] = (load[d] ?? 0) + sign * minutesOf(a, y, i);
   }
 }
@@ -96,7 +124,7 @@ export function cheapestYear(
   const { dist, via, from } = room;
   dist.fill(Infinity, 0, n * layers);
   dist[0] = 0;
-  const { day, first, count, row, cost, minutes, end } = a;
+  const { period, first, count, row, cost, minutes, end } = a;
   const { minutes: open, overtime, dear, dearest } = hours;
   const more = dearest - dear;
   let best = Infinity;
@@ -119,7 +147,7 @@ export function cheapestYear(
       const last = k0 + (count[j] ?? 0);
       for (let k = k0; k < last; k++) {
         const m = minutes[start + k] ?? 0;
-        const d = day[k] ?? 0;
+        const d = period[k] ?? 0;
         let v = base + (cost[start + k] ?? 0);
         if (perMinute) v += (perMinute[d] ?? 0) * m;
         else if (soft) {

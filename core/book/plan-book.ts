@@ -54,11 +54,10 @@ export function* planBook(
   worth: Worth = WORTH,
   effort: YearEffort = YEAR_EFFORT,
 ): Generator<BookProgress, BookPlan> {
-  const lastDay = hours.minutes.length - 1;
   function* build(rests: (dog: YearDog, i: number) => Rests | undefined): Generator<BookProgress, DogArcs[]> {
     const built: DogArcs[] = [];
     for (const [i, dog] of dogs.entries()) {
-      built.push(dogArcs(dog, lastDay, worth, rests(dog, i)));
+      built.push(dogArcs(dog, hours, worth, rests(dog, i)));
       if (i % AT_ONCE === 0) yield { stage: 'building', done: i, of: dogs.length, best: undefined };
     }
     return built;

@@ -16,13 +16,17 @@ export const noticeCost = (daysAhead: number): number =>
 
 /** The hours without some days. */
 export function hoursWithout(hours: Hours, lost: readonly number[]): Hours {
+  const daily = hours.daily.slice();
   const minutes = hours.minutes.slice();
   const overtime = hours.overtime.slice();
   for (const d of lost) {
-    minutes[d] = 0;
-    overtime[d] = 0;
+    const p = hours.period[d] ?? 0;
+    const share = (minutes[p] ?? 0) > 0 ? (daily[d] ?? 0) / (minutes[p] ?? 1) : 0;
+    minutes[p] = (minutes[p] ?? 0) - (daily[d] ?? 0);
+    overtime[p] = (overtime[p] ?? 0) * (1 - share);
+    daily[d] = 0;
   }
-  return { ...hours, minutes, overtime };
+  return { ...hours, daily, minutes, overtime };
 }
 
 export interface Move {
@@ -153,7 +157,8 @@ export function repair(
     const prices = new Float64Array(load.length);
     // The search looks where days were lost, and where what was there went.
     for (const d of lost)
-      for (let x = Math.max(0, d - 10); x <= Math.min(load.length - 1, d + 30); x++) prices[x] = hours.dear;
+      for (let x = Math.max(1, d - 10); x <= Math.min(hours.period.length - 1, d + 30); x++)
+        prices[hours.period[x] ?? 0] = hours.dear;
     const search = new Search(held, without, now, load, prices, seededRandom(seed), room);
     for (let t = 0; t < tries; t++) {
       search.at(t / tries);
@@ -200,8 +205,8 @@ export function pushed(
         !gone.has(a.day[z] ?? 0) && reach(u, z) && (v === a.day.length || reach(z, v));
       const fits = (z: number): boolean => {
         const arc = (a.row[u] ?? 0) + z - (a.first[u] ?? 0);
-        const day = a.day[z] ?? 0;
-        return (load[day] ?? 0) + (a.minutes[arc] ?? 0) <= (hours.minutes[day] ?? 0);
+        const p2 = a.period[z] ?? 0;
+        return (load[p2] ?? 0) + (a.minutes[arc] ?? 0) <= (without.minutes[p2] ?? 0);
       };
       const later = Array.from({ length: v - k - 1 }, (_, j) => k + 1 + j).filter(can);
       const to = later.find(fits) ?? later[0];

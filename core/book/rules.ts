@@ -18,8 +18,8 @@ const USUAL_LOAD = 2;
 
 /** First fit: day by day, who has been due longest first, on the first of its own days that has room. */
 export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): readonly (readonly number[])[] {
-  const lastDay = hours.minutes.length - 1;
-  const taken = new Float64Array(lastDay + 1);
+  const lastDay = hours.period.length - 1;
+  const taken = new Float64Array(hours.minutes.length);
   const state = dogs.map((dog) => ({
     dog,
     slot: slotOf(dog),
@@ -34,6 +34,7 @@ export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): re
     visits: [] as number[],
   }));
   for (let d = 1; d <= lastDay; d++) {
+    const p = hours.period[d] ?? 0;
     for (const s of state) {
       for (const { walk } of s.walks) walk.walkTo(d);
       if (s.due !== undefined) continue;
@@ -47,9 +48,9 @@ export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): re
       .filter((s) => s.due !== undefined && s.can.has(d))
       .sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
     for (const s of waiting) {
-      const fits = (taken[d] ?? 0) + s.slot <= (hours.minutes[d] ?? 0);
+      const fits = (taken[p] ?? 0) + s.slot <= (hours.minutes[p] ?? 0);
       if (!fits && d - (s.due ?? d) < SQUEEZED_AFTER) continue;
-      taken[d] = (taken[d] ?? 0) + s.slot;
+      taken[p] = (taken[p] ?? 0) + s.slot;
       s.visits.push(d);
       s.last = d;
       s.due = undefined;

@@ -7,17 +7,18 @@ import { randomInt, type Random } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
 import {
   cheapestYear,
-  dayOf,
   minutesOf,
   overtimeCost,
+  periodOf,
   put,
+  yearThrough,
   type DayCosts,
   type Hours,
   type PathRoom,
   type Year,
 } from './paths.ts';
 
-/** Dogs that one neighbourhood takes out at most, and days about its own from which it takes them. */
+/** Dogs that one neighbourhood takes out at most, and days of a year about its own from which it takes them. */
 const MOST_OUT = 6;
 const MOST_NUDGED = 6;
 const ABOUT_DAYS = 8;
@@ -38,7 +39,7 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
   const k0 = a.first[u] ?? 0;
   const row = (a.row[u] ?? 0) - k0;
   const last = k0 + (a.count[u] ?? 0);
-  const vDay = v === undefined ? 0 : (a.day[v] ?? 0);
+  const vDay = v === undefined ? 0 : (a.period[v] ?? 0);
   const vLoad = load[vDay] ?? 0;
   const vBefore = v === undefined ? 0 : overtimeCost(hours, vDay, vLoad);
   let best = Infinity;
@@ -52,7 +53,7 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
       tail = (a.cost[arc] ?? 0) + overtimeCost(hours, vDay, vLoad + (a.minutes[arc] ?? 0)) - vBefore;
     }
     if (tail === Infinity) continue;
-    const day = a.day[k] ?? 0;
+    const day = a.period[k] ?? 0;
     const on = load[day] ?? 0;
     const value =
       tail +
@@ -80,6 +81,29 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
   return { nodes, arcs, cost };
 }
 
+/** What one visit would take and cost on each other day its neighbours leave it, against the day it is on; all else as planned. */
+export function moveCost(
+  a: DogArcs,
+  y: Year,
+  p: number,
+  { load, hours }: DayCosts,
+): readonly { readonly day: number; readonly minutes: number; readonly cost: number }[] {
+  const without = load.slice();
+  put(a, y, without, -1);
+  const worth = (year: Year): number => year.cost + moved(a, year, without.slice(), hours, 1);
+  const u = p > 0 ? (y.nodes[p - 1] ?? 0) : 0;
+  const k0 = a.first[u] ?? 0;
+  const now = worth(y);
+  const was = minutesOf(a, y, p);
+  const found: { readonly day: number; readonly minutes: number; readonly cost: number }[] = [];
+  for (let k = k0; k < k0 + (a.count[u] ?? 0); k++) {
+    const other = k === y.nodes[p] ? undefined : yearThrough(a, y.nodes.with(p, k));
+    if (!other || other.cost === Infinity) continue;
+    found.push({ day: a.day[k] ?? 0, minutes: minutesOf(a, other, p) - was, cost: worth(other) - now });
+  }
+  return found;
+}
+
 export class Search {
   private readonly onDay: number[][];
   private readonly best: Year[];
@@ -87,6 +111,7 @@ export class Search {
   private readonly changed = new Set<number>();
   private readonly cumulated: Float64Array;
   private readonly hot: number;
+  private readonly about: number;
   private readonly costs: DayCosts;
   private temperature = 0;
   private steps = 0;
@@ -109,6 +134,7 @@ export class Search {
     this.cumulated = new Float64Array(load.length);
     this.hot = Math.min(HOT.most, Math.max(HOT.hundred, (100 * HOT.hundred) / dogs.length));
     this.costs = { load, hours };
+    this.about = Math.max(1, Math.round((ABOUT_DAYS * load.length) / Math.max(1, hours.period.length)));
   }
 
   /** Sets the temperature by how much of the search is done. */
@@ -125,7 +151,7 @@ export class Search {
       // The visit nearest to the day that is looked at.
       let p = 0;
       for (let i = 1; i < y.nodes.length; i++)
-        if (Math.abs(dayOf(a, y, i) - near) < Math.abs(dayOf(a, y, p) - near)) p = i;
+        if (Math.abs(periodOf(a, y, i) - near) < Math.abs(periodOf(a, y, p) - near)) p = i;
       return y.nodes.length === 0 ? y : nudged(a, y, p, this.costs);
     });
   }
@@ -145,7 +171,7 @@ export class Search {
     const [a, y] = [this.dogs[i], this.years[i]];
     if (!a || !y) return;
     for (let v = 0; v < y.nodes.length; v++) {
-      const at = this.onDay[dayOf(a, y, v)];
+      const at = this.onDay[periodOf(a, y, v)];
       if (!at) continue;
       if (add) at.push(i);
       else {
@@ -184,7 +210,7 @@ export class Search {
     const centre = this.dearDay();
     const out: number[] = [];
     for (let k = 0; k < 2 * many && out.length < many; k++) {
-      const there = this.onDay[centre + (k === 0 ? 0 : randomInt(random, -ABOUT_DAYS, ABOUT_DAYS))];
+      const there = this.onDay[centre + (k === 0 ? 0 : randomInt(random, -this.about, this.about))];
       const i = there?.[Math.floor(random() * there.length)];
       if (i !== undefined && !out.includes(i)) out.push(i);
     }
@@ -197,7 +223,7 @@ export class Search {
     }
     const fresh: Year[] = [];
     // Often the first of them finds a day or two shut that are open: the others get them, and it sees what else there is.
-    const shut = random() < SHUT_SHARE ? [centre, centre + randomInt(random, -ABOUT_DAYS, ABOUT_DAYS)] : [];
+    const shut = random() < SHUT_SHARE ? [centre, centre + randomInt(random, -this.about, this.about)] : [];
     for (const [k, i] of out.entries()) {
       const [a, y] = [dogs[i], years[i]];
       if (!a || !y) continue;
@@ -241,7 +267,7 @@ export class Search {
 function moved(a: DogArcs, y: Year, load: Float64Array, hours: Hours, sign: 1 | -1): number {
   let t = 0;
   for (let i = 0; i < y.nodes.length; i++) {
-    const d = dayOf(a, y, i);
+    const d = periodOf(a, y, i);
     const before = load[d] ?? 0;
     const after = before + sign * minutesOf(a, y, i);
     t += sign * (overtimeCost(hours, d, after) - overtimeCost(hours, d, before));

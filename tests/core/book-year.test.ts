@@ -62,7 +62,7 @@ describe('a book’s year', function () {
         const load = new Float64Array(hours.minutes.length);
         for (const [i, y] of plan.years.entries())
           for (const [k, arc] of y.arcs.entries()) {
-            const d = plan.visits[i]?.[k] ?? 0;
+            const d = hours.period[plan.visits[i]?.[k] ?? 0] ?? 0;
             load[d] = (load[d] ?? 0) + (plan.arcs[i]?.minutes[arc] ?? 0);
           }
         const over = load.reduce((t, l, d) => t + overtimeCost(hours, d, l), 0);
@@ -98,7 +98,7 @@ describe('a book’s year', function () {
       fc.property(seeds, fc.integer({ min: 1, max: 70 }), (seed, today) => {
         const book = bookOf(seed);
         const plan = planned(book);
-        const open = [...book.hours.minutes.keys()].filter((d) => d > today && (book.hours.minutes[d] ?? 0) > 0);
+        const open = [...book.hours.daily.keys()].filter((d) => d > today && (book.hours.daily[d] ?? 0) > 0);
         const lost = open.slice(0, 2);
         expect(repair(plan.arcs, plan.years, book.hours, today, [], WITH_TIME).years).to.equal(plan.years);
         const { years, moves } = repair(plan.arcs, plan.years, book.hours, today, lost, { ...WITH_TIME, tries: 40 });
@@ -163,7 +163,7 @@ describe('a book’s year', function () {
         }
       }
       const [dog] = dogs;
-      const arcs = dog && dogArcs(dog, lastDay, WORTH);
+      const arcs = dog && dogArcs(dog, hours, WORTH);
       expect(arcs?.count.every((n, j) => (arcs.first[j] ?? 0) + n <= arcs.day.length)).to.equal(true);
     }
   });

@@ -1,5 +1,5 @@
 /** Small random books for tests of the year: coats that blow once, owners with their days, a house that is short of hours. */
-import type { CoatYear, Hours, YearDog } from '../../core/book/index.ts';
+import { hoursFrom, type CoatYear, type Hours, type YearDog } from '../../core/book/index.ts';
 import { pick, randomInt, randomNormal, type Random } from '../../core/quantity/index.ts';
 
 export interface SmallBook {
@@ -52,7 +52,8 @@ export function randomBook(random: Random, weeks: number, most = 6): SmallBook {
     };
   });
   const each = Math.abs(randomNormal(random, 90, 60));
-  const minutes = new Float64Array(lastDay + 1);
-  for (const d of open) minutes[d] = each;
-  return { dogs, lastDay, hours: { minutes, overtime: minutes.map((m) => m * 0.3), dear: 0.5, dearest: 3 } };
+  const daily = new Float64Array(lastDay + 1);
+  for (const d of open) daily[d] = each;
+  const pooledDays = random() < 0.25 ? 7 : 1;
+  return { dogs, lastDay, hours: hoursFrom(daily, { pooledDays, overtimeShare: 0.3, dear: 0.5, dearest: 3 }) };
 }

@@ -30,7 +30,7 @@ function programme(dogs: readonly DogArcs[], hours: Hours): string {
         steps.push(name);
         out[j]?.push(name);
         into[k]?.push(name);
-        const day = a.day[k] ?? 0;
+        const day = a.period[k] ?? 0;
         onDay.set(day, [...(onDay.get(day) ?? []), `${a.minutes[arc]} ${name}`]);
       }
       if (a.end[j] !== Infinity) {
@@ -73,9 +73,9 @@ describe('a book’s year, against HiGHS', () => {
     const random = seededRandom(88);
     const seen = { crowded: 0, fixed: 0, budget: 0 };
     for (let c = 0; c < CASES; c++) {
-      const { dogs, hours, lastDay } = randomBook(random, 8, 5);
-      const arcs = dogs.map((d) => dogArcs(d, lastDay, WORTH));
-      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 250 });
+      const { dogs, hours } = randomBook(random, 8, 5);
+      const arcs = dogs.map((d) => dogArcs(d, hours, WORTH));
+      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 200, nudgesPerTry: 8 });
       let step = steps.next();
       while (!step.done) step = steps.next();
       const plan = step.value;

@@ -14,6 +14,7 @@ const PLACES = [
 const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> = {
   desk: [
     { to: '/desk/tide', name: 'Tide' },
+    { to: '/desk/book', name: 'Book' },
     { to: '/desk/dogs', name: 'Dogs' },
     { to: '/desk/day', name: 'Today' },
     { to: '/desk/bench', name: 'Bench' },

@@ -2,6 +2,7 @@
 import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
 import { AheadRoom } from '../desk/ahead/AheadRoom.tsx';
 import { BenchRoom } from '../desk/bench/BenchRoom.tsx';
+import { BookRoom } from '../desk/book/BookRoom.tsx';
 import { CheckRoom } from '../desk/check/CheckRoom.tsx';
 import { DayRoom } from '../desk/day/DayRoom.tsx';
 import { DogForm } from '../desk/dog/DogForm.tsx';
@@ -70,6 +71,7 @@ export const router = createBrowserRouter([
       { path: '/desk/dogs/:dogId/plan/:checkId', element: <PlanRoom /> },
       { path: '/desk/bench', element: <BenchRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
+      { path: '/desk/book', element: <BookRoom /> },
       { path: '/desk/tally', element: <TallyRoom /> },
       { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },

@@ -1,6 +1,5 @@
 /** Desk → Tide: the caseload's year against the salon's hours, and whom to call before their blow. */
 import { useMemo } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
@@ -11,10 +10,10 @@ import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { TideChart } from '../../drawing/TideChart.tsx';
 import type { Measure, SeaGroup } from '../../drawing/sea-levels.ts';
-import { useTide } from '../../work/useTide.ts';
 import { capital } from '../../words/figures.ts';
 import { currentShift, shiftText } from '../../words/tide.ts';
 import { Calls } from './Calls.tsx';
+import { Learning } from './Learning.tsx';
 import './tide.css';
 
 const MEASURES: readonly Measure[] = ['hours', 'grams'];
@@ -125,32 +124,6 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
   );
 }
 
-function Learning({ file }: { file: TideFile }) {
-  const tide = useTide(file);
-  return (
-    <>
-      {tide.progress !== undefined && (
-        <div className="wt-note wt-learning" role="status">
-          <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
-          <ProgressBar now={tide.progress * 100} aria-label="Logs read" />
-          <Button variant="outline-primary" onClick={tide.cancel}>
-            Stop
-          </Button>
-        </div>
-      )}
-      {(tide.state === 'cancelled' || tide.state === 'failed') && (
-        <div className="wt-note" role={tide.state === 'failed' ? 'alert' : 'status'}>
-          <p>{tide.state === 'failed' ? 'The forecast could not be made.' : 'Stopped before all logs were read.'}</p>
-          <Button variant="outline-primary" onClick={tide.again}>
-            Read the logs
-          </Button>
-        </div>
-      )}
-      {tide.learnt && <Learnt file={file} learnt={tide.learnt} />}
-    </>
-  );
-}
-
 export function TideRoom() {
   const query = useTideBook();
   return (
@@ -171,7 +144,7 @@ export function TideRoom() {
               No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> starts the tide.
             </p>
           ) : (
-            <Learning file={file} />
+            <Learning file={file}>{(learnt) => <Learnt file={file} learnt={learnt} />}</Learning>
           )
         }
       </Loaded>

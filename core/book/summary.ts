@@ -1,0 +1,91 @@
+/** Decides what is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
+import { addDays, sum, type Day } from '../quantity/index.ts';
+import type { YearDog } from './arcs.ts';
+import type { BookPlan } from './plan-book.ts';
+import { dayOf, minutesOf, type Hours } from './paths.ts';
+import { moveCost } from './search.ts';
+
+/** The same visit on another day, all else as planned: minutes and cost more (less, where negative). */
+export interface Otherwise {
+  readonly day: Day;
+  readonly minutes: number;
+  readonly cost: number;
+}
+export interface PlannedVisit {
+  readonly dogId: string;
+  readonly day: Day;
+  readonly minutes: number;
+  readonly agreed: boolean;
+  /** About a week sooner and later; undefined where the dog cannot come then. */
+  readonly sooner: Otherwise | undefined;
+  readonly later: Otherwise | undefined;
+}
+export interface PlannedWeek {
+  readonly from: Day;
+  /** Minutes that are agreed, minutes that are proposed on top, and those the salon plans with. */
+  readonly agreed: number;
+  readonly proposed: number;
+  readonly hours: number;
+}
+export interface BookSummary {
+  readonly from: Day;
+  /** In minutes of work; no plan can cost less than bound. */
+  readonly cost: number;
+  readonly bound: number;
+  readonly visits: readonly PlannedVisit[];
+  readonly weeks: readonly PlannedWeek[];
+}
+
+const WEEK = 7;
+/** Days about the seventh that count as a week sooner or later. */
+const ABOUT = 3;
+
+/** What a plan comes to, visits by day. Day 0 of the plan is `from`. */
+export function bookSummary(dogs: readonly YearDog[], hours: Hours, plan: BookPlan, from: Day): BookSummary {
+  const agreedOn = new Float64Array(hours.daily.length);
+  const proposedOn = new Float64Array(hours.daily.length);
+  const visits = plan.years.flatMap((y, i) => {
+    const [a, dog] = [plan.arcs[i], dogs[i]];
+    if (!a || !dog) return [];
+    return y.nodes.map((_, p): PlannedVisit => {
+      const d = dayOf(a, y, p);
+      const minutes = minutesOf(a, y, p);
+      const agreed = dog.fixed.includes(d);
+      const on = agreed ? agreedOn : proposedOn;
+      on[d] = (on[d] ?? 0) + minutes;
+      const about = (wanted: number): Otherwise | undefined => {
+        let best: Otherwise | undefined;
+        let off = ABOUT + 1;
+        for (const m of moveCost(a, y, p, { load: plan.load, hours })) {
+          const away = Math.abs(m.day - wanted);
+          if (away >= off || m.day === d) continue;
+          off = away;
+          best = { day: addDays(from, m.day), minutes: m.minutes, cost: m.cost };
+        }
+        return best;
+      };
+      return {
+        dogId: a.id,
+        day: addDays(from, d),
+        minutes,
+        agreed,
+        sooner: agreed ? undefined : about(d - WEEK),
+        later: agreed ? undefined : about(d + WEEK),
+      };
+    });
+  });
+  const weeks = Array.from({ length: Math.floor((hours.daily.length - 1) / WEEK) }, (_, w): PlannedWeek => {
+    const of = (row: Float64Array): number => sum([...row.subarray(1 + WEEK * w, 1 + WEEK * (w + 1))]);
+    return {
+      from: addDays(from, 1 + WEEK * w),
+      agreed: of(agreedOn),
+      proposed: of(proposedOn),
+      hours: of(hours.daily),
+    };
+  });
+  return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };
+}
+
+/** How far above the bound a plan is, as a share of it. */
+export const gapOf = ({ cost, bound }: Pick<BookSummary, 'cost' | 'bound'>): number =>
+  Math.max(0, cost - bound) / Math.max(1e-9, bound);

@@ -1,0 +1,32 @@
+/** The salon's tide while it is read from the logs, with how far that is; what rests on it comes when it is there. */
+import type { ReactNode } from 'react';
+import { Button, ProgressBar } from 'react-bootstrap';
+import type { TideFile } from '../../../contract/tide.ts';
+import type { LearntBook } from '../../../core/tide/index.ts';
+import { useTide } from '../../work/useTide.ts';
+
+export function Learning({ file, children }: { file: TideFile; children: (learnt: LearntBook) => ReactNode }) {
+  const tide = useTide(file);
+  return (
+    <>
+      {tide.progress !== undefined && (
+        <div className="wt-note wt-learning" role="status">
+          <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
+          <ProgressBar now={tide.progress * 100} aria-label="Logs read" />
+          <Button variant="outline-primary" onClick={tide.cancel}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {(tide.state === 'cancelled' || tide.state === 'failed') && (
+        <div className="wt-note" role={tide.state === 'failed' ? 'alert' : 'status'}>
+          <p>{tide.state === 'failed' ? 'The forecast could not be made.' : 'Stopped before all logs were read.'}</p>
+          <Button variant="outline-primary" onClick={tide.again}>
+            Read the logs
+          </Button>
+        </div>
+      )}
+      {tide.learnt && children(tide.learnt)}
+    </>
+  );
+}
