@@ -25,8 +25,10 @@ const ABOUT_DAYS = 8;
 /** How often a day is shut for the first dog of a neighbourhood, and by how many minutes. */
 const SHUT_SHARE = 0.4;
 const SHUT_MINUTES = 5_000;
+/** How often a dog joins that was found on no day. */
+const ANYBODY_SHARE = 0.1;
 /** Temperature at the first try, in minutes, for a hundred dogs; small books have higher walls. A thousandth at the last. */
-const HOT = { hundred: 0.4, most: 20 } as const;
+const HOT = { least: 0.4, hundred: 1, most: 20 } as const;
 /** Days are weighed anew after so many steps: what was dear may be so no longer. */
 const WEIGH_EVERY = 400;
 /** Weight of a day that is neither dear nor over its hours. */
@@ -132,7 +134,7 @@ export class Search {
     for (let i = 0; i < dogs.length; i++) this.mark(i, true);
     this.best = [...years];
     this.cumulated = new Float64Array(load.length);
-    this.hot = Math.min(HOT.most, Math.max(HOT.hundred, (100 * HOT.hundred) / dogs.length));
+    this.hot = Math.min(HOT.most, Math.max(HOT.least, (100 * HOT.hundred) / dogs.length));
     this.costs = { load, hours };
     this.about = Math.max(1, Math.round((ABOUT_DAYS * load.length) / Math.max(1, hours.period.length)));
   }
@@ -213,6 +215,11 @@ export class Search {
       const there = this.onDay[centre + (k === 0 ? 0 : randomInt(random, -this.about, this.about))];
       const i = there?.[Math.floor(random() * there.length)];
       if (i !== undefined && !out.includes(i)) out.push(i);
+    }
+    // Who comes at no time is on no day: now and then anybody is looked at.
+    if (random() < ANYBODY_SHARE) {
+      const i = Math.floor(random() * dogs.length);
+      if (!out.includes(i)) out.push(i);
     }
     if (out.length === 0) return;
     let gain = 0;

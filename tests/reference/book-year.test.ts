@@ -73,9 +73,9 @@ describe('a book’s year, against HiGHS', () => {
     const random = seededRandom(88);
     const seen = { crowded: 0, fixed: 0, budget: 0 };
     for (let c = 0; c < CASES; c++) {
-      const { dogs, hours } = randomBook(random, 8, 5);
+      const { dogs, hours } = randomBook(random, 7, 4);
       const arcs = dogs.map((d) => dogArcs(d, hours, WORTH));
-      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 200, nudgesPerTry: 8 });
+      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 120, nudgesPerTry: 8 });
       let step = steps.next();
       while (!step.done) step = steps.next();
       const plan = step.value;

@@ -164,10 +164,11 @@ describe('the walk over HTTP', () => {
     expect((await room.call('POST', '/bookings/book-a/cancel', { version: 3 })).status).to.equal(409);
   });
 
-  it('writes the owner’s card', async () => {
-    const { json } = await room.call('GET', `/dogs/${dogId}/home-card`);
-    expect(json.card.steps[0].tool).to.equal('rake');
-    expect(json.card.minutes).to.be.greaterThan(4);
+  it('plans the owner’s week, which the card is read off', async () => {
+    const { week, tools } = (await room.call('GET', `/dogs/${dogId}/home`)).json.dog;
+    expect(tools.use[0]).to.equal('rake');
+    expect(week.days).to.have.length(7);
+    expect(week.planned).to.be.within(week.floor, 2 * week.ideal);
   });
 
   it('changes a dog and the salon by version, and the kit', async () => {
