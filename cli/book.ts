@@ -1,15 +1,9 @@
 /** Decides what `wt book` prints: a year's visits for each dog, the weeks against the hours, and how good the plan is. */
 import type { TideFile } from '../contract/tide.ts';
 import { account, bookSummary, gapOf, planBook, WORTH, yearOfTide } from '../core/book/index.ts';
-import { formatDay, type Day } from '../core/quantity/index.ts';
+import { ended, formatDay, type Day } from '../core/quantity/index.ts';
 import { learnBook } from '../core/tide/index.ts';
 
-function ended<T>(steps: Generator<unknown, T>): T {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
 const round = (n: number, to = 1): number => Math.round(n / to) * to;
 
 /** Plans the year after a day from what was logged up to it. */

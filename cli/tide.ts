@@ -1,7 +1,7 @@
 /** Decides what `wt tide` prints: each dog's forecasts with their quantiles, dates as plain dates. */
 import type { TideFile } from '../contract/tide.ts';
-import { day, formatDay, type Day } from '../core/quantity/index.ts';
-import { learnBook, type Band, type LearntBook } from '../core/tide/index.ts';
+import { day, ended, formatDay, type Day } from '../core/quantity/index.ts';
+import { learnBook, type Band } from '../core/tide/index.ts';
 
 const dates = ({ low, likely, high }: Band) => ({
   '10 %': formatDay(day(Math.round(low))),
@@ -14,17 +14,9 @@ const amounts = ({ low, likely, high }: Band) => ({
   '90 %': Math.round(high),
 });
 
-function learnt(file: TideFile, asOf: Day): LearntBook {
-  const steps = learnBook(file, asOf);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
 /** Forecasts of a salon as known on a day: nothing that was logged later is read. */
 export function tideReport(file: TideFile, asOf: Day) {
-  const { town, dogs } = learnt(file, asOf);
+  const { town, dogs } = ended(learnBook(file, asOf));
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   return {
     format: 'woolly-tide/tide',

@@ -1,6 +1,6 @@
 /** Reckons the salon's tide beside the server: what homes and reminders need of each dog. Fits are kept between questions. */
 import { parentPort } from 'node:worker_threads';
-import { addDays, type Day } from '../core/quantity/index.ts';
+import { addDays, ended, type Day } from '../core/quantity/index.ts';
 import {
   FitMemory,
   homeEffect,
@@ -28,11 +28,9 @@ export interface DogDigest {
 const memory = new FitMemory();
 
 function digests({ book, homes }: TideQuestion): readonly DogDigest[] {
-  const steps = learnBook(book, book.today, memory.keepFor(book));
-  let step = steps.next();
-  while (!step.done) step = steps.next();
+  const learnt = ended(learnBook(book, book.today, memory.keepFor(book)));
   const of = new Map(homes.map((h) => [h.id, h]));
-  return step.value.dogs.flatMap((tide): DogDigest[] => {
+  return learnt.dogs.flatMap((tide): DogDigest[] => {
     const fit = memory.of(tide.id);
     const dog = book.dogs.find((d) => d.id === tide.id);
     if (!fit || !dog) return [];

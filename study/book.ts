@@ -5,7 +5,7 @@
  * it comes to against the rules that calendars are filled with; then on forecasts that err, re-planned each week; then after
  * three lost days. With --write it replaces the tables in docs/model.md.
  */
-import { randomNormal, seededRandom, sum } from '../core/quantity/index.ts';
+import { ended, randomNormal, seededRandom, sum } from '../core/quantity/index.ts';
 import {
   account,
   AT_ONCE,
@@ -39,13 +39,8 @@ const RULES: readonly (readonly [string, Rule])[] = [
 const mean = (of: readonly number[]): number => sum(of) / of.length;
 const whole = (n: number): string => Math.round(n).toLocaleString('en-GB').replaceAll(',', ' ');
 
-function planned(dogs: readonly YearDog[], hours: Hours, effort?: YearEffort): BookPlan {
-  const steps = planBook(dogs, hours, WORTH, effort);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+const planned = (dogs: readonly YearDog[], hours: Hours, effort?: YearEffort): BookPlan =>
+  ended(planBook(dogs, hours, WORTH, effort));
 
 const peakOver = ({ load }: Account, hours: Hours, from: number): number => {
   let t = 0;

@@ -79,15 +79,30 @@ export function put(a: DogArcs, y: Year, load: Float64Array, sign: 1 | -1): void
   }
 }
 
+/** Days of a year's visits. */
+export const daysOf = (a: DogArcs, y: Year): number[] => y.nodes.map((k) => a.day[k] ?? 0);
+
+/** What all periods cost in overtime. */
+export function allOvertime(hours: Hours, load: Float64Array): number {
+  let t = 0;
+  for (let p = 0; p < load.length; p++) t += overtimeCost(hours, p, load[p] ?? 0);
+  return t;
+}
+
+/** The arc from one node to another; -1 where the dog takes no such step. */
+export function arcBetween(a: DogArcs, from: number, to: number): number {
+  const i = to - (a.first[from] ?? 0);
+  return i >= 0 && i < (a.count[from] ?? 0) ? (a.row[from] ?? 0) + i : -1;
+}
+
 /** A year through given nodes; undefined where a step is none of the dog's. */
 export function yearThrough(a: DogArcs, nodes: readonly number[]): Year | undefined {
   let j = 0;
   let cost = 0;
   const arcs: number[] = [];
   for (const k of nodes) {
-    const i = k - (a.first[j] ?? 0);
-    if (i < 0 || i >= (a.count[j] ?? 0)) return undefined;
-    const arc = (a.row[j] ?? 0) + i;
+    const arc = arcBetween(a, j, k);
+    if (arc < 0) return undefined;
     arcs.push(arc);
     cost += a.cost[arc] ?? 0;
     j = k;

@@ -4,7 +4,7 @@
  */
 import { dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
 import { CoatWalk, WORTH, type CoatYear, type Worth } from './coat-year.ts';
-import type { Hours } from './paths.ts';
+import { daysOf, type Hours } from './paths.ts';
 import { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress } from './year.ts';
 
 export interface BookPlan extends YearPlan {
@@ -38,7 +38,10 @@ export function restsAfter({ coats, shortest }: Pick<YearDog, 'coats' | 'shortes
 }
 
 const visitsOf = (arcs: readonly DogArcs[], plan: YearPlan): readonly (readonly number[])[] =>
-  plan.years.map((y, i) => y.nodes.map((k) => arcs[i]?.day[k] ?? 0));
+  plan.years.map((y, i) => {
+    const a = arcs[i];
+    return a ? daysOf(a, y) : [];
+  });
 
 /** Dogs whose steps are built between two words of progress. */
 const AT_ONCE = 50;

@@ -3,9 +3,19 @@
  * are; then, with time, the same search as for a year, in which leaving an agreed day costs by how little notice is left.
  * What was confirmed to an owner is asked about, not moved: it is listed, and stays in every answer until it is let go.
  */
-import { seededRandom } from '../quantity/index.ts';
+import { seededRandom, sum } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import { cheapestYear, dayOf, overtimeCost, PathRoom, put, yearThrough, type Hours, type Year } from './paths.ts';
+import {
+  allOvertime,
+  arcBetween,
+  cheapestYear,
+  daysOf,
+  PathRoom,
+  put,
+  yearThrough,
+  type Hours,
+  type Year,
+} from './paths.ts';
 import { Search } from './search.ts';
 
 /** Moving a visit so soon costs so many minutes, falling to nothing at the far end. Guesses. */
@@ -43,8 +53,6 @@ export interface Repair {
   readonly cost: number;
 }
 
-const daysOf = (a: DogArcs, y: Year): number[] => y.nodes.map((_, i) => dayOf(a, y, i));
-
 /** Visits that left their day, with the nearest that came in their place. */
 export function movesOf(dogs: readonly DogArcs[], before: readonly Year[], after: readonly Year[]): readonly Move[] {
   return dogs.flatMap((a, dog) => {
@@ -63,12 +71,8 @@ export function movesOf(dogs: readonly DogArcs[], before: readonly Year[], after
   });
 }
 
-const total = (hours: Hours, load: Float64Array, years: readonly Year[]): number => {
-  let t = 0;
-  for (const y of years) t += y.cost;
-  for (let d = 0; d < load.length; d++) if ((load[d] ?? 0) > 0) t += overtimeCost(hours, d, load[d] ?? 0);
-  return t;
-};
+const total = (hours: Hours, load: Float64Array, years: readonly Year[]): number =>
+  sum(years.map((y) => y.cost)) + allOvertime(hours, load);
 
 /** Costs more than any year: what is past cannot be otherwise, and nobody works on a lost day but for what is agreed. */
 const NEVER = 1e7;
@@ -99,11 +103,8 @@ function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>)
   return { ...a, cost };
 }
 
-/** A year as its dog's own steps cost it. */
-const costed = (a: DogArcs, y: Year): Year => ({
-  ...y,
-  cost: y.arcs.reduce((t, arc) => t + (a.cost[arc] ?? 0), 0) + (a.end[y.nodes[y.nodes.length - 1] ?? 0] ?? Infinity),
-});
+/** A year as these steps cost it. */
+const costed = (a: DogArcs, y: Year): Year => yearThrough(a, y.nodes) ?? y;
 
 export interface RepairEffort {
   /** Rebuilds of the search; 0: the dogs concerned only. */
@@ -199,14 +200,11 @@ export function pushed(
       if (!gone.has(a.day[k] ?? 0)) continue;
       const u = p > 0 ? (nodes[p - 1] ?? 0) : 0;
       const v = nodes[p + 1] ?? a.day.length;
-      const reach = (x: number, z: number): boolean =>
-        z >= (a.first[x] ?? 0) && z < (a.first[x] ?? 0) + (a.count[x] ?? 0);
       const can = (z: number): boolean =>
-        !gone.has(a.day[z] ?? 0) && reach(u, z) && (v === a.day.length || reach(z, v));
+        !gone.has(a.day[z] ?? 0) && arcBetween(a, u, z) >= 0 && (v === a.day.length || arcBetween(a, z, v) >= 0);
       const fits = (z: number): boolean => {
-        const arc = (a.row[u] ?? 0) + z - (a.first[u] ?? 0);
-        const p2 = a.period[z] ?? 0;
-        return (load[p2] ?? 0) + (a.minutes[arc] ?? 0) <= (without.minutes[p2] ?? 0);
+        const period = a.period[z] ?? 0;
+        return (load[period] ?? 0) + (a.minutes[arcBetween(a, u, z)] ?? 0) <= (without.minutes[period] ?? 0);
       };
       const later = Array.from({ length: v - k - 1 }, (_, j) => k + 1 + j).filter(can);
       const to = later.find(fits) ?? later[0];

@@ -6,6 +6,7 @@
 import { randomInt, type Random } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
 import {
+  arcBetween,
   cheapestYear,
   minutesOf,
   overtimeCost,
@@ -49,9 +50,8 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
   for (let k = k0; k < last && (v === undefined || k < v); k++) {
     let tail = a.end[k] ?? Infinity;
     if (v !== undefined) {
-      const i = v - (a.first[k] ?? 0);
-      if (i < 0 || i >= (a.count[k] ?? 0)) continue;
-      const arc = (a.row[k] ?? 0) + i;
+      const arc = arcBetween(a, k, v);
+      if (arc < 0) continue;
       tail = (a.cost[arc] ?? 0) + overtimeCost(hours, vDay, vLoad + (a.minutes[arc] ?? 0)) - vBefore;
     }
     if (tail === Infinity) continue;
@@ -68,19 +68,7 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
     }
   }
   if (at < 0 || at === y.nodes[p]) return y;
-  const nodes = [...y.nodes];
-  const arcs = [...y.arcs];
-  let cost = y.cost - (a.cost[y.arcs[p] ?? 0] ?? 0);
-  nodes[p] = at;
-  arcs[p] = row + at;
-  cost += a.cost[row + at] ?? 0;
-  if (v === undefined) cost += (a.end[at] ?? 0) - (a.end[y.nodes[p] ?? 0] ?? 0);
-  else {
-    const arc = (a.row[at] ?? 0) + v - (a.first[at] ?? 0);
-    cost += (a.cost[arc] ?? 0) - (a.cost[y.arcs[p + 1] ?? 0] ?? 0);
-    arcs[p + 1] = arc;
-  }
-  return { nodes, arcs, cost };
+  return yearThrough(a, y.nodes.with(p, at)) ?? y;
 }
 
 /** What one visit would take and cost on each other day its neighbours leave it, against the day it is on; all else as planned. */

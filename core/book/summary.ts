@@ -53,12 +53,13 @@ export function bookSummary(dogs: readonly YearDog[], hours: Hours, plan: BookPl
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
       on[d] = (on[d] ?? 0) + minutes;
+      const others = agreed ? [] : moveCost(a, y, p, { load: plan.load, hours });
       const about = (wanted: number): Otherwise | undefined => {
         let best: Otherwise | undefined;
         let off = ABOUT + 1;
-        for (const m of moveCost(a, y, p, { load: plan.load, hours })) {
+        for (const m of others) {
           const away = Math.abs(m.day - wanted);
-          if (away >= off || m.day === d) continue;
+          if (away >= off) continue;
           off = away;
           best = { day: addDays(from, m.day), minutes: m.minutes, cost: m.cost };
         }
@@ -69,8 +70,8 @@ export function bookSummary(dogs: readonly YearDog[], hours: Hours, plan: BookPl
         day: addDays(from, d),
         minutes,
         agreed,
-        sooner: agreed ? undefined : about(d - WEEK),
-        later: agreed ? undefined : about(d + WEEK),
+        sooner: about(d - WEEK),
+        later: about(d + WEEK),
       };
     });
   });

@@ -10,8 +10,8 @@
 import { seededRandom } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
 import {
+  allOvertime,
   cheapestYear,
-  overtimeCost,
   PathRoom,
   put,
   yearThrough,
@@ -66,12 +66,6 @@ const ADAM = { rate: 0.1, last: 0.03, first: 0.9, second: 0.99, tiny: 1e-9 } as 
  * then the day's own load, at last what overtime costs.
  */
 const PASSES = [0.05, 0.1, 0.2, 0.4, 0.8, 1.6, 3.2, 6.4, 12, 18, 24, 35, 48, 70, 96, 140, 192, undefined] as const;
-const allOvertime = (hours: Hours, load: Float64Array): number => {
-  let t = 0;
-  for (let d = 0; d < load.length; d++) t += overtimeCost(hours, d, load[d] ?? 0);
-  return t;
-};
-
 /** Value of the dual at some prices, and the minutes that the dogs' cheapest years ask on each day. */
 function dualAt(
   dogs: readonly DogArcs[],

@@ -1,6 +1,6 @@
 /** What a log teaches: how it narrows, what it resists, what dogs tell each other, what is honest about it. */
 import { expect } from 'chai';
-import { addDays, day, dayFromCivil, seededRandom, type Day } from '../../core/quantity/index.ts';
+import { ended, addDays, day, dayFromCivil, seededRandom, type Day } from '../../core/quantity/index.ts';
 import {
   bandScore,
   callList,
@@ -57,13 +57,6 @@ const visit = (d: Day, grams: number): Sighting => ({
 });
 const started = (d: Day): Sighting => ({ kind: 'started', day: d });
 
-function run<T>(steps: Generator<unknown, T>): T {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
 const RANDOM = seededRandom(11);
 const WORLD = WORLDS[0];
 if (!WORLD) throw new Error('no world');
@@ -85,7 +78,7 @@ const BOOK: TideBook = {
     booked: i === 0 ? [addDays(TOWN.issue, 35)] : [],
   })),
 };
-const LEARNT = run(learnBook(BOOK));
+const LEARNT = ended(learnBook(BOOK));
 
 describe('a dog’s log', () => {
   it('moves its starts to where they were said to be, and narrows them year by year', () => {
@@ -220,7 +213,7 @@ describe('a book of dogs', () => {
   it('is twice as near the truth as a right fixed date once the season is under way', () => {
     const asOf = addDays(TOWN.issue, 60);
     const dogs = BOOK.dogs.map((d, i) => ({ ...d, sightings: TOWN.dogs[i]?.sightings ?? [] }));
-    const then = run(learnBook({ ...BOOK, today: asOf, dogs }));
+    const then = ended(learnBook({ ...BOOK, today: asOf, dogs }));
     const errors = then.dogs.map((t, i) => {
       const truth = TOWN.dogs[i]?.truth[TOWN.target] ?? NaN;
       const said = t.starts.find((s) => s.key === TOWN.target)?.likely ?? NaN;
@@ -278,7 +271,7 @@ describe('a book of dogs', () => {
 
   it('judges itself by what was known then', function () {
     this.timeout(240_000);
-    const honest = run(honestBook({ ...BOOK, dogs: BOOK.dogs.slice(0, 4) }));
+    const honest = ended(honestBook({ ...BOOK, dogs: BOOK.dogs.slice(0, 4) }));
     const s = honestSummary(honest);
     expect(s.starts).to.be.greaterThan(2);
     expect(s.meanError).to.be.within(0, 25);

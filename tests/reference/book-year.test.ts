@@ -5,7 +5,7 @@
 import { expect } from 'chai';
 import loadHighs from 'highs';
 import { dogArcs, planYear, WORTH, YEAR_EFFORT, type DogArcs, type Hours } from '../../core/book/index.ts';
-import { seededRandom } from '../../core/quantity/index.ts';
+import { ended, seededRandom } from '../../core/quantity/index.ts';
 import { randomBook } from '../core/random-book.ts';
 
 /** In the LP file format. A most number of visits is a row over the dog's arcs. */
@@ -75,10 +75,7 @@ describe('a book’s year, against HiGHS', () => {
     for (let c = 0; c < CASES; c++) {
       const { dogs, hours } = randomBook(random, 7, 4);
       const arcs = dogs.map((d) => dogArcs(d, hours, WORTH));
-      const steps = planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 120, nudgesPerTry: 8 });
-      let step = steps.next();
-      while (!step.done) step = steps.next();
-      const plan = step.value;
+      const plan = ended(planYear(arcs, hours, { ...YEAR_EFFORT, triesPerDog: 120, nudgesPerTry: 8 }));
       const solved = highs.solve(programme(arcs, hours), { mip_rel_gap: 0, mip_abs_gap: 1e-7 });
       expect(solved.Status, `book ${c}`).to.equal('Optimal');
       const truth = solved.ObjectiveValue;
