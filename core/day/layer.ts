@@ -1,0 +1,494 @@
+/**
+ * Decides the times of a day when its order is given: a list of what is laid next, each as early as people and places allow.
+ * Stages that must follow at once are laid as one. Any best day by its end can be had from some list and some choice of people
+ * (active schedules hold an optimum: Sprecher, Kolisch and Drexl 1995), so what is searched is the list.
+ */
+import { Taken } from './board.ts';
+import { doseOf } from './noise.ts';
+import {
+  DAY_WORTH,
+  HEAVY_KG,
+  type DayAsked,
+  type DayScore,
+  type DaySheet,
+  type DayWorth,
+  type Laid,
+  type LaidPause,
+} from './asked.ts';
+
+const NOBODY = -1;
+
+interface Part {
+  readonly stage: number;
+  readonly minutes: number;
+  readonly offset: number;
+  readonly able: readonly number[];
+  readonly units: readonly number[];
+  readonly clean: number;
+  /** Share of a day's noise, by person. */
+  readonly doses: Float64Array;
+  readonly lifts: boolean;
+}
+/** Stages of one visit that follow at once, or a pause. */
+interface Block {
+  readonly parts: readonly Part[];
+  readonly ready: number;
+  /** Place of its first part among all choices of a person. */
+  readonly gene: number;
+  /** Already on the sheet. */
+  readonly fixed: boolean;
+}
+interface Job {
+  readonly blocks: readonly Block[];
+  readonly from: number;
+  readonly to: number;
+  readonly leaveTo: number;
+  readonly apart: readonly number[];
+  /** A pause's person and its latest end. */
+  readonly pauseOf: number;
+  /** Minutes already in the house at work, when it was begun. */
+  readonly begunFrom: number;
+  readonly begunEnd: number;
+  readonly begunMinutes: number;
+  readonly lastPerson: number;
+}
+
+/** A list to lay: jobs, each as often as it has blocks; and wished people, NOBODY for whoever is free. */
+export interface Order {
+  readonly list: Int16Array;
+  readonly who: Int16Array;
+}
+
+export class Layer {
+  private readonly jobs: Job[];
+  private readonly takenPeople: Taken[];
+  private readonly takenPlaces: Taken[];
+  private readonly fixedPeople: (readonly [number, number, number])[] = [];
+  private readonly fixedPlaces: (readonly [number, number, number])[] = [];
+  private readonly next: Int16Array;
+  private readonly ready: Float64Array;
+  private readonly first: Float64Array;
+  private readonly last: Float64Array;
+  private readonly lastPerson: Int16Array;
+  private readonly doses: Float64Array;
+  private readonly heavies: Float64Array;
+  private readonly busy: Float64Array;
+  private readonly ends: Float64Array;
+  private readonly fixedDose: Float64Array;
+  private readonly fixedHeavy: Float64Array;
+  private readonly visitCount: number;
+  private readonly starts: number;
+  /** Start, person and place of each part, in the order of genes. */
+  private readonly at: Float64Array;
+  private readonly by: Int16Array;
+  private readonly in: Int16Array;
+  /** Parts in all, and who may do each. */
+  readonly genes: number;
+  readonly able: readonly (readonly number[])[];
+  readonly length: number;
+
+  /** Throws RangeError when a stage can be done by nobody or nowhere. */
+  constructor(
+    private readonly asked: DayAsked,
+    private readonly worth: DayWorth = DAY_WORTH,
+  ) {
+    const { people, places, visits, now } = asked;
+    const personAt = new Map(people.map((p, i) => [p.id, i]));
+    const placeAt = new Map(places.map((p, i) => [p.id, i]));
+    const visitAt = new Map(visits.map((v, i) => [v.id, i]));
+    this.visitCount = visits.length;
+    this.starts = Math.max(now, Math.min(...people.map((p) => p.hours.from), Infinity));
+    if (this.starts === Infinity) this.starts = now;
+    this.fixedDose = new Float64Array(people.length);
+    this.fixedHeavy = new Float64Array(people.length);
+    let genes = 0;
+    const jobs = visits.map((v): Job => {
+      const pins = asked.pins.filter((p) => p.visit === v.id);
+      const begun = asked.begun.filter((b) => b.visit === v.id);
+      const wished = v.with === undefined ? undefined : personAt.get(v.with);
+      const done = new Map(begun.map((b) => [b.stage, b]));
+      const blocks: Block[] = [];
+      let parts: Part[] = [];
+      let ready = -Infinity;
+      let offset = 0;
+      const close = (): void => {
+        if (parts.length === 0) return;
+        blocks.push({ parts, ready, gene: genes, fixed: false });
+        genes += parts.length;
+        parts = [];
+        offset = 0;
+        ready = -Infinity;
+      };
+      for (const [i, s] of v.stages.entries()) {
+        const doses = Float64Array.from(people, (p) => doseOf(s, s.minutes, p));
+        const lifts = s.kind === 'bath' && v.weightKg >= HEAVY_KG;
+        const there = done.get(i);
+        if (there) {
+          const who = there.person === undefined ? undefined : personAt.get(there.person);
+          const where = there.place === undefined ? undefined : placeAt.get(there.place);
+          if (who !== undefined) {
+            this.fixedPeople.push([who, there.start, there.end]);
+            this.fixedDose[who] = (this.fixedDose[who] ?? 0) + (doses[who] ?? 0);
+            if (lifts) this.fixedHeavy[who] = (this.fixedHeavy[who] ?? 0) + 1;
+          }
+          if (where !== undefined) this.fixedPlaces.push([where, there.start, there.end + s.cleanMinutes]);
+          continue;
+        }
+        if (!s.atOnce) close();
+        const pin = pins.find((p) => p.stage === i);
+        const pinned = pin?.person === undefined ? undefined : personAt.get(pin.person);
+        const able = !s.hands
+          ? []
+          : pinned !== undefined
+            ? [pinned]
+            : people.flatMap((p, k) => (p.can.includes(s.kind) && (wished === undefined || wished === k) ? [k] : []));
+        // Who the dog knows may not be able to do it all: then anybody who is does.
+        const hands =
+          able.length > 0 || !s.hands ? able : people.flatMap((p, k) => (p.can.includes(s.kind) ? [k] : []));
+        const units = places.flatMap((p, k) => (p.kind === s.place ? [k] : []));
+        if (s.hands && hands.length === 0) throw new RangeError(`nobody at work can do the ${s.kind} of ${v.id}`);
+        if (s.place !== undefined && units.length === 0)
+          throw new RangeError(`there is no ${s.place} for the ${s.kind} of ${v.id}`);
+        ready = Math.max(ready, (pin?.notBefore ?? -Infinity) - offset);
+        parts.push({ stage: i, minutes: s.minutes, offset, able: hands, units, clean: s.cleanMinutes, doses, lifts });
+        offset += s.minutes;
+      }
+      close();
+      const lastBegun = begun.reduce<Laid | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
+      return {
+        blocks,
+        from: v.arrive.from,
+        to: v.arrive.to,
+        leaveTo: v.leave.to,
+        apart: asked.apart.flatMap(([a, b]) => {
+          const other = a === v.id ? b : b === v.id ? a : undefined;
+          const k = other === undefined ? undefined : visitAt.get(other);
+          return k === undefined ? [] : [k];
+        }),
+        pauseOf: NOBODY,
+        begunFrom: Math.min(...begun.map((b) => b.start), Infinity),
+        begunEnd: lastBegun?.end ?? -Infinity,
+        begunMinutes: begun.reduce((t, b) => t + b.end - b.start, 0),
+        lastPerson: lastBegun?.person === undefined ? NOBODY : (personAt.get(lastBegun.person) ?? NOBODY),
+      };
+    });
+    for (const [k, p] of people.entries()) {
+      for (const [i, pause] of p.pauses.entries()) {
+        const had = asked.paused.find((x) => x.person === p.id && x.pause === i);
+        if (had) {
+          this.fixedPeople.push([k, had.start, had.end]);
+          continue;
+        }
+        jobs.push({
+          blocks: [
+            {
+              parts: [
+                {
+                  stage: i,
+                  minutes: pause.minutes,
+                  offset: 0,
+                  able: [k],
+                  units: [],
+                  clean: 0,
+                  doses: new Float64Array(people.length),
+                  lifts: false,
+                },
+              ],
+              ready: pause.within.from,
+              gene: genes++,
+              fixed: false,
+            },
+          ],
+          from: pause.within.from,
+          to: Infinity,
+          leaveTo: pause.within.to,
+          apart: [],
+          pauseOf: k,
+          begunFrom: Infinity,
+          begunEnd: -Infinity,
+          begunMinutes: 0,
+          lastPerson: NOBODY,
+        });
+      }
+    }
+    this.jobs = jobs;
+    this.genes = genes;
+    this.able = jobs.flatMap((j) => j.blocks.flatMap((b) => b.parts.map((p) => p.able)));
+    this.length = jobs.reduce((t, j) => t + j.blocks.length, 0);
+    this.takenPeople = people.map(() => new Taken());
+    this.takenPlaces = places.map(() => new Taken());
+    this.next = new Int16Array(jobs.length);
+    this.ready = new Float64Array(jobs.length);
+    this.first = new Float64Array(jobs.length);
+    this.last = new Float64Array(jobs.length);
+    this.lastPerson = new Int16Array(jobs.length);
+    this.doses = new Float64Array(people.length);
+    this.heavies = new Float64Array(people.length);
+    this.busy = new Float64Array(people.length);
+    this.ends = new Float64Array(people.length);
+    this.at = new Float64Array(genes);
+    this.by = new Int16Array(genes);
+    this.in = new Int16Array(genes);
+  }
+
+  /** Jobs in the order they are ready, round by round; everybody free. */
+  plainOrder(): Order {
+    const order = this.jobs.map((_, i) => i);
+    order.sort((a, b) => (this.jobs[a]?.from ?? 0) - (this.jobs[b]?.from ?? 0) || a - b);
+    const list = order.flatMap((i) =>
+      (this.jobs[i]?.blocks ?? []).map((_, k) => ({ i, at: k * 1000 + order.indexOf(i) })),
+    );
+    list.sort((a, b) => a.at - b.at);
+    return { list: Int16Array.from(list, (x) => x.i), who: new Int16Array(this.genes).fill(NOBODY) };
+  }
+
+  /** The order that a sheet is in, with its people. Stages that it does not hold come last. */
+  orderOf(sheet: Pick<DaySheet, 'laid' | 'pauses'>): Order {
+    const who = new Int16Array(this.genes).fill(NOBODY);
+    const at = this.startsOf(sheet);
+    const list: { readonly i: number; readonly at: number }[] = [];
+    for (const [i, job] of this.jobs.entries())
+      for (const b of job.blocks) {
+        list.push({ i, at: at[b.gene] === -Infinity ? Infinity : (at[b.gene] ?? Infinity) });
+        for (const [k, part] of b.parts.entries()) {
+          const person = this.thereOf(sheet, i, part)?.person;
+          const p = this.asked.people.findIndex((x) => x.id === person);
+          if (part.able.includes(p)) who[b.gene + k] = p;
+        }
+      }
+    list.sort((x, y) => x.at - y.at);
+    return { list: Int16Array.from(list, (x) => x.i), who };
+  }
+
+  /** Lays an order; its cost. */
+  lay({ list, who }: Order, notBefore?: Float64Array): number {
+    this.reset();
+    for (const i of list) this.layNext(i, who, notBefore);
+    return this.score().cost;
+  }
+
+  /** What was laid last. */
+  sheet(): DaySheet {
+    const laid: Laid[] = [...this.asked.begun];
+    const pauses: LaidPause[] = [...this.asked.paused];
+    const { people, places, visits } = this.asked;
+    for (const [i, job] of this.jobs.entries())
+      for (const b of job.blocks)
+        for (const [k, part] of b.parts.entries()) {
+          const start = this.at[b.gene + k] ?? 0;
+          const person = people[this.by[b.gene + k] ?? NOBODY]?.id;
+          const end = start + part.minutes;
+          const visit = visits[i]?.id;
+          if (visit !== undefined && i < this.visitCount)
+            laid.push({
+              visit,
+              stage: part.stage,
+              person,
+              place: places[this.in[b.gene + k] ?? NOBODY]?.id,
+              start,
+              end,
+            });
+          else if (person !== undefined) pauses.push({ person, pause: part.stage, start, end });
+        }
+    laid.sort((a, b) => a.start - b.start || a.stage - b.stage);
+    pauses.sort((a, b) => a.start - b.start);
+    return { laid, pauses, ends: Math.max(this.starts, ...laid.map((l) => l.end)), score: this.score() };
+  }
+
+  /** Starts of what a sheet holds, by gene: nothing of it begins sooner when its order is laid again. */
+  startsOf(sheet: Pick<DaySheet, 'laid' | 'pauses'>): Float64Array {
+    const at = new Float64Array(this.genes).fill(-Infinity);
+    for (const [i, job] of this.jobs.entries())
+      for (const b of job.blocks)
+        for (const [k, part] of b.parts.entries()) at[b.gene + k] = this.thereOf(sheet, i, part)?.start ?? -Infinity;
+    return at;
+  }
+
+  private thereOf(sheet: Pick<DaySheet, 'laid' | 'pauses'>, i: number, part: Part): Laid | LaidPause | undefined {
+    const job = this.jobs[i];
+    if (job && job.pauseOf !== NOBODY) {
+      const id = this.asked.people[job.pauseOf]?.id;
+      return sheet.pauses.find((p) => p.pause === part.stage && p.person === id);
+    }
+    const id = this.asked.visits[i]?.id;
+    return sheet.laid.find((l) => l.visit === id && l.stage === part.stage);
+  }
+
+  private reset(): void {
+    for (const t of this.takenPeople) t.clear();
+    for (const t of this.takenPlaces) t.clear();
+    this.busy.fill(0);
+    this.ends.fill(0);
+    for (const [k, from, to] of this.fixedPeople) {
+      this.takenPeople[k]?.take(from, to);
+      this.busy[k] = (this.busy[k] ?? 0) + to - from;
+      this.ends[k] = Math.max(this.ends[k] ?? 0, to);
+    }
+    for (const [k, from, to] of this.fixedPlaces) this.takenPlaces[k]?.take(from, to);
+    this.doses.set(this.fixedDose);
+    this.heavies.set(this.fixedHeavy);
+    this.next.fill(0);
+    for (const [i, job] of this.jobs.entries()) {
+      this.first[i] = job.begunFrom;
+      this.last[i] = job.begunEnd;
+      this.ready[i] = Math.max(job.from, job.begunEnd, this.asked.now);
+      this.lastPerson[i] = job.lastPerson;
+    }
+  }
+
+  private started(i: number): boolean {
+    return (this.first[i] ?? Infinity) < Infinity;
+  }
+
+  private layNext(i: number, who: Int16Array, notBefore: Float64Array | undefined): void {
+    const job = this.jobs[i];
+    const block = job?.blocks[this.next[i] ?? 0];
+    if (!job || !block) return;
+    let from = Math.max(this.ready[i] ?? 0, block.ready, notBefore?.[block.gene] ?? -Infinity);
+    if (!this.started(i)) {
+      // Who must not meet it goes home first.
+      for (const other of job.apart) {
+        if (!this.started(other)) continue;
+        const blocks = this.jobs[other]?.blocks.length ?? 0;
+        while ((this.next[other] ?? 0) < blocks) this.layNext(other, who, notBefore);
+        from = Math.max(from, this.last[other] ?? 0);
+      }
+    }
+    const { parts, gene } = block;
+    // The earliest time at which each part has a place and a person: waits only grow, so this ends at the earliest.
+    let t = from;
+    for (let again = true; again;) {
+      again = false;
+      for (let k = 0; k < parts.length; k++) {
+        const part = parts[k];
+        if (!part) continue;
+        const at = t + part.offset;
+        let free = at;
+        if (part.units.length > 0) {
+          free = Infinity;
+          for (const u of part.units)
+            free = Math.min(free, this.takenPlaces[u]?.free(at, part.minutes + part.clean) ?? Infinity);
+        }
+        if (part.able.length > 0) {
+          const wish = who[gene + k] ?? NOBODY;
+          let soonest = Infinity;
+          if (wish !== NOBODY) soonest = this.personFree(wish, at, part.minutes);
+          else for (const p of part.able) soonest = Math.min(soonest, this.personFree(p, at, part.minutes));
+          free = Math.max(free, soonest);
+        }
+        if (free > at) {
+          t = free - part.offset;
+          again = true;
+        }
+      }
+    }
+    for (let k = 0; k < parts.length; k++) {
+      const part = parts[k];
+      if (!part) continue;
+      const at = t + part.offset;
+      const end = at + part.minutes;
+      let person = NOBODY;
+      if (part.able.length > 0) {
+        const wish = who[gene + k] ?? NOBODY;
+        person = wish !== NOBODY ? wish : this.whoIsFree(i, part, at);
+        this.takenPeople[person]?.take(at, end);
+        this.busy[person] = (this.busy[person] ?? 0) + part.minutes;
+        this.ends[person] = Math.max(this.ends[person] ?? 0, end);
+        this.doses[person] = (this.doses[person] ?? 0) + (part.doses[person] ?? 0);
+        if (part.lifts) this.heavies[person] = (this.heavies[person] ?? 0) + 1;
+        this.lastPerson[i] = person;
+      }
+      let unit = NOBODY;
+      for (const u of part.units)
+        if (this.takenPlaces[u]?.isFree(at, part.minutes + part.clean)) {
+          unit = u;
+          this.takenPlaces[u]?.take(at, end + part.clean);
+          break;
+        }
+      this.at[gene + k] = at;
+      this.by[gene + k] = person;
+      this.in[gene + k] = unit;
+      this.ready[i] = end;
+      this.last[i] = end;
+    }
+    if (!this.started(i)) this.first[i] = t;
+    this.next[i] = (this.next[i] ?? 0) + 1;
+  }
+
+  private personFree(p: number, at: number, minutes: number): number {
+    return this.takenPeople[p]?.free(Math.max(at, this.asked.people[p]?.hours.from ?? 0), minutes) ?? Infinity;
+  }
+
+  /** Of those free: who has the dog, unless it is too loud or too heavy for them; else who has worked least. */
+  private whoIsFree(i: number, part: Part, at: number): number {
+    let best = NOBODY;
+    let least = Infinity;
+    for (const p of part.able) {
+      if (this.personFree(p, at, part.minutes) !== at) continue;
+      const dose = part.doses[p] ?? 0;
+      const loud = dose > 0 && (this.doses[p] ?? 0) + dose > 1 ? 1e6 : 0;
+      const heavy = part.lifts && (this.heavies[p] ?? 0) >= (this.asked.people[p]?.mostHeavy ?? Infinity) ? 1e6 : 0;
+      const has = this.lastPerson[i] === p ? -1e5 : 0;
+      const weight = (this.busy[p] ?? 0) + loud + heavy + has;
+      if (weight < least) {
+        least = weight;
+        best = p;
+      }
+    }
+    return best;
+  }
+
+  private score(): DayScore {
+    const { people } = this.asked;
+    let [waiting, late, over, meeting, ends] = [0, 0, 0, 0, this.starts];
+    for (const [i, job] of this.jobs.entries()) {
+      const last = this.last[i] ?? 0;
+      if (job.pauseOf !== NOBODY) {
+        over += Math.max(0, last - job.leaveTo);
+        continue;
+      }
+      let worked = job.begunMinutes;
+      for (const b of job.blocks) for (const p of b.parts) worked += p.minutes;
+      const first = this.first[i] ?? 0;
+      const came = Math.min(first, Math.max(job.from, job.to));
+      waiting += Math.max(0, last - came - worked);
+      late += Math.max(0, last - job.leaveTo);
+      ends = Math.max(ends, last);
+      for (const other of job.apart) {
+        if (other < i) continue;
+        const o = this.jobs[other];
+        const otherCame = Math.min(this.first[other] ?? 0, Math.max(o?.from ?? 0, o?.to ?? 0));
+        meeting += Math.max(0, Math.min(last, this.last[other] ?? 0) - Math.max(came, otherCame));
+      }
+    }
+    let [noise, heavy, handovers] = [0, 0, 0];
+    for (const [k, p] of people.entries()) {
+      over += Math.max(0, (this.ends[k] ?? 0) - p.hours.to);
+      noise += Math.max(0, (this.doses[k] ?? 0) - 1);
+      heavy += Math.max(0, (this.heavies[k] ?? 0) - p.mostHeavy);
+    }
+    for (const [i, job] of this.jobs.entries()) {
+      if (i >= this.visitCount) break;
+      let before = job.lastPerson;
+      for (const b of job.blocks)
+        for (let k = 0; k < b.parts.length; k++) {
+          const who = this.by[b.gene + k] ?? NOBODY;
+          if (who === NOBODY) continue;
+          if (before !== NOBODY && before !== who) handovers++;
+          before = who;
+        }
+    }
+    const w = this.worth;
+    const length = ends - this.starts;
+    const cost =
+      w.length * length +
+      w.waiting * waiting +
+      w.late * late +
+      w.over * over +
+      w.handovers * handovers +
+      w.noise * noise +
+      w.heavy * heavy +
+      w.meeting * meeting;
+    return { length, waiting, late, over, handovers, noise, heavy, meeting, cost };
+  }
+}

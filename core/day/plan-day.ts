@@ -1,0 +1,90 @@
+/**
+ * Decides a day's sheet: orders are laid, changed a little, and worse ones taken for better at a temperature that falls with
+ * the count of tries, so that a run repeats.
+ */
+import { randomInt, seededRandom, type Random } from '../quantity/index.ts';
+import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth } from './asked.ts';
+import { Layer, type Order } from './layer.ts';
+
+export interface DayEffort {
+  readonly tries: number;
+  /** Times it begins again from the best. */
+  readonly rounds: number;
+  readonly seed: number;
+}
+export const DAY_EFFORT: DayEffort = { tries: 9_000, rounds: 3, seed: 1 };
+/** Temperature at the first try, minutes; a hundredth at the last. */
+const HOT = 12;
+
+const copied = (to: Order, from: Order): void => {
+  to.list.set(from.list);
+  to.who.set(from.who);
+};
+
+/** Changes an order in place: somebody sooner or later, two changed over, somebody else's hands. */
+function change(order: Order, able: readonly (readonly number[])[], random: Random): void {
+  const { list, who } = order;
+  const what = random();
+  if (what < 0.35 && who.length > 0) {
+    const g = randomInt(random, 0, who.length - 1);
+    const can = able[g] ?? [];
+    if (can.length > 1) {
+      const pick = randomInt(random, -1, can.length - 1);
+      who[g] = pick < 0 ? -1 : (can[pick] ?? -1);
+      return;
+    }
+  }
+  if (list.length < 2) return;
+  const a = randomInt(random, 0, list.length - 1);
+  // Mostly to somewhere near: far moves rarely help.
+  const far = what > 0.9 ? list.length : Math.max(2, Math.round(list.length / 5));
+  const b = Math.min(list.length - 1, Math.max(0, a + randomInt(random, -far, far)));
+  const x = list[a] ?? 0;
+  if (what < 0.6) {
+    list[a] = list[b] ?? 0;
+    list[b] = x;
+  } else if (a < b) {
+    list.copyWithin(a, a + 1, b + 1);
+    list[b] = x;
+  } else {
+    list.copyWithin(b + 1, b, a);
+    list[b] = x;
+  }
+}
+
+/** Plans a day; the same facts give the same sheet. From `start` it begins at a sheet that stands. */
+export function planDay(
+  asked: DayAsked,
+  worth: DayWorth = DAY_WORTH,
+  effort: DayEffort = DAY_EFFORT,
+  start?: Pick<DaySheet, 'laid' | 'pauses'>,
+): DaySheet {
+  const layer = new Layer(asked, worth);
+  const random = seededRandom(effort.seed);
+  const now = start ? layer.orderOf(start) : layer.plainOrder();
+  let cost = layer.lay(now);
+  const best: Order = { list: now.list.slice(), who: now.who.slice() };
+  let least = cost;
+  const tried: Order = { list: now.list.slice(), who: now.who.slice() };
+  const each = Math.max(1, Math.floor(effort.tries / effort.rounds));
+  for (let round = 0; round < effort.rounds; round++) {
+    copied(now, best);
+    cost = least;
+    const hot = HOT / (1 + round);
+    for (let t = 0; t < each; t++) {
+      copied(tried, now);
+      change(tried, layer.able, random);
+      if (random() < 0.3) change(tried, layer.able, random);
+      const c = layer.lay(tried);
+      if (c > cost && random() >= Math.exp((cost - c) / (hot * 0.01 ** (t / each)))) continue;
+      copied(now, tried);
+      cost = c;
+      if (c < least - 1e-9) {
+        least = c;
+        copied(best, tried);
+      }
+    }
+  }
+  layer.lay(best);
+  return layer.sheet();
+}
