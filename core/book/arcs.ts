@@ -35,22 +35,38 @@ export interface DogArcs {
   /** Of an arc: cost without the salon's hours being short, and minutes on the day it ends. */
   readonly cost: Float32Array;
   readonly minutes: Float32Array;
-  /** Cost of the time from a node to the end of the plan, when no visit follows; Infinity where one must. */
+  /** Cost of the time from a node to the end of the plan, when no visit follows; Infinity where one does. */
   readonly end: Float64Array;
   readonly mostVisits: number | undefined;
 }
 
 /** Beyond its longest interval a dog may wait so many days more, at a price. */
-export const MOST_LATE_DAYS = 28;
+export const MOST_LATE_DAYS = 21;
+/** Its own days that it may choose from however late they are: one of them may be lost. */
+const LEAST_CHOICE = 4;
 
 /** Days between the ends that are tried for the time that is left. */
 const END_STEP = 3;
 
-const grow = (a: Float32Array, size: number): Float32Array<ArrayBuffer> => {
-  const b = new Float32Array(size);
-  b.set(a);
-  return b;
-};
+/** Room for one dog's rows while they are built, reused over dogs; empty rows are full of noughts. */
+export class ArcRoom {
+  cost = new Float32Array(8192);
+  minutes = new Float32Array(8192);
+  /** Makes room for so many arcs. */
+  fit(size: number): void {
+    while (this.cost.length < size) {
+      const [c, m] = [new Float32Array(2 * this.cost.length), new Float32Array(2 * this.cost.length)];
+      c.set(this.cost);
+      m.set(this.minutes);
+      this.cost = c;
+      this.minutes = m;
+    }
+  }
+  clear(used: number): void {
+    this.cost.fill(0, 0, used);
+    this.minutes.fill(0, 0, used);
+  }
+}
 const minutesNow = (walks: readonly CoatWalk[]): number => {
   let m = 0;
   for (const walk of walks) m += walk.minutes();
@@ -77,20 +93,18 @@ export function dogArcs(
   { period: periods }: Pick<Hours, 'period'>,
   worth: Worth,
   rests: Rests = usualRests(dog),
+  room: ArcRoom = new ArcRoom(),
 ): DogArcs {
   const lastDay = periods.length - 1;
   const fixed = [...dog.fixed].filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
   const days = [...new Set([...dog.days.filter((d) => d >= 1 && d <= lastDay), ...fixed])].sort((a, b) => a - b);
-  const isFixed = new Set(fixed);
   const n = days.length + 1;
+  const isFixed = Uint8Array.from({ length: n }, (_, k) => (k > 0 && fixed.includes(days[k - 1] ?? 0) ? 1 : 0));
   const day = Int32Array.from([0, ...days]);
   const first = new Int32Array(n);
   const count = new Int32Array(n);
   const row = new Int32Array(n);
   const end = new Float64Array(n);
-  let size = 64 * n;
-  let costs = new Float32Array(size);
-  let minutes = new Float32Array(size);
   let used = 0;
   const walks = dog.coats.map((c) => new CoatWalk(c));
   const late = (waited: number): number => worth.lateDay * Math.max(0, waited - dog.longest) ** 2;
@@ -104,29 +118,32 @@ export function dogArcs(
     }
     const mustAt = fixed.find((f) => f > w);
     const from = since + dog.shortest;
-    // As far as the next agreed visit, else the latest day; at least to the first day there is.
+    // As far as the next agreed visit, else the latest day; at least over the first few days there are.
     let k = j + 1;
-    while (k < n && (day[k] ?? 0) < from && !isFixed.has(day[k] ?? 0)) k++;
+    while (k < n && (day[k] ?? 0) < from && isFixed[k] === 0) k++;
     first[j] = k;
     row[j] = used;
     const latest =
-      mustAt ?? Math.min(lastDay, Math.max(since + dog.longest + MOST_LATE_DAYS, k < n ? (day[k] ?? 0) : 0));
-    for (; k < n; k++) {
-      const x = day[k] ?? 0;
-      if (x > latest) break;
-      if (used === size) {
-        size *= 2;
-        costs = grow(costs, size);
-        minutes = grow(minutes, size);
-      }
-      for (const walk of walks) walk.walkTo(x);
-      const m = minutesNow(walks);
-      costs[used] = costNow(walks, m, worth) + late(x - since);
-      minutes[used] = m;
-      used++;
+      mustAt ??
+      Math.min(
+        lastDay,
+        Math.max(since + dog.longest + MOST_LATE_DAYS, day[Math.min(n - 1, k + LEAST_CHOICE - 1)] ?? 0),
+      );
+    let many = 0;
+    while (k + many < n && (day[k + many] ?? 0) <= latest) many++;
+    room.fit(used + many);
+    const { cost, minutes } = room;
+    for (const walk of walks) walk.addVisits(day, k, many, minutes, cost, used, worth);
+    for (let i = 0; i < many; i++) {
+      const over = (day[k + i] ?? 0) - since - dog.longest;
+      const lateCost = over > 0 ? worth.lateDay * over * over : 0;
+      cost[used + i] = (cost[used + i] ?? 0) + worth.visit + lateCost;
     }
+    used += many;
     count[j] = used - (row[j] ?? 0);
-    if (mustAt !== undefined) {
+    // Nor does a year end while days follow that are later than the latest, unless the purse does.
+    const goesOn = many > 0 && k + many < n && dog.mostVisits === undefined;
+    if (mustAt !== undefined || goesOn) {
       end[j] = Infinity;
       continue;
     }
@@ -140,6 +157,9 @@ export function dogArcs(
     }
     end[j] = least * (lastDay - w);
   }
+  const cost = room.cost.slice(0, used);
+  const minutes = room.minutes.slice(0, used);
+  room.clear(used);
   return {
     id: dog.id,
     day,
@@ -147,8 +167,8 @@ export function dogArcs(
     first,
     count,
     row,
-    cost: costs.slice(0, used),
-    minutes: minutes.slice(0, used),
+    cost,
+    minutes,
     end,
     mostVisits: dog.mostVisits === undefined ? undefined : Math.max(dog.mostVisits, fixed.length),
   };

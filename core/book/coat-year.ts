@@ -66,9 +66,14 @@ export class CoatWalk {
     if (!weights || !likely) throw new RangeError(`a coat's year has 1 or 3 scenarios, not ${grown.length}`);
     this.weights = weights;
     this.likely = likely;
-    this.adds = likely.map((g, d) => (d === 0 ? 0 : g - keep * (likely[d - 1] ?? 0)));
+    this.adds = new Float64Array(likely.length);
+    this.faded = new Float64Array(likely.length);
+    this.faded[0] = 1;
+    for (let d = 1; d < likely.length; d++) {
+      this.adds[d] = (likely[d] ?? 0) - keep * (likely[d - 1] ?? 0);
+      this.faded[d] = keep * (this.faded[d - 1] ?? 0);
+    }
     this.table = Float64Array.from({ length: STEPS + 2 }, (_, i) => minutesAtLoad(minutesAt, (i * MOST_LOAD) / STEPS));
-    this.faded = Float64Array.from({ length: likely.length }, (_, d) => keep ** d);
   }
 
   /** Begins at the end of a day with so many grams in the coat. */
@@ -113,21 +118,64 @@ export class CoatWalk {
 
   /** Expected minutes of a visit on the day it has come to, over the scenarios. */
   minutes(): number {
+    return this.minutesOn(this.day, this.stands);
+  }
+
+  private minutesOn(day: number, stands: number): number {
+    const { table, weights, began, left, likely } = this;
     const { grown, fullG } = this.coat;
-    const { table, weights, began, day } = this;
-    const fade = this.faded[day - began] ?? 0;
+    const scale = STEPS / MOST_LOAD / fullG;
+    const many = grown.length;
+    const fade = many === 1 ? 0 : (this.faded[day - began] ?? 0);
     let m = 0;
-    for (let k = 0; k < grown.length; k++) {
-      const row = grown[k] ?? this.likely;
-      const store = fade * (this.left - (row[began] ?? 0)) + (row[day] ?? 0);
-      const at = Math.min(STEPS, Math.max(0, (store / fullG) * (STEPS / MOST_LOAD)));
+    for (let k = 0; k < many; k++) {
+      const row = grown[k] ?? likely;
+      const store = row === likely ? stands : fade * (left - (row[began] ?? 0)) + (row[day] ?? 0);
+      const at = Math.min(STEPS, Math.max(0, store * scale));
       const i = at | 0;
       const low = table[i] ?? 0;
       m += (weights[k] ?? 0) * (low + (at - i) * ((table[i + 1] ?? low) - low));
     }
     return m;
   }
+
+  /**
+   * Adds to rows what visits on the days of some nodes take and cost, each as the first after the beginning; the walk ends at
+   * the last of them. Element i of a row is node first + i.
+   */
+  addVisits(day: Int32Array, first: number, count: number, minutes: Row, cost: Row, at: number, worth: Worth): void {
+    const { keep, fullG, fallShare } = this.coat;
+    const { adds } = this;
+    const packed = PACKS_ABOVE * fullG;
+    const perLost = worth.homeGram * fallShare * (1 - keep);
+    const perPacked = worth.packedDay / fullG;
+    let { stands, day: d } = this;
+    let bears = perLost * (this.lost / (1 - keep)) + perPacked * this.packs;
+    let [stood, packs] = [0, 0];
+    for (let i = 0; i < count; i++) {
+      const x = day[first + i] ?? 0;
+      while (d < x) {
+        d++;
+        stood += stands;
+        stands = stands * keep + (adds[d] ?? 0);
+        if (stands > packed) packs += stands - packed;
+      }
+      bears += perLost * stood + perPacked * packs;
+      this.lost += stood * (1 - keep);
+      this.packs += packs;
+      stood = 0;
+      packs = 0;
+      const m = this.minutesOn(x, stands);
+      minutes[at + i] = (minutes[at + i] ?? 0) + m;
+      cost[at + i] = (cost[at + i] ?? 0) + m + bears;
+    }
+    this.stands = stands;
+    this.day = d;
+  }
 }
+
+/** Room for the steps of a dog. */
+export type Row = Float32Array | Float64Array;
 
 /** Grams left by a visit on day w of a coat that comes every so many days: where such visits settle. */
 export function restOf(coat: CoatYear, w: number, everyDays: number): number {

@@ -110,90 +110,173 @@ export function yearThrough(a: DogArcs, nodes: readonly number[]): Year | undefi
   return { nodes, arcs, cost: cost + (a.end[j] ?? Infinity) };
 }
 
-/** Room for the search, reused over calls; grows with the largest dog. */
+/**
+ * Room for the search, reused over calls; grows with the largest dog. By node: the cost of the best year from it on, and the
+ * arc that begins it; and what its day costs, so that the loop over arcs looks up nothing by day.
+ */
 export class PathRoom {
-  dist = new Float64Array(512);
+  value = new Float64Array(512);
   via = new Int32Array(512);
-  from = new Int32Array(512);
-  fit(n: number): void {
-    if (this.dist.length >= n) return;
-    this.dist = new Float64Array(2 * n);
-    this.via = new Int32Array(2 * n);
-    this.from = new Int32Array(2 * n);
+  /** By node, see the way of pricing. */
+  p = new Float64Array(512);
+  q = new Float64Array(512);
+  r = new Float64Array(512);
+  /** Of the last row that was looked through. */
+  least = 0;
+
+  fit(n: number, states: number): void {
+    if (this.p.length < n) {
+      this.p = new Float64Array(2 * n);
+      this.q = new Float64Array(2 * n);
+      this.r = new Float64Array(2 * n);
+    }
+    if (this.value.length >= states) return;
+    this.value = new Float64Array(2 * states);
+    this.via = new Int32Array(2 * states);
   }
+}
+
+/** The best arc of a row, whose targets' values begin at `at`; -1 where none leads on. Its value is left in the room. */
+type Look = (a: DogArcs, room: PathRoom, row: number, first: number, count: number, at: number) => number;
+
+/** p: price of a minute. */
+const byPrice: Look = ({ cost, minutes }, room, row, first, count, at) => {
+  const { p, value } = room;
+  let least = Infinity;
+  let best = -1;
+  for (let i = 0; i < count; i++) {
+    const k = first + i;
+    const v = (cost[row + i] ?? 0) + (p[k] ?? 0) * (minutes[row + i] ?? 0) + (value[at + k] ?? Infinity);
+    if (v < least) {
+      least = v;
+      best = row + i;
+    }
+  }
+  room.least = least;
+  return best;
+};
+
+/** p: minutes beyond those at which the price is 0; q: half its rise; r: what stands there already. */
+const bySoftPrice: Look = ({ cost, minutes }, room, row, first, count, at) => {
+  const { p, q, r, value } = room;
+  let least = Infinity;
+  let best = -1;
+  for (let i = 0; i < count; i++) {
+    const k = first + i;
+    const after = (p[k] ?? 0) + (minutes[row + i] ?? 0);
+    let v = (cost[row + i] ?? 0) + (value[at + k] ?? Infinity);
+    if (after > 0) v += (q[k] ?? 0) * (after * after) - (r[k] ?? 0);
+    if (v < least) {
+      least = v;
+      best = row + i;
+    }
+  }
+  room.least = least;
+  return best;
+};
+
+/** p: minutes beyond the hours; q: beyond the first overtime; r: what stands there already. */
+const byOvertime =
+  (dear: number, more: number): Look =>
+  ({ cost, minutes }, room, row, first, count, at) => {
+    const { p, q, r, value } = room;
+    let least = Infinity;
+    let best = -1;
+    for (let i = 0; i < count; i++) {
+      const k = first + i;
+      const m = minutes[row + i] ?? 0;
+      const after = (p[k] ?? 0) + m;
+      let v = (cost[row + i] ?? 0) + (value[at + k] ?? Infinity);
+      if (after > 0) {
+        const beyond = (q[k] ?? 0) + m;
+        v += dear * after - (r[k] ?? 0) + (beyond > 0 ? more * beyond : 0);
+      }
+      if (v < least) {
+        least = v;
+        best = row + i;
+      }
+    }
+    room.least = least;
+    return best;
+  };
+
+/** Lays each node's day into the room; how its arcs are looked through. */
+function priced({ period }: DogArcs, { perMinute, soft, load, hours }: DayCosts, room: PathRoom): Look {
+  const { p, q, r } = room;
+  const n = period.length;
+  if (perMinute) {
+    for (let k = 0; k < n; k++) p[k] = perMinute[period[k] ?? 0] ?? 0;
+    return byPrice;
+  }
+  if (soft) {
+    for (let k = 0; k < n; k++) {
+      const d = period[k] ?? 0;
+      const before = (load[d] ?? 0) - (soft.from[d] ?? 0);
+      const half = soft.half[d] ?? 0;
+      p[k] = before;
+      q[k] = half;
+      r[k] = before > 0 ? half * before * before : 0;
+    }
+    return bySoftPrice;
+  }
+  const more = hours.dearest - hours.dear;
+  for (let k = 0; k < n; k++) {
+    const d = period[k] ?? 0;
+    const before = (load[d] ?? 0) - (hours.minutes[d] ?? 0);
+    const beyond = before - (hours.overtime[d] ?? 0);
+    p[k] = before;
+    q[k] = beyond;
+    r[k] = (before > 0 ? hours.dear * before : 0) + (beyond > 0 ? more * beyond : 0);
+  }
+  return byOvertime(hours.dear, more);
 }
 
 /**
  * The cheapest year of a dog, and its cost with what it adds to its days. Exact: days only go forward, and a year has at
- * most one visit a day. With a most number of visits the search has a layer for each.
+ * most one visit a day, so from the last day back each node's best year is known when it is asked for. With a most number of
+ * visits there is a layer for each number that is left.
  */
 export function cheapestYear(
   a: DogArcs,
-  { perMinute, soft, load, hours }: DayCosts,
+  costs: DayCosts,
   room: PathRoom,
 ): { readonly year: Year; readonly total: number } {
+  const { first, count, row, cost, end } = a;
   const n = a.day.length;
   const layered = a.mostVisits !== undefined;
   const layers = a.mostVisits === undefined ? 1 : Math.max(0, a.mostVisits) + 1;
-  room.fit(n * layers);
-  const { dist, via, from } = room;
-  dist.fill(Infinity, 0, n * layers);
-  dist[0] = 0;
-  const { period, first, count, row, cost, minutes, end } = a;
-  const { minutes: open, overtime, dear, dearest } = hours;
-  const more = dearest - dear;
-  let best = Infinity;
-  let bestAt = -1;
+  room.fit(n, n * layers);
+  const look = priced(a, costs, room);
+  const { value, via } = room;
   for (let l = 0; l < layers; l++) {
     const at = l * n;
-    const to = layered ? at + n : at;
-    const steps = !layered || l + 1 < layers;
-    for (let j = 0; j < n; j++) {
-      const base = dist[at + j] ?? Infinity;
-      if (base === Infinity) continue;
-      const total = base + (end[j] ?? Infinity);
-      if (total < best) {
-        best = total;
-        bestAt = at + j;
-      }
-      if (!steps) continue;
-      const k0 = first[j] ?? 0;
-      const start = (row[j] ?? 0) - k0;
-      const last = k0 + (count[j] ?? 0);
-      for (let k = k0; k < last; k++) {
-        const m = minutes[start + k] ?? 0;
-        const d = period[k] ?? 0;
-        let v = base + (cost[start + k] ?? 0);
-        if (perMinute) v += (perMinute[d] ?? 0) * m;
-        else if (soft) {
-          const before = (load[d] ?? 0) - (soft.from[d] ?? 0);
-          const after = before + m;
-          if (after > 0) v += (soft.half[d] ?? 0) * (after * after - (before > 0 ? before * before : 0));
-        } else {
-          const before = (load[d] ?? 0) - (open[d] ?? 0);
-          const after = before + m;
-          if (after > 0) {
-            v += dear * (after - (before > 0 ? before : 0));
-            const beyond = after - (overtime[d] ?? 0);
-            if (beyond > 0) v += more * (beyond - Math.max(0, before - (overtime[d] ?? 0)));
-          }
-        }
-        if (v < (dist[to + k] ?? Infinity)) {
-          dist[to + k] = v;
-          via[to + k] = start + k;
-          from[to + k] = at + j;
+    const leads = !layered || l > 0;
+    for (let j = n - 1; j >= 0; j--) {
+      let best = end[j] ?? Infinity;
+      let arc = -1;
+      if (leads) {
+        const found = look(a, room, row[j] ?? 0, first[j] ?? 0, count[j] ?? 0, layered ? at - n : at);
+        if (found >= 0 && room.least < best) {
+          best = room.least;
+          arc = found;
         }
       }
+      value[at + j] = best;
+      via[at + j] = arc;
     }
   }
   const nodes: number[] = [];
   const arcs: number[] = [];
-  let plain = bestAt < 0 ? Infinity : (end[bestAt % n] ?? Infinity);
-  for (let i = bestAt; i > 0 && i % n !== 0; i = from[i] ?? 0) {
-    const arc = via[i] ?? 0;
-    nodes.push(i % n);
+  let at = (layers - 1) * n;
+  const total = value[at] ?? Infinity;
+  let plain = 0;
+  let j = 0;
+  for (let arc = via[at] ?? -1; arc >= 0; arc = via[at + j] ?? -1) {
+    j = (first[j] ?? 0) + arc - (row[j] ?? 0);
+    nodes.push(j);
     arcs.push(arc);
     plain += cost[arc] ?? 0;
+    if (layered) at -= n;
   }
-  return { year: { nodes: nodes.reverse(), arcs: arcs.reverse(), cost: plain }, total: best };
+  return { year: { nodes, arcs, cost: plain + (end[j] ?? Infinity) }, total };
 }

@@ -2,7 +2,7 @@
  * Decides a book's year: builds every dog's steps, plans, then builds the steps once more from what the planned visits leave
  * in each coat (the first time nobody knows, and a usual rhythm stands in) and mends the plan.
  */
-import { dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
+import { ArcRoom, dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
 import { CoatWalk, WORTH, type CoatYear, type Worth } from './coat-year.ts';
 import { daysOf, type Hours } from './paths.ts';
 import { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress } from './year.ts';
@@ -43,6 +43,14 @@ const visitsOf = (arcs: readonly DogArcs[], plan: YearPlan): readonly (readonly 
     return a ? daysOf(a, y) : [];
   });
 
+/** The first time only what visits leave is wanted: a rough plan says it. */
+const DRAFT = { evaluations: 18, everyPass: 3, mostTries: 0 } as const;
+
+/** So many days a year leave a rough plan choice enough; of more, every other one is looked at. */
+const ROUGH_DAYS = 110;
+const thinned = (dog: YearDog, i: number): YearDog =>
+  dog.days.length <= ROUGH_DAYS ? dog : { ...dog, days: dog.days.filter((_, k) => (k + i) % 2 === 0) };
+
 /** Dogs whose steps are built between two words of progress. */
 const AT_ONCE = 50;
 
@@ -57,19 +65,24 @@ export function* planBook(
   worth: Worth = WORTH,
   effort: YearEffort = YEAR_EFFORT,
 ): Generator<BookProgress, BookPlan> {
-  function* build(rests: (dog: YearDog, i: number) => Rests | undefined): Generator<BookProgress, DogArcs[]> {
+  const room = new ArcRoom();
+  function* build(
+    all: readonly YearDog[],
+    rests: (dog: YearDog, i: number) => Rests | undefined,
+  ): Generator<BookProgress, DogArcs[]> {
     const built: DogArcs[] = [];
-    for (const [i, dog] of dogs.entries()) {
-      built.push(dogArcs(dog, hours, worth, rests(dog, i)));
-      if (i % AT_ONCE === 0) yield { stage: 'building', done: i, of: dogs.length, best: undefined };
+    for (const [i, dog] of all.entries()) {
+      built.push(dogArcs(dog, hours, worth, rests(dog, i), room));
+      if (i % AT_ONCE === 0) yield { stage: 'building', done: i, of: all.length, best: undefined };
     }
     return built;
   }
-  const first = yield* build(() => undefined);
-  const draft = yield* planYear(first, hours, { ...effort, mostTries: Math.floor(effort.mostTries / 4) });
+  const rough = dogs.map(thinned);
+  const first = yield* build(rough, () => undefined);
+  const draft = yield* planYear(first, hours, { ...effort, ...DRAFT });
   const drafted = visitsOf(first, draft);
-  const arcs = yield* build((dog, i) => restsAfter(dog, drafted[i] ?? []));
-  const start = { prices: draft.prices, nodes: draft.years.map((y) => y.nodes) };
-  const plan = yield* planYear(arcs, hours, effort, start);
+  const arcs = yield* build(dogs, (dog, i) => restsAfter(dog, drafted[i] ?? []));
+  const nodes = arcs.map((a, i) => (drafted[i] ?? []).map((d) => a.day.indexOf(d, 1)));
+  const plan = yield* planYear(arcs, hours, effort, { prices: draft.prices, nodes });
   return { ...plan, visits: visitsOf(arcs, plan), arcs };
 }

@@ -19,7 +19,7 @@ import {
 import { Search } from './search.ts';
 
 /** Moving a visit so soon costs so many minutes, falling to nothing at the far end. Guesses. */
-export const NOTICE = { soonest: 20, days: 28 } as const;
+export const NOTICE = { soonest: 8, days: 28 } as const;
 /** Moving a visit that lies so many days ahead. */
 export const noticeCost = (daysAhead: number): number =>
   NOTICE.soonest * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
@@ -113,7 +113,7 @@ export interface RepairEffort {
   readonly seed: number;
 }
 export const AT_ONCE: RepairEffort = { tries: 0, nudgesPerTry: 0, seed: 1 };
-export const WITH_TIME: RepairEffort = { tries: 500, nudgesPerTry: 40, seed: 1 };
+export const WITH_TIME: RepairEffort = { tries: 1_200, nudgesPerTry: 20, seed: 1 };
 
 /** Repairs a year when, on the evening of a day, some days ahead are lost. Years are those of the plan that stood. */
 export function repair(

@@ -33,8 +33,11 @@ export interface YearPlan {
 }
 
 export interface YearEffort {
-  /** Evaluations of the bound. */
+  /** Evaluations of the bound, and of those the last that are made from prices that were good before. */
   readonly evaluations: number;
+  readonly again: number;
+  /** Of PASSES, each so many is made. */
+  readonly everyPass: number;
   /** Neighbourhoods tried for each dog of the book, and for all. */
   readonly triesPerDog: number;
   readonly mostTries: number;
@@ -44,8 +47,10 @@ export interface YearEffort {
 }
 export const YEAR_EFFORT: YearEffort = {
   evaluations: 60,
+  again: 14,
+  everyPass: 1,
   triesPerDog: 40,
-  mostTries: 2_500,
+  mostTries: 800,
   nudgesPerTry: 40,
   seed: 1,
 };
@@ -58,14 +63,14 @@ export interface YearProgress {
   readonly best: YearPlan | undefined;
 }
 
-/** Share of the evaluations that a plan from known prices makes. */
-const AGAIN_SHARE = 0.35;
 const ADAM = { rate: 0.1, last: 0.03, first: 0.9, second: 0.99, tiny: 1e-9 } as const;
 /**
  * How sharply a day's price rises about its hours in each pass over all dogs, as its rise over a full day: first prices lead,
  * then the day's own load, at last what overtime costs.
  */
 const PASSES = [0.05, 0.1, 0.2, 0.4, 0.8, 1.6, 3.2, 6.4, 12, 18, 24, 35, 48, 70, 96, 140, 192, undefined] as const;
+/** In a book so large every other pass is enough: each dog is less of a day. */
+const MANY_DOGS = 500;
 /** Value of the dual at some prices, and the minutes that the dogs' cheapest years ask on each day. */
 function dualAt(
   dogs: readonly DogArcs[],
@@ -118,7 +123,7 @@ export function* planYear(
   const load = new Float64Array(days);
   let bound = -Infinity;
   // From prices that were good, only the last, short steps.
-  const skip = start ? Math.floor(effort.evaluations * (1 - AGAIN_SHARE)) : 0;
+  const skip = start ? Math.max(0, effort.evaluations - effort.again) : 0;
   for (let t = 1; t <= effort.evaluations - skip; t++) {
     const value = dualAt(dogs, { perMinute: prices, load, hours }, prices, asked, room);
     if (value > bound) {
@@ -159,7 +164,8 @@ export function* planYear(
     years[i] = y;
     put(a, y, load, 1);
   }
-  const passes = start ? PASSES.slice(-1) : PASSES;
+  const every = effort.everyPass * (dogs.length > MANY_DOGS ? 2 : 1);
+  const passes = PASSES.filter((_, i) => (PASSES.length - 1 - i) % every === 0);
   for (const [pass, rise] of passes.entries()) {
     const soft = rise === undefined ? undefined : softly(hours, bestPrices, rise);
     for (const i of order) {
@@ -175,12 +181,12 @@ export function* planYear(
   }
   const search = new Search(dogs, hours, years, load, bestPrices, random, room);
   const tries = Math.min(effort.triesPerDog * dogs.length, effort.mostTries);
-  const every = Math.max(1, Math.floor(tries / 50));
+  const sayEvery = Math.max(1, Math.floor(tries / 50));
   for (let t = 0; t < tries; t++) {
     search.at(t / tries);
     search.rebuild();
     for (let k = 0; k < effort.nudgesPerTry; k++) search.nudge();
-    if ((t + 1) % every === 0) yield { stage: 'improving', done: t + 1, of: tries, best: undefined };
+    if ((t + 1) % sayEvery === 0) yield { stage: 'improving', done: t + 1, of: tries, best: undefined };
   }
   search.settle();
   const plan = snapshot();
