@@ -9,10 +9,11 @@ const round = (n: number, to = 1): number => Math.round(n / to) * to;
 /** Plans the year after a day from what was logged up to it. */
 export function bookReport(file: TideFile, asOf: Day): object {
   const learnt = ended(learnBook(file, asOf));
-  const { dogs, hours } = yearOfTide(file, learnt);
+  const year = yearOfTide(file, learnt);
+  const { dogs, members, hours } = year;
   const plan = ended(planBook(dogs, hours));
   const kept = account(dogs, plan.visits, hours, WORTH);
-  const { visits, weeks, cost, bound } = bookSummary(dogs, hours, plan, asOf);
+  const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf);
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   return {
     format: 'woolly-tide/book-plan',
@@ -25,12 +26,12 @@ export function bookReport(file: TideFile, asOf: Day): object {
     minutes: round(kept.labour),
     overtimeMinutes: round(kept.overtime),
     gramsAtHome: round(kept.homeG),
-    dogs: dogs.map(({ id }) => ({
+    dogs: dogs.map(({ id }, i) => ({
       id,
-      name: names.get(id) ?? id,
+      name: (members[i] ?? [id]).map((m) => names.get(m) ?? m).join(', '),
       visits: visits
         .filter((v) => v.dogId === id)
-        .map((v) => ({ day: formatDay(v.day), minutes: round(v.minutes), agreed: v.agreed })),
+        .map((v) => ({ day: formatDay(v.day), minutes: round(v.minutes), parts: v.parts, agreed: v.agreed })),
     })),
     weeks: weeks.map((w) => ({
       from: formatDay(w.from),

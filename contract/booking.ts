@@ -16,6 +16,8 @@ export interface BookingEdit extends Omit<BookingDraft, 'id' | 'dogId'> {
 }
 export interface BookingRecord extends BookingDraft {
   readonly dogName: string;
+  /** Did the owner say yes; until then the salon may move it. */
+  readonly agreed: boolean;
   readonly version: number;
   readonly cancelled: boolean;
 }
@@ -46,12 +48,22 @@ const instant = Joi.string()
     'instant.none': '{{#label}} names a moment that does not exist: "{{#value}}"',
   });
 
+/** What came of a file that was read in, and what was left out, each in a few words. */
+export interface ReadIn {
+  readonly booked: number;
+  readonly moved: number;
+  readonly closed: number;
+  readonly left: readonly string[];
+}
+
 /** A date held at once: the first free start on or after a day. */
 export interface HoldDraft {
   readonly id: string;
   readonly dogId: string;
   readonly from: string;
   readonly minutes: number;
+  /** Has the owner said yes already. */
+  readonly agreed?: boolean | undefined;
 }
 
 const fields = {
@@ -69,6 +81,7 @@ export const holdSchema: Joi.ObjectSchema<HoldDraft> = Joi.object<HoldDraft>({
   dogId: idSchema.required(),
   from: daySchema.required(),
   minutes: fields.minutes,
+  agreed: Joi.boolean(),
 }).label('booking');
 export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<BookingEdit>({
   ...fields,

@@ -94,6 +94,8 @@ export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>(
     closeMinute: Joi.number().integer().min(1).max(1440).greater(Joi.ref('openMinute')).required(),
   }).required(),
   tables: Joi.number().integer().min(1).max(50).required(),
+  tubs: Joi.number().integer().min(1).max(50),
+  dryPlaces: Joi.number().integer().min(1).max(50),
   shedHoursPerWeek: Joi.number().min(0.5).max(2000),
 }).label('house');
 

@@ -9,15 +9,16 @@ import {
   MINUTE_LOADS,
   type HomeAmount,
   type LifeEventKind,
-  type TideBook,
 } from '../core/tide/index.ts';
+import type { YearBook } from '../core/book/index.ts';
+import { rosterSchema, wishFields } from './roster.ts';
 import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
 
 export const TIDE_FORMAT = 'woolly-tide/tide-book';
 export const TIDE_VERSION = 1;
 
 /** What forecasts of a whole salon rest on: sent to the page's worker, and read by the command line. */
-export interface TideFile extends TideBook {
+export interface TideFile extends YearBook {
   readonly format: typeof TIDE_FORMAT;
   readonly version: typeof TIDE_VERSION;
   readonly salon: string;
@@ -100,6 +101,10 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
     )
     .unique('id')
     .required(),
+  roster: rosterSchema,
+  wishes: Joi.object().pattern(idSchema, Joi.object(wishFields)),
+  mostMinutes: Joi.object().pattern(idSchema, Joi.number().integer().min(1).max(1440)),
+  unagreed: Joi.object().pattern(idSchema, Joi.array().items(plainDay.optional())),
 }).label('tide book');
 
 /** Reads a parsed JSON value as a tide book, or says which field stands in the way. */

@@ -18,6 +18,7 @@ import { Live } from './live.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
+import { exchangeRoutes } from './routes/exchange.ts';
 import { feed } from './routes/feed.ts';
 import { homeRoutes } from './routes/home.ts';
 import { kitRoutes } from './routes/kit.ts';
@@ -25,8 +26,10 @@ import { ownerRoutes } from './routes/owner.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { postRoutes } from './routes/post.ts';
 import { productRoutes } from './routes/products.ts';
+import { rosterRoutes } from './routes/roster.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
+import { sheetRoutes } from './routes/sheet.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
 import { PostOffice } from './post-office.ts';
@@ -118,6 +121,9 @@ export function createApp({
     sessionRoutes(kept, live),
     deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
     bookingRoutes(kept),
+    exchangeRoutes(kept),
+    rosterRoutes(kept),
+    sheetRoutes(kept),
     homeRoutes(kept, tide),
     ownerRoutes(kept, tide),
     postRoutes(kept, post),

@@ -6,7 +6,8 @@ import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile 
 import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
-import { day, parseDay, type Day } from '../core/quantity/index.ts';
+import { workedMinutes } from '../core/book/index.ts';
+import { day, parseDay, sum, type Day } from '../core/quantity/index.ts';
 import { rhythm, touchOf, visitOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
@@ -144,6 +145,11 @@ export function tideFile(kept: Kept): TideFile {
   const checks = byDog(stores.checks.ledger());
   const booked = byDog(stores.bookings.between(salonInstant(today, 0, salon.timeZone), '9999'));
   const { openMinute, closeMinute } = salon.house.hours;
+  const people = stores.roster.people();
+  const open = salon.house.openWeekdays;
+  const rostered = sum(open.map((w) => sum(people.filter((p) => p.weekdays.includes(w)).map(workedMinutes))));
+  const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
+  const all = stores.dogs.all();
   return {
     format: TIDE_FORMAT,
     version: TIDE_VERSION,
@@ -152,12 +158,18 @@ export function tideFile(kept: Kept): TideFile {
     today,
     place: { latitudeDeg: salon.latitudeDeg, longitudeDeg: salon.longitudeDeg },
     openWeekdays: salon.house.openWeekdays,
-    minutesPerWeek:
-      salon.house.shedHoursPerWeek === undefined
-        ? (closeMinute - openMinute) * salon.house.tables * salon.house.openWeekdays.length
-        : salon.house.shedHoursPerWeek * 60,
+    minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
+    roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
+    wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),
+    mostMinutes: Object.fromEntries(all.flatMap((d) => (d.standingMinutes ? [[d.id, d.standingMinutes]] : []))),
+    unagreed: Object.fromEntries(
+      [...booked].map(([id, of]) => [
+        id,
+        of.filter((b) => !b.agreed).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
+      ]),
+    ),
     readings: stores.tide.readings().map(({ day: on, celsius }) => ({ day: on, celsius })),
-    dogs: stores.dogs.all().map((d): BookDog => {
+    dogs: all.map((d): BookDog => {
       const life = [
         ...(lives.get(d.id) ?? []).map(lifeEvent),
         ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),

@@ -20,7 +20,13 @@ export interface YearDog {
   readonly fixed: readonly number[];
   /** Visits the owner pays for in this time, at least those agreed; absent: as many as are worth it. */
   readonly mostVisits?: number | undefined;
+  /** Longest that it may be worked at a time: a longer visit is split over days of the same week, each with its own way. */
+  readonly mostMinutes?: number | undefined;
 }
+
+/** Parts that a visit of so many minutes comes to. */
+export const partsOf = (minutes: number, { mostMinutes }: Pick<YearDog, 'mostMinutes'>): number =>
+  mostMinutes === undefined ? 1 : Math.max(1, Math.ceil(minutes / mostMinutes - 1e-9));
 
 /** A dog's possible visits and steps. Node 0 is today; node n > 0 is a visit on day[n]. */
 export interface DogArcs {
@@ -137,7 +143,8 @@ export function dogArcs(
     for (let i = 0; i < many; i++) {
       const over = (day[k + i] ?? 0) - since - dog.longest;
       const lateCost = over > 0 ? worth.lateDay * over * over : 0;
-      cost[used + i] = (cost[used + i] ?? 0) + worth.visit + lateCost;
+      const parts = partsOf(minutes[used + i] ?? 0, dog);
+      cost[used + i] = (cost[used + i] ?? 0) + parts * worth.visit + lateCost;
     }
     used += many;
     count[j] = used - (row[j] ?? 0);

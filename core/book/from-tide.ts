@@ -1,8 +1,9 @@
 /** Decides how a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
-import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
+import { addDays, dayFromCivil, isoWeekday, sum, type Day } from '../quantity/index.ts';
 import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
+import { isClosed, workMinutes, type Roster, type VisitWish } from './roster.ts';
 import { hoursFrom, type Hours, type HoursKind } from './paths.ts';
 
 /** The plan holds whole weeks. */
@@ -39,42 +40,109 @@ export const coatOf = (d: BookDog, t: DogTide): CoatYear => ({
   minutesAt: d.minutesAt,
 });
 
-/** The salon's hours: those of its open days, without what is kept back; a week's may be worked on any of its days. */
-export function hoursOf(book: TideBook, today: Day): Hours {
+/** What a year needs beyond the tide: who works when, what owners wish, what a dog bears at a time. */
+export interface YearFacts {
+  readonly roster?: Roster | undefined;
+  readonly wishes?: Readonly<Record<string, VisitWish>> | undefined;
+  readonly mostMinutes?: Readonly<Record<string, number>> | undefined;
+  /** Days of visits that stand in the book but that the owner has not agreed to yet, by dog. */
+  readonly unagreed?: Readonly<Record<string, readonly Day[]>> | undefined;
+}
+export type YearBook = TideBook & YearFacts;
+
+/** Share of the hours of people at work that go to this work: all, or what the salon has said of its week. */
+function shareOf({ roster, minutesPerWeek, openWeekdays }: YearBook): number {
+  const usual = sum(
+    openWeekdays.map((w) =>
+      workMinutes({ people: roster?.people ?? [], away: [] }, openWeekdays, addDays(MONDAY, w - 1)),
+    ),
+  );
+  return usual > 0 ? minutesPerWeek / usual : 0;
+}
+/** Any Monday. */
+const MONDAY = dayFromCivil({ year: 2024, month: 1, dayOfMonth: 1 });
+
+/**
+ * The salon's hours from a day on: those of who is at work on its open days, without what is kept back; a week's may be worked
+ * on any of its days, Monday to Sunday.
+ */
+export function hoursOf(book: YearBook, today: Day): Hours {
   const daily = new Float64Array(PLAN_DAYS + 1);
-  const each = (PLANNED_SHARE * book.minutesPerWeek) / Math.max(1, book.openWeekdays.length);
-  for (let d = 1; d <= PLAN_DAYS; d++) if (book.openWeekdays.includes(isoWeekday(addDays(today, d)))) daily[d] = each;
-  return hoursFrom(daily, OVERTIME);
+  const { roster, openWeekdays, minutesPerWeek } = book;
+  const people = (roster?.people.length ?? 0) > 0;
+  const share = people ? shareOf(book) : 0;
+  const each = minutesPerWeek / Math.max(1, openWeekdays.length);
+  for (let d = 1; d <= PLAN_DAYS; d++) {
+    const on = addDays(today, d);
+    if (roster ? isClosed(roster, openWeekdays, on) : !openWeekdays.includes(isoWeekday(on))) continue;
+    daily[d] = PLANNED_SHARE * (roster && people ? share * workMinutes(roster, openWeekdays, on) : each);
+  }
+  return hoursFrom(daily, { ...OVERTIME, pooledSince: isoWeekday(addDays(today, 1)) - 1 });
+}
+
+/** Who comes of a year: a dog, or the dogs of a household that come together. */
+export interface YearOf {
+  readonly dogs: readonly YearDog[];
+  /** Ids of the dogs behind each, in the order of its coats. */
+  readonly members: readonly (readonly string[])[];
+  readonly hours: Hours;
 }
 
 /** A year to plan: dogs that the tide knows, in the book's order. Day 0 is the day the tide was learnt on. */
-export function yearOfTide(
-  book: TideBook,
-  learnt: LearntBook,
-): { readonly dogs: readonly YearDog[]; readonly hours: Hours } {
+export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
   const today = learnt.from;
   const hours = hoursOf(book, today);
   const open = Array.from({ length: PLAN_DAYS }, (_, i) => i + 1).filter((d) => (hours.daily[d] ?? 0) > 0);
   const tides = new Map(learnt.dogs.map((t) => [t.id, t]));
-  const dogs = book.dogs.flatMap((d): YearDog[] => {
-    const tide = tides.get(d.id);
-    if (!tide) return [];
+  const homes = new Map<string, BookDog[]>();
+  for (const d of book.dogs) {
+    if (!tides.has(d.id)) continue;
+    const home = book.wishes?.[d.id]?.household;
+    const key = home ? `home ${home}` : `dog ${d.id}`;
+    homes.set(key, [...(homes.get(key) ?? []), d]);
+  }
+  const houses = [...homes.values()];
+  return {
+    dogs: houses.map((of) => yearDog(of, book, tides, today, open)),
+    members: houses.map((of) => of.map((d) => d.id)),
+    hours,
+  };
+}
+
+function yearDog(
+  of: readonly BookDog[],
+  book: YearBook,
+  tides: ReadonlyMap<string, DogTide>,
+  today: Day,
+  open: readonly number[],
+): YearDog {
+  const wishes = of.flatMap((d) => book.wishes?.[d.id] ?? []);
+  const days = open.filter((d) =>
+    wishes.every((w) => w.weekdays.length === 0 || w.weekdays.includes(isoWeekday(addDays(today, d)))),
+  );
+  const lastOf = (d: BookDog): number => {
     const last = d.sightings.reduce(
       (t, s) => (s.kind === 'visit' && s.day <= today ? Math.max(t, s.day) : t),
       -Infinity,
     );
-    return [
-      {
-        id: d.id,
-        coats: [coatOf(d, tide)],
-        days: open,
-        // Who never came may come any day.
-        lastVisit: last === -Infinity ? -d.rhythm.shortest : last - today,
-        shortest: d.rhythm.shortest,
-        longest: d.rhythm.longest,
-        fixed: d.booked.map((b) => b - today).filter((x) => x >= 1 && x <= PLAN_DAYS),
-      },
-    ];
-  });
-  return { dogs, hours };
+    // Who never came may come any day.
+    return last === -Infinity ? -d.rhythm.shortest : last - today;
+  };
+  const most = wishes.flatMap((w) => w.mostVisits ?? []);
+  const bears = of.flatMap((d) => book.mostMinutes?.[d.id] ?? []);
+  return {
+    id: of[0]?.id ?? '',
+    coats: of.flatMap((d) => {
+      const tide = tides.get(d.id);
+      return tide ? [coatOf(d, tide)] : [];
+    }),
+    days,
+    // Of a household, who came longest ago and who may come soonest decide together.
+    lastVisit: Math.min(...of.map(lastOf)),
+    shortest: Math.min(...of.map((d) => d.rhythm.shortest)),
+    longest: Math.min(...of.map((d) => d.rhythm.longest)),
+    fixed: [...new Set(of.flatMap((d) => d.booked.map((b) => b - today)))].filter((x) => x >= 1 && x <= PLAN_DAYS),
+    mostVisits: most.length > 0 ? Math.min(...most) : undefined,
+    mostMinutes: of.length === 1 ? bears[0] : undefined,
+  };
 }

@@ -1,7 +1,18 @@
 /** Decides where visits fit: in the salon's day, and over a year of every dog's tide. */
+export {
+  ANY_TIME,
+  atWork,
+  isClosed,
+  workedMinutes,
+  workMinutes,
+  type Absence,
+  type Roster,
+  type RosterPerson,
+  type VisitWish,
+} from './roster.ts';
 export { type Span, busiest, freeStarts } from './slots.ts';
 export { CoatWalk, PACKS_ABOVE, restOf, SCENARIO_WEIGHTS, WORTH, type CoatYear, type Worth } from './coat-year.ts';
-export { dogArcs, MOST_LATE_DAYS, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
+export { dogArcs, MOST_LATE_DAYS, partsOf, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
 export {
   cheapestYear,
   hoursFrom,
@@ -29,7 +40,17 @@ export {
   type Repair,
   type RepairEffort,
 } from './repair.ts';
-export { coatOf, hoursOf, OVERTIME, PLAN_DAYS, PLANNED_SHARE, yearOfTide } from './from-tide.ts';
+export {
+  coatOf,
+  hoursOf,
+  OVERTIME,
+  PLAN_DAYS,
+  PLANNED_SHARE,
+  yearOfTide,
+  type YearBook,
+  type YearFacts,
+  type YearOf,
+} from './from-tide.ts';
 export {
   bookSummary,
   gapOf,

@@ -32,8 +32,9 @@ export interface Hours {
 
 /** What hours are made of, apart from their minutes. */
 export interface HoursKind {
-  /** Days in a row whose minutes are one pool: 1, or 7 from the first day of the plan on. */
+  /** Days in a row whose minutes are one pool, and how many of the first pool are past on day 1. */
   readonly pooledDays: number;
+  readonly pooledSince?: number | undefined;
   /** First overtime as a share of a period. */
   readonly overtimeShare: number;
   readonly dear: number;
@@ -41,8 +42,11 @@ export interface HoursKind {
 }
 
 /** Hours of a plan from the minutes of each day; element 0 is today, which is past. */
-export function hoursFrom(daily: Float64Array, { pooledDays, overtimeShare, dear, dearest }: HoursKind): Hours {
-  const period = Int32Array.from(daily, (_, d) => (d === 0 ? 0 : 1 + Math.floor((d - 1) / pooledDays)));
+export function hoursFrom(
+  daily: Float64Array,
+  { pooledDays, pooledSince = 0, overtimeShare, dear, dearest }: HoursKind,
+): Hours {
+  const period = Int32Array.from(daily, (_, d) => (d === 0 ? 0 : 1 + Math.floor((d - 1 + pooledSince) / pooledDays)));
   const minutes = new Float64Array((period[period.length - 1] ?? 0) + 1);
   for (const [d, m] of daily.entries()) {
     const p = period[d] ?? 0;

@@ -1,8 +1,9 @@
 /** Decides what is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
-import { addDays, sum, type Day } from '../quantity/index.ts';
-import type { YearDog } from './arcs.ts';
+import { addDays, type Day } from '../quantity/index.ts';
+import { partsOf } from './arcs.ts';
+import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
-import { dayOf, minutesOf, type Hours } from './paths.ts';
+import { dayOf, minutesOf } from './paths.ts';
 import { moveCost } from './search.ts';
 
 /** The same visit on another day, all else as planned: minutes and cost more (less, where negative). */
@@ -13,15 +14,22 @@ export interface Otherwise {
 }
 export interface PlannedVisit {
   readonly dogId: string;
+  /** Dogs of its household that come with it. */
+  readonly together: readonly string[];
   readonly day: Day;
   readonly minutes: number;
+  /** Shorter visits within the week that it is split into, where the dog bears no longer one. */
+  readonly parts: number;
+  /** Does it stand in the book. */
   readonly agreed: boolean;
   /** About a week sooner and later; undefined where the dog cannot come then. */
   readonly sooner: Otherwise | undefined;
   readonly later: Otherwise | undefined;
 }
+/** Monday to Sunday; the first and the last may be shorter. */
 export interface PlannedWeek {
   readonly from: Day;
+  readonly days: number;
   /** Minutes that are agreed, minutes that are proposed on top, and those the salon plans with. */
   readonly agreed: number;
   readonly proposed: number;
@@ -41,7 +49,7 @@ const WEEK = 7;
 const ABOUT = 3;
 
 /** What a plan comes to, visits by day. Day 0 of the plan is `from`. */
-export function bookSummary(dogs: readonly YearDog[], hours: Hours, plan: BookPlan, from: Day): BookSummary {
+export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, from: Day): BookSummary {
   const agreedOn = new Float64Array(hours.daily.length);
   const proposedOn = new Float64Array(hours.daily.length);
   const visits = plan.years.flatMap((y, i) => {
@@ -67,18 +75,22 @@ export function bookSummary(dogs: readonly YearDog[], hours: Hours, plan: BookPl
       };
       return {
         dogId: a.id,
+        together: members[i]?.slice(1) ?? [],
         day: addDays(from, d),
         minutes,
+        parts: partsOf(minutes, dog),
         agreed,
         sooner: about(d - WEEK),
         later: about(d + WEEK),
       };
     });
   });
-  const weeks = Array.from({ length: Math.floor((hours.daily.length - 1) / WEEK) }, (_, w): PlannedWeek => {
-    const of = (row: Float64Array): number => sum([...row.subarray(1 + WEEK * w, 1 + WEEK * (w + 1))]);
+  const weeks = Array.from({ length: hours.minutes.length - 1 }, (_, i): PlannedWeek => {
+    const p = i + 1;
+    const of = (row: Float64Array): number => row.reduce((t, m, d) => ((hours.period[d] ?? 0) === p ? t + m : t), 0);
     return {
-      from: addDays(from, 1 + WEEK * w),
+      from: addDays(from, hours.period.indexOf(p)),
+      days: hours.period.lastIndexOf(p) - hours.period.indexOf(p) + 1,
       agreed: of(agreedOn),
       proposed: of(proposedOn),
       hours: of(hours.daily),

@@ -7,12 +7,14 @@ import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth } from './asked.
 import { Layer, type Order } from './layer.ts';
 
 export interface DayEffort {
+  /** Orders tried at most, and for each pair of a day's parts. */
   readonly tries: number;
+  readonly triesPerPair: number;
   /** Times it begins again from the best. */
   readonly rounds: number;
   readonly seed: number;
 }
-export const DAY_EFFORT: DayEffort = { tries: 9_000, rounds: 3, seed: 1 };
+export const DAY_EFFORT: DayEffort = { tries: 9_000, triesPerPair: 60, rounds: 3, seed: 1 };
 /** Temperature at the first try, minutes; a hundredth at the last. */
 const HOT = 12;
 
@@ -66,7 +68,7 @@ export function planDay(
   const best: Order = { list: now.list.slice(), who: now.who.slice() };
   let least = cost;
   const tried: Order = { list: now.list.slice(), who: now.who.slice() };
-  const each = Math.max(1, Math.floor(effort.tries / effort.rounds));
+  const each = Math.max(1, Math.floor(Math.min(effort.tries, effort.triesPerPair * layer.length ** 2) / effort.rounds));
   for (let round = 0; round < effort.rounds; round++) {
     copied(now, best);
     cost = least;

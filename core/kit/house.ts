@@ -65,6 +65,9 @@ export interface HouseRules extends Quarrels {
   readonly hours: { readonly openMinute: number; readonly closeMinute: number };
   /** Dogs that can be worked at the same time. */
   readonly tables: number;
+  /** Tubs, and places to dry a dog at; where nobody has said, one tub and a place for each dryer on the wall. */
+  readonly tubs?: number | undefined;
+  readonly dryPlaces?: number | undefined;
   /** Hours a week kept for this work; all that the doors and tables give when nobody has said. */
   readonly shedHoursPerWeek?: number | undefined;
 }

@@ -10,6 +10,8 @@ interface Row {
   readonly minutes: number;
   readonly note: string;
   readonly cancelled: number;
+  readonly agreed: number;
+  readonly uid: string | null;
   readonly version: number;
 }
 
@@ -21,6 +23,7 @@ const record = (r: Row): BookingRecord => ({
   minutes: r.minutes,
   note: r.note,
   cancelled: r.cancelled === 1,
+  agreed: r.agreed === 1,
   version: r.version,
 });
 
@@ -35,9 +38,14 @@ export function bookingStore(db: Db) {
   const ofDog = db.prepare<[string, string], Row>(
     `${SELECT} WHERE b.dog_id = ? AND b.starts_at >= ? AND b.cancelled = 0 ORDER BY b.starts_at, b.id`,
   );
-  const insert = db.prepare<Pick<Row, 'id' | 'dog_id' | 'starts_at' | 'minutes' | 'note'>>(
-    'INSERT INTO booking (id, dog_id, starts_at, minutes, note) VALUES (@id, @dog_id, @starts_at, @minutes, @note)',
+  const insert = db.prepare<Omit<Row, 'dog_name' | 'cancelled' | 'version'>>(
+    `INSERT INTO booking (id, dog_id, starts_at, minutes, note, agreed, uid)
+     VALUES (@id, @dog_id, @starts_at, @minutes, @note, @agreed, @uid)`,
   );
+  const agree = db.prepare<[string, number]>(
+    'UPDATE booking SET agreed = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
+  );
+  const byUid = db.prepare<[string], Row>(`${SELECT} WHERE b.uid = ?`);
   const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'version'>>(
     `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, version = version + 1
      WHERE id = @id AND version = @version AND cancelled = 0`,
@@ -55,9 +63,24 @@ export function bookingStore(db: Db) {
       from.all(fromInstant, toInstant).map(record),
     ofDogFrom: (dogId: string, fromInstant: string): readonly BookingRecord[] =>
       ofDog.all(dogId, fromInstant).map(record),
-    insert: (b: BookingDraft): void => {
-      insert.run({ id: b.id, dog_id: b.dogId, starts_at: b.startsAt, minutes: b.minutes, note: b.note });
+    /** uid: of the calendar event it came with. */
+    insert: (b: BookingDraft, { agreed = true, uid = null }: { agreed?: boolean; uid?: string | null } = {}): void => {
+      insert.run({
+        id: b.id,
+        dog_id: b.dogId,
+        starts_at: b.startsAt,
+        minutes: b.minutes,
+        note: b.note,
+        agreed: agreed ? 1 : 0,
+        uid,
+      });
     },
+    byUid: (uid: string): BookingRecord | undefined => {
+      const row = byUid.get(uid);
+      return row && record(row);
+    },
+    /** False when the stored version is another, or the booking is cancelled. */
+    agree: (id: string, version: number): boolean => agree.run(id, version).changes === 1,
     /** False when the stored version is another, or the booking is cancelled. */
     update: (id: string, b: BookingEdit): boolean =>
       update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, version: b.version }).changes === 1,

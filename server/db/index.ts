@@ -8,8 +8,10 @@ import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
 import { postStore } from './post.ts';
 import { productStore } from './products.ts';
+import { rosterStore } from './roster.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
+import { sheetStore } from './sheet.ts';
 import { tideStore } from './tide.ts';
 
 /** Prepares every statement once; throws when the schema does not match the SQL. */
@@ -26,6 +28,8 @@ export function stores(db: Db) {
     tide: tideStore(db),
     home: homeStore(db),
     post: postStore(db),
+    roster: rosterStore(db),
+    sheet: sheetStore(db),
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

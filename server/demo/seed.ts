@@ -34,6 +34,7 @@ import { CAST, DEMO_KIT, DEMO_UPKEEP, HOME_BRUSHES, type CastDog } from './cast.
 import { dogId, fillHomes } from './homes.ts';
 import { findingsForLoad } from './coat-of-day.ts';
 import { Coat, townShifts, type TownShifts } from './coat-of-years.ts';
+import { fillRoster } from './roster.ts';
 import { stationReading } from '../devices/weather-station.ts';
 
 const DEMO_SALON: SalonEdit = {
@@ -45,6 +46,8 @@ const DEMO_SALON: SalonEdit = {
   house: {
     ...DEFAULT_HOUSE,
     tables: 2,
+    tubs: 1,
+    dryPlaces: 2,
     openWeekdays: [1, 2, 3, 4, 5, 6],
     hours: { openMinute: 8 * 60, closeMinute: 18 * 60 },
     // The rest of the week goes to clips and puppies.
@@ -91,6 +94,7 @@ export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
       stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
     );
     fillHomes(stores, today, seededRandom(seed + 1));
+    fillRoster(stores, today, DEMO_SALON);
   });
 }
 

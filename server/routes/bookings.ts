@@ -11,8 +11,8 @@ import {
 import type { SalonRecord } from '../../contract/salon.ts';
 import { versionSchema } from '../../contract/common.ts';
 import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
-import { busiest, freeStarts, type Span } from '../../core/book/index.ts';
-import { addDays, isoWeekday, parseDay, type Day } from '../../core/quantity/index.ts';
+import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
+import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { endpoint } from '../endpoint.ts';
 import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
@@ -66,9 +66,10 @@ export function bookingRoutes(kept: Kept): Router {
     const out: string[] = [];
     let days = 0;
     const now = isoMinute(kept.nowMs());
+    const away = stores.roster.away(from);
     for (let i = 0; i < LOOK_DAYS && days < OFFERED_DAYS; i++) {
       const day = addDays(from, i);
-      if (!salon.house.openWeekdays.includes(isoWeekday(day))) continue;
+      if (isClosed({ away }, salon.house.openWeekdays, day)) continue;
       const starts = freeStarts(minutes, spansOn(day, salon), salon.house.hours, salon.house.tables)
         .map((m) => salonInstant(day, m, salon.timeZone))
         .filter((s) => s > now);
@@ -109,7 +110,7 @@ export function bookingRoutes(kept: Kept): Router {
   router.post(
     '/bookings/hold',
     endpoint(({ body }) => {
-      const { id, dogId, from, minutes } = parsed(holdSchema, body);
+      const { id, dogId, from, minutes, agreed } = parsed(holdSchema, body);
       return stores.write(() => {
         const dog = found(stores.dogs.find(dogId), 'dog', dogId);
         const before = stores.bookings.find(id);
@@ -124,7 +125,7 @@ export function bookingRoutes(kept: Kept): Router {
             'from',
             `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
           );
-        stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' });
+        stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
         return { status: 201, json: stores.bookings.find(id) };
       });
     }),
@@ -182,6 +183,20 @@ export function bookingRoutes(kept: Kept): Router {
         json: stores.write(() => {
           const there = standing(stores.bookings.find(id), id);
           if (!stores.bookings.cancel(id, version)) throw stale(there, { version });
+          return stores.bookings.find(id);
+        }),
+      };
+    }),
+  );
+
+  router.post(
+    '/bookings/:id/agree',
+    endpoint(({ params: { id = '' }, body }) => {
+      const { version } = parsed(cancelSchema, body);
+      return {
+        json: stores.write(() => {
+          const there = standing(stores.bookings.find(id), id);
+          if (!stores.bookings.agree(id, version)) throw stale(there, { version });
           return stores.bookings.find(id);
         }),
       };

@@ -13,6 +13,7 @@ const BOOKING: BookingRecord = {
   minutes: 95,
   note: 'Line one\nLine two, with; signs',
   cancelled: false,
+  agreed: true,
   version: 3,
 };
 const NOW = Date.parse('2031-03-01T12:00:00Z');

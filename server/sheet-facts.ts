@@ -1,0 +1,190 @@
+/** Decides what a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
+import type { CheckRecord } from '../contract/check.ts';
+import type { BookingRecord } from '../contract/booking.ts';
+import type { SheetPage, SheetVisit } from '../contract/roster.ts';
+import { openMethod, planVisit, type MethodPlan } from '../core/bench/index.ts';
+import { atWork, isClosed } from '../core/book/index.ts';
+import {
+  PLACE_KINDS,
+  STAGE_KINDS,
+  stagesOf,
+  usualStages,
+  type DayAsked,
+  type DayPerson,
+  type DayPlace,
+  type DayVisit,
+  planDay,
+  stagesWithoutHands,
+  type DaySheet,
+  type Stage,
+} from '../core/day/index.ts';
+import { usualDbA, type Tool } from '../core/kit/index.ts';
+import { addDays, formatDay, type Day } from '../core/quantity/index.ts';
+import type { SalonRecord } from '../contract/salon.ts';
+import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
+import { salonInstant, salonMinute } from './salon-time.ts';
+
+/** An owner who was told a time is content to wait so long for a dog. Guess. */
+const GRACE_MINUTES = 30;
+/** A pair of hands for each table, where nobody is on the roster; pauses as is common practice. */
+const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
+
+const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
+
+/** Bookings that stand on a day. */
+export const bookingsOn = (kept: Kept, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
+  kept.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
+
+/** Who works on a day, as the sheet needs them. */
+function peopleOn(kept: Kept, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
+  const { roster } = kept.stores;
+  const { openMinute, closeMinute } = salon.house.hours;
+  const all = { people: roster.people(), away: roster.away(on) };
+  if (all.people.length > 0)
+    return atWork(all, salon.house.openWeekdays, on).map((p) => ({
+      id: p.id,
+      name: p.name,
+      hours: { from: p.from, to: p.to },
+      can: p.can,
+      pauses: p.pause.minutes > 0 ? [{ minutes: p.pause.minutes, within: { from: p.pause.from, to: p.pause.to } }] : [],
+      mostHeavy: p.mostHeavy,
+      protectDb: p.protectDb,
+    }));
+  if (isClosed(all, salon.house.openWeekdays, on)) return [];
+  return Array.from({ length: salon.house.tables }, (_, i) => ({
+    id: `hands-${i + 1}`,
+    name: `Hands ${i + 1}`,
+    hours: { from: openMinute, to: closeMinute },
+    can: STAGE_KINDS,
+    pauses: [UNNAMED_PAUSE],
+    mostHeavy: 50,
+    protectDb: 0,
+  }));
+}
+
+function placesOf(salon: SalonRecord, wall: readonly Tool[]): readonly DayPlace[] {
+  const dryers = wall.filter((t) => usualDbA(t.kind) !== undefined).length;
+  const many = {
+    table: salon.house.tables,
+    tub: salon.house.tubs ?? 1,
+    dryer: salon.house.dryPlaces ?? Math.max(1, dryers),
+  };
+  return PLACE_KINDS.flatMap((kind) =>
+    Array.from({ length: many[kind] }, (_, i) => ({ id: `${kind}-${i + 1}`, kind })),
+  );
+}
+
+/** The way a dog would be worked: its recommended plan, where its coat is known. */
+function planOf(
+  kept: Kept,
+  check: CheckRecord | undefined,
+  room: PlanRoom,
+): { readonly checkId: string; readonly plan: MethodPlan } | undefined {
+  const plan = check && planVisit(planRequestOf(kept, check, room));
+  const best = plan?.recommended && openMethod(plan, plan.recommended.method);
+  return check && best ? { checkId: check.id, plan: best } : undefined;
+}
+
+/** Everything that a day's sheet is laid from. */
+export function sheetPage(kept: Kept, on: Day): SheetPage {
+  const { stores } = kept;
+  const salon = salonOf(kept);
+  const today = todayOf(kept, salon);
+  const room = planRoomOf(kept);
+  const people = peopleOn(kept, salon, on);
+  const places = placesOf(salon, room.kit);
+  const bookings = bookingsOn(kept, salon, on);
+  const ids = bookings.map((b) => b.id);
+  const byDog = new Map(bookings.map((b) => [b.dogId, b.id]));
+  const wishes = stores.roster.wishes();
+  const loudest = Math.max(...room.kit.flatMap((t) => dbAOf(t) ?? []), -Infinity);
+  const checks = stores.checks.latestByDog();
+  const visits: DayVisit[] = [];
+  const read: SheetVisit[] = [];
+  for (const b of bookings) {
+    const dog = stores.dogs.find(b.dogId);
+    if (!dog) continue;
+    const known = planOf(kept, checks.get(b.dogId), room);
+    const stages: readonly Stage[] = known
+      ? stagesOf(
+          known.plan.steps.map((s) => ({
+            phase: s.phase,
+            minutes: s.minutes,
+            dbA: dbAOf(room.kit.find((t) => t.id === s.tool.id)),
+          })),
+        )
+      : usualStages(b.minutes, loudest > 0 ? loudest : undefined);
+    const starts = salonMinute(Date.parse(b.startsAt), salon.timeZone);
+    visits.push({
+      id: b.id,
+      dogId: b.dogId,
+      weightKg: dog.weightKg,
+      stages,
+      arrive: { from: starts, to: starts },
+      leave: { from: starts, to: starts + b.minutes + GRACE_MINUTES },
+      with: wishes.get(b.dogId)?.person ?? undefined,
+    });
+    read.push({
+      id: b.id,
+      dogId: b.dogId,
+      name: dog.name,
+      startsAt: b.startsAt,
+      minutes: b.minutes,
+      agreed: b.agreed,
+      planned: known !== undefined,
+      checkId: known?.checkId ?? null,
+    });
+  }
+  const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));
+  const isStage = ({ bookingId, stage }: { readonly bookingId: string; readonly stage: number }): boolean =>
+    stage < (stageCount.get(bookingId) ?? 0);
+  const marks = stores.sheet.marks(ids).filter(isStage);
+  const minuteNow = salonMinute(kept.nowMs(), salon.timeZone);
+  const asked: DayAsked = {
+    people: people.map(({ name: _, ...p }) => p),
+    places,
+    visits,
+    apart: stores.roster.apart().flatMap(({ a, b }): readonly (readonly [string, string])[] => {
+      const [x, y] = [byDog.get(a), byDog.get(b)];
+      return x && y ? [[x, y]] : [];
+    }),
+    pins: stores.sheet
+      .pins(ids)
+      .filter(isStage)
+      .map((p) => ({
+        visit: p.bookingId,
+        stage: p.stage,
+        person: p.person ?? undefined,
+        notBefore: p.notBefore ?? undefined,
+      })),
+    // What runs longer than was thought goes on at least until now.
+    begun: marks.map((m) => ({
+      visit: m.bookingId,
+      stage: m.stage,
+      person: m.person ?? undefined,
+      place: m.place ?? undefined,
+      start: m.started,
+      end: m.done || on !== today ? m.ends : Math.max(m.ends, minuteNow),
+    })),
+    paused: [],
+    // Until somebody marks what is begun, the clock says nothing about where the day has come to.
+    now: marks.length > 0 && on === today ? minuteNow : 0,
+  };
+  return {
+    day: formatDay(on),
+    today: formatDay(today),
+    timeZone: salon.timeZone,
+    asked,
+    now: on === today ? minuteNow : null,
+    visits: read,
+    people: people.map(({ id, name }) => ({ id, name })),
+    done: marks.filter((m) => m.done).map((m) => ({ visit: m.bookingId, stage: m.stage })),
+  };
+}
+
+/** A day's sheet as it was laid before anything began; empty where somebody's work can be done by nobody. */
+export function sheetOf(kept: Kept, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
+  const { asked } = sheetPage(kept, on);
+  if (asked.visits.length === 0 || stagesWithoutHands(asked).length > 0) return { laid: [], pauses: [] };
+  return planDay({ ...asked, begun: [], paused: [], now: 0 });
+}

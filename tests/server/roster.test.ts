@@ -1,0 +1,296 @@
+/** Who works when, what owners wish, the day's sheet, calls, and files in and out, over HTTP. */
+import { expect } from 'chai';
+import ICAL from 'ical.js';
+import type { BookingRecord } from '../../contract/booking.ts';
+import type { RosterPage, SheetPage } from '../../contract/roster.ts';
+import type { TideFile } from '../../contract/tide.ts';
+import { ANY_TIME, atWork, hoursOf, yearOfTide } from '../../core/book/index.ts';
+import { breachesOf, IMPOSSIBLE, planDay, rippled } from '../../core/day/index.ts';
+import { addDays, ended, parseDay, day } from '../../core/quantity/index.ts';
+import { learnBook } from '../../core/tide/index.ts';
+import { dump, NOW, openRoom, type Room } from './room.ts';
+
+const TOMORROW = '2031-04-10';
+const SANNA = {
+  id: 'sanna',
+  name: 'Sanna',
+  weekdays: [4],
+  from: 480,
+  to: 960,
+  pause: { minutes: 30, from: 660, to: 780 },
+  can: ['check', 'bath', 'drying'],
+  mostHeavy: 1,
+  protectDb: 0,
+  version: 0,
+};
+const sheet = async (room: Room, on = TOMORROW): Promise<SheetPage> =>
+  (await room.call('GET', `/sheet?day=${on}`)).json;
+const tide = async (room: Room): Promise<TideFile> => (await room.call('GET', '/tide')).json;
+
+/** What the tide rests on takes long to reckon the first time: one room for all that ask for it. */
+let shared: Room;
+before(async () => {
+  shared = await openRoom();
+});
+after(() => shared.close());
+
+describe('the roster', () => {
+  it('keeps people, days away and pairs apart, refuses what it cannot keep, and the year’s hours follow', async () => {
+    const room = shared;
+    const before = hoursOf(await tide(room), day(parseDay('2031-04-09') ?? 0));
+    expect((await room.call('PUT', '/roster/people/sanna', SANNA)).status).to.equal(200);
+    const again = await room.call('PUT', '/roster/people/sanna', SANNA);
+    expect(again.status).to.equal(409);
+    expect(again.json.error.stored.name).to.equal('Sanna');
+    const wrote = dump(room.db);
+    for (const [path, body, field] of [
+      ['/roster/people/sanna', { ...SANNA, version: 1, to: 480 }, 'to'],
+      ['/roster/people/other', SANNA, 'id'],
+    ] as const) {
+      const answer = await room.call('PUT', path, body);
+      expect([answer.status, answer.json.error.field]).to.deep.equal([400, field]);
+    }
+    const away = { id: 'a1', person: 'sanna', from: '2031-05-10', to: '2031-05-09', reason: '' };
+    expect((await room.call('POST', '/roster/away', away)).status).to.equal(400);
+    expect((await room.call('POST', '/roster/away', { ...away, to: '2031-05-20', person: 'nobody' })).status).to.equal(
+      404,
+    );
+    expect((await room.call('POST', '/roster/apart', { a: 'demo-kelda', b: 'demo-kelda' })).status).to.equal(400);
+    expect(dump(room.db)).to.equal(wrote);
+    const { json: page }: { json: RosterPage } = await room.call('POST', '/roster/away', { ...away, to: '2031-05-20' });
+    expect(page.away.map((a) => a.id)).to.include('a1');
+    const file = await tide(room);
+    const on = addDays(day(parseDay('2031-05-08') ?? 0), 7);
+    expect(atWork(file.roster ?? { people: [], away: [] }, file.openWeekdays, on).map((p) => p.name)).to.not.include(
+      'Sanna',
+    );
+    // The salon's shed hours are shared over the days by who is there: more on Sanna's day than on others, nothing when it is closed.
+    const hours = hoursOf(file, day(parseDay('2031-04-09') ?? 0));
+    expect(hours.daily[1]).to.be.greaterThan(hours.daily[2] ?? 0);
+    expect(before.daily[1]).to.equal(before.daily[2]);
+    const closed = file.roster?.away.find((a) => a.person === null);
+    expect(hours.daily[(closed?.from ?? 0) - (parseDay('2031-04-09') ?? 0)]).to.equal(0);
+    // Weeks of the plan are weeks of the calendar: the first ends on a Sunday.
+    expect([...hours.period.slice(1, 6)]).to.deep.equal([1, 1, 1, 1, 2]);
+    expect((await room.call('DELETE', '/roster/away/a1')).json.away.map((a: { id: string }) => a.id)).to.not.include(
+      'a1',
+    );
+    expect((await room.call('DELETE', '/roster/people/sanna')).status).to.equal(200);
+    expect((await room.call('DELETE', '/roster/people/sanna')).status).to.equal(404);
+    expect(room.errors).to.deep.equal([]);
+  });
+
+  it('keeps what an owner wishes, and the year is planned by it: days, purse, household, what a dog bears', async () => {
+    const room = shared;
+    const wish = { ...ANY_TIME, weekdays: [2], mostVisits: 3, household: 'harbour', version: 0 };
+    for (const dog of ['demo-anchor', 'demo-dorey'])
+      expect((await room.call('PUT', `/dogs/${dog}/wish`, wish)).json.version).to.equal(1);
+    expect((await room.call('PUT', '/dogs/demo-anchor/wish', wish)).status).to.equal(409);
+    expect((await room.call('PUT', '/dogs/nobody/wish', wish)).status).to.equal(404);
+    expect(
+      (await room.call('PUT', '/dogs/demo-anchor/wish', { ...wish, version: 1, person: 'ghost' })).status,
+    ).to.equal(404);
+    room.db.exec("UPDATE dog SET standing_minutes = 45 WHERE id = 'demo-kelda'");
+    const file = await tide(room);
+    const learnt = ended(learnBook(file, file.today));
+    const { dogs, members, hours } = yearOfTide(file, learnt);
+    const at = members.findIndex((m) => m.includes('demo-anchor'));
+    expect(members[at]).to.have.members(['demo-anchor', 'demo-dorey']);
+    expect(dogs[at]?.coats).to.have.lengthOf(2);
+    expect(dogs[at]?.mostVisits).to.equal(3);
+    // 2031-04-09 is a Wednesday: Tuesdays are the days 6, 13 and so on, where the salon is open.
+    expect(dogs[at]?.days.every((d) => d % 7 === 6 && (hours.daily[d] ?? 0) > 0)).to.equal(true);
+    expect(dogs.find((d) => d.id === 'demo-kelda')?.mostMinutes).to.equal(45);
+  });
+});
+
+describe('the sheet over HTTP', () => {
+  it('holds the day’s dogs with the stages of their plans, people at work, places, and dogs that must not meet', async () => {
+    const room = await openRoom();
+    const page = await sheet(room);
+    expect(page.visits.length).to.be.greaterThan(3);
+    expect(page.people.map((p) => p.name)).to.deep.equal(['Bertil', 'Runa']);
+    expect(page.asked.places.map((p) => p.id)).to.deep.equal(['table-1', 'table-2', 'tub-1', 'dryer-1', 'dryer-2']);
+    const laid = planDay(page.asked);
+    expect(breachesOf(page.asked, laid).filter((b) => IMPOSSIBLE.includes(b.code))).to.deep.equal([]);
+    expect((await room.call('GET', '/sheet?day=tomorrow')).status).to.equal(400);
+    const today = (await room.call('GET', '/sheet')).json;
+    expect(today.asked.apart).to.have.lengthOf(1);
+    // On a day nobody works there are no hands.
+    expect((await sheet(room, '2031-04-13')).people).to.deep.equal([]);
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
+  });
+
+  it('keeps pins and marks; what runs long is as long as the clock says, and nothing else begins before now', async () => {
+    const room = await openRoom();
+    const [visit] = (await sheet(room)).visits;
+    const pin = { bookingId: visit?.id ?? '', stage: 0, person: 'demo-runa', notBefore: 600 };
+    const pinned: SheetPage = (await room.call('PUT', '/sheet/pins', { pins: [pin] })).json;
+    expect(pinned.asked.pins).to.deep.equal([{ visit: visit?.id, stage: 0, person: 'demo-runa', notBefore: 600 }]);
+    expect((await room.call('PUT', '/sheet/pins', { pins: [{ ...pin, person: 'ghost' }] })).status).to.equal(400);
+    expect((await room.call('DELETE', `/sheet/pins?day=${TOMORROW}`)).json.asked.pins).to.deep.equal([]);
+
+    // Tomorrow, ten in the morning in Helsinki: the check was begun at nine and was to take ten minutes.
+    room.setClock(Date.parse('2031-04-10T07:00:00Z'));
+    const mark = {
+      bookingId: visit?.id ?? '',
+      stage: 0,
+      person: 'demo-runa',
+      place: 'table-1',
+      started: 540,
+      ends: 550,
+      done: false,
+    };
+    const marked: SheetPage = (await room.call('POST', '/sheet/marks', mark)).json;
+    expect(marked.now).to.equal(600);
+    expect(marked.asked.now).to.equal(600);
+    expect(marked.asked.begun[0]).to.include({ start: 540, end: 600 });
+    const late = rippled(marked.asked, planDay({ ...marked.asked, begun: [], now: 0 }));
+    expect(late.laid.filter((l) => l.stage > 0 || l.visit !== visit?.id).every((l) => l.start >= 600)).to.equal(true);
+    const done: SheetPage = (await room.call('POST', '/sheet/marks', { ...mark, ends: 580, done: true })).json;
+    expect(done.asked.begun[0]).to.include({ start: 540, end: 580 });
+    expect(done.done).to.deep.equal([{ visit: visit?.id, stage: 0 }]);
+    expect((await room.call('DELETE', `/sheet/marks/${visit?.id}/0`)).json.asked.begun).to.deep.equal([]);
+    expect((await room.call('DELETE', `/sheet/marks/${visit?.id}/x`)).status).to.equal(400);
+    expect((await room.call('POST', '/sheet/marks', { ...mark, ends: 500 })).status).to.equal(400);
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
+  });
+
+  it('remembers whom it rang, and a date counts as agreed once the owner said so', async () => {
+    const room = shared;
+    const call = { id: 'c1', dogId: 'demo-kelda', outcome: 'no-answer', offered: ['2031-04-20'] };
+    expect((await room.call('POST', '/calls', call)).status).to.equal(201);
+    expect((await room.call('POST', '/calls', call)).json.calls).to.have.lengthOf(1);
+    expect((await room.call('POST', '/calls', { ...call, outcome: 'shouted' })).status).to.equal(400);
+    expect((await room.call('DELETE', '/calls/c1')).json.calls).to.deep.equal([]);
+    const hold = { id: 'h1', dogId: 'demo-kelda', from: '2031-05-20', minutes: 60 };
+    const held: BookingRecord = (await room.call('POST', '/bookings/hold', hold)).json;
+    expect(held.agreed).to.equal(false);
+    expect((await tide(room)).unagreed?.['demo-kelda']).to.have.lengthOf(1);
+    const agreed: BookingRecord = (await room.call('POST', '/bookings/h1/agree', { version: held.version })).json;
+    expect(agreed.agreed).to.equal(true);
+    expect((await room.call('POST', '/bookings/h1/agree', { version: held.version })).status).to.equal(409);
+    // Nothing is held on a day that is closed.
+    const closure = (await tide(room)).roster?.away.find((a) => a.person === null);
+    const inside = {
+      ...hold,
+      id: 'h2',
+      from: new Date(Number(closure?.from ?? 0) * 86_400_000).toISOString().slice(0, 10),
+    };
+    const after: BookingRecord = (await room.call('POST', '/bookings/hold', inside)).json;
+    expect(Date.parse(after.startsAt) / 86_400_000).to.be.greaterThan(Number(closure?.to ?? 0));
+  });
+});
+
+const event = (lines: readonly string[]): string => ['BEGIN:VEVENT', ...lines, 'END:VEVENT'].join('\r\n');
+const calendar = (...events: readonly string[]): string =>
+  ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//desk//EN', ...events, 'END:VCALENDAR'].join('\r\n');
+
+describe('calendars and tables', () => {
+  it('gives each person a feed that a calendar reads: their work on each dog, days away, over the clock change', async () => {
+    const room = await openRoom();
+    const text = (await room.call('GET', '/roster/people/demo-bertil/calendar.ics')).text;
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((v) => new ICAL.Event(v));
+    const page = await sheet(room);
+    const laid = planDay(page.asked);
+    const mine = laid.laid.filter((l) => l.person === 'demo-bertil');
+    for (const visit of new Set(mine.map((l) => l.visit))) {
+      const first = Math.min(...mine.filter((l) => l.visit === visit).map((l) => l.start));
+      const event = events.find((e) => e.uid.startsWith(visit));
+      // Helsinki in April is three hours ahead.
+      expect(event?.startDate.toJSDate().toISOString()).to.equal(
+        new Date(Date.parse(`${TOMORROW}T00:00:00Z`) + (first - 180) * 60_000).toISOString(),
+      );
+    }
+    // Who works a dog in a fortnight is laid out; later ones may be anybody's.
+    const status = (e: ICAL.Event): unknown => e.component.getFirstPropertyValue('status');
+    expect(new Set(events.map(status))).to.include.members(['CONFIRMED', 'TENTATIVE']);
+    expect(events.filter((e) => e.startDate.isDate).map((e) => e.summary)).to.have.members([
+      'Holiday',
+      'The floor is laid anew',
+    ]);
+    expect((await room.call('GET', '/roster/people/nobody/calendar.ics')).status).to.equal(404);
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
+  });
+
+  it('reads another calendar: dogs as visits, whole days as closures, recurrence, zones and the hour that is not there', async () => {
+    const room = await openRoom();
+    const ics = calendar(
+      event(['UID:one', 'DTSTART:20310520T070000Z', 'DTEND:20310520T083000Z', 'SUMMARY:Kelda: bath']),
+      event(['UID:floating', 'DTSTART:20311026T033000', 'DURATION:PT1H', 'SUMMARY:Kelda']),
+      event(['UID:spring', 'DTSTART:20320328T033000', 'DURATION:PT1H', 'SUMMARY:Anchor']),
+      event(['UID:weekly', 'DTSTART;VALUE=DATE:20310701', 'RRULE:FREQ=WEEKLY;COUNT=3', 'SUMMARY:Market day']),
+      event(['UID:long', 'DTSTART;VALUE=DATE:20311224', 'DTEND;VALUE=DATE:20320102', 'SUMMARY:Winter']),
+      event(['UID:gone', 'STATUS:CANCELLED', 'DTSTART:20310521T070000Z', 'DTEND:20310521T083000Z', 'SUMMARY:Kelda']),
+      event(['UID:who', 'DTSTART:20310522T070000Z', 'DTEND:20310522T083000Z', 'SUMMARY:Dentist']),
+    );
+    const { json } = await room.call('POST', '/calendar/read', { ics });
+    expect(json).to.deep.equal({ booked: 3, moved: 0, closed: 4, left: ['Dentist'] });
+    const bookings: readonly BookingRecord[] = (await room.call('GET', '/bookings')).json.bookings;
+    const starts = bookings.map((b) => b.startsAt);
+    expect(starts).to.include('2031-05-20T07:00:00Z');
+    // 26 October 2031 has half past three twice over in Helsinki only from three to four in summer time: the later clock is two hours ahead.
+    expect(starts.filter((s) => s.startsWith('2031-10-26'))).to.have.lengthOf(1);
+    // 28 March 2032 skips from three to four: half past three is half past four.
+    expect(starts).to.include('2032-03-28T01:30:00Z');
+    const { away }: RosterPage = (await room.call('GET', '/roster')).json;
+    const winter = away.find((a) => a.reason === 'Winter');
+    expect(
+      [winter?.from, winter?.to].map((d) => new Date(Number(d) * 86_400_000).toISOString().slice(0, 10)),
+    ).to.deep.equal(['2031-12-24', '2032-01-01']);
+    // Read again it changes nothing; moved in the calendar, it moves here.
+    const count = bookings.length;
+    expect((await room.call('POST', '/calendar/read', { ics })).json).to.deep.include({ booked: 0, moved: 0 });
+    const later = ics.replace('DTSTART:20310520T070000Z', 'DTSTART:20310520T071500Z');
+    expect((await room.call('POST', '/calendar/read', { ics: later })).json).to.deep.include({ booked: 0, moved: 1 });
+    expect((await room.call('GET', '/bookings')).json.bookings).to.have.lengthOf(count);
+    const wrote = dump(room.db);
+    expect((await room.call('POST', '/calendar/read', { ics: 'no calendar' })).status).to.equal(400);
+    expect(dump(room.db)).to.equal(wrote);
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
+  });
+
+  it('writes bookings as a table and reads its own table back without a change, quotes and all', async () => {
+    const room = await openRoom();
+    const before: readonly BookingRecord[] = (await room.call('GET', '/bookings')).json.bookings;
+    const first = before.find((b) => Date.parse(b.startsAt) > NOW);
+    await room.call('PUT', `/bookings/${first?.id}`, {
+      ...first,
+      id: undefined,
+      dogId: undefined,
+      dogName: undefined,
+      agreed: undefined,
+      cancelled: undefined,
+      note: 'says "gently", please',
+    });
+    const csv = (await room.call('GET', '/bookings.csv')).text;
+    expect(csv).to.include('"says ""gently"", please"');
+    expect((await room.call('POST', '/bookings/read', { csv })).json).to.deep.equal({
+      booked: 0,
+      moved: 0,
+      closed: 0,
+      left: [],
+    });
+    room.db.exec('DELETE FROM booking');
+    const { json } = await room.call('POST', '/bookings/read', { csv });
+    expect(json.booked).to.equal(before.length);
+    const after: readonly BookingRecord[] = (await room.call('GET', '/bookings')).json.bookings;
+    const facts = (all: readonly BookingRecord[]) => all.map((b) => [b.dogId, b.startsAt, b.minutes, b.agreed]).sort();
+    expect(facts(after)).to.deep.equal(facts(before));
+    const odd =
+      'date,time,minutes,dog\n2031-05-01,9:30,60,Kelda\nsoon,9:30,60,Kelda\n2031-05-01,9:30,5,Kelda\n2031-05-01,9:30,60,Nobody\n';
+    const read = (await room.call('POST', '/bookings/read', { csv: odd })).json;
+    expect(read.booked).to.equal(1);
+    expect(read.left).to.deep.equal([
+      'line 3: no date and time such as 2031-04-09 and 09:30',
+      'line 4: minutes must be a whole number from 10 to 600',
+      'line 5: no one dog is called "Nobody"',
+    ]);
+    expect((await room.call('POST', '/bookings/read', { csv: 'a,b\n1,2' })).status).to.equal(400);
+    await room.close();
+  });
+});
