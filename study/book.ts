@@ -15,6 +15,7 @@ import {
   planBook,
   pushed,
   repair,
+  wholeDays,
   WITH_TIME,
   WORTH,
   YEAR_EFFORT,
@@ -185,7 +186,7 @@ function illness(seeds: number): string[] {
     const salon = salonOf(size, seed);
     const plan = planned(salon.dogs, salon.hours);
     const day = salon.peak + 8;
-    const lost = salon.openDays.filter((d) => d >= day).slice(0, 3);
+    const lost = wholeDays(salon.openDays.filter((d) => d >= day).slice(0, 3));
     const timed = <T>(work: () => T): { readonly value: T; readonly ms: number } => {
       const began = performance.now();
       const value = work();

@@ -22,6 +22,8 @@ export interface Account {
 /** One dog's visits as they would be: minutes of each, and what happened between them. */
 export interface DogAccount {
   readonly minutes: readonly number[];
+  /** Likely grams in the coat at each. */
+  readonly grams: readonly number[];
   readonly homeG: number;
   readonly packedDays: number;
   readonly lateDays: number;
@@ -30,6 +32,7 @@ export interface DogAccount {
 
 export function dogAccount(dog: YearDog, days: readonly number[], lastDay: number, worth: Worth): DogAccount {
   const minutes = days.map(() => 0);
+  const grams = days.map(() => 0);
   let homeG = 0;
   let packedDays = 0;
   for (const coat of dog.coats) {
@@ -43,6 +46,7 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
       packedDays += walk.packedDays;
       if (i === days.length) break;
       minutes[i] = (minutes[i] ?? 0) + walk.minutes();
+      grams[i] = (grams[i] ?? 0) + walk.grams;
       left = (1 - coat.takes) * walk.grams;
       from = x;
     }
@@ -56,7 +60,7 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
     lateCost += worth.lateDay * late ** 2;
     last = x;
   }
-  return { minutes, homeG, packedDays, lateDays, lateCost };
+  return { minutes, grams, homeG, packedDays, lateDays, lateCost };
 }
 
 /** What all visits of a book come to. */

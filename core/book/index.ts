@@ -35,7 +35,9 @@ export {
   noticeCost,
   pushed,
   repair,
+  wholeDays,
   WITH_TIME,
+  type Loss,
   type Move,
   type Repair,
   type RepairEffort,
@@ -54,8 +56,11 @@ export {
 export {
   bookSummary,
   gapOf,
+  otherwiseNear,
   type BookSummary,
   type Otherwise,
   type PlannedVisit,
   type PlannedWeek,
 } from './summary.ts';
+export { awayAnswers, lossOf, type AwayAnswer, type AwayMove } from './away.ts';
+export { rulesAgainst, type DayRule } from './day-rules.ts';

@@ -54,8 +54,10 @@ const thinned = (dog: YearDog, i: number): YearDog =>
 /** Dogs whose steps are built between two words of progress. */
 const AT_ONCE = 50;
 
-export interface BookProgress extends Omit<YearProgress, 'stage'> {
+export interface BookProgress extends Omit<YearProgress, 'stage' | 'best'> {
   readonly stage: 'building' | YearProgress['stage'];
+  /** The best plan so far, once there is one that could be taken. */
+  readonly best: BookPlan | undefined;
 }
 
 /** Plans a book; yields how far it is. */
@@ -79,10 +81,25 @@ export function* planBook(
   }
   const rough = dogs.map(thinned);
   const first = yield* build(rough, () => undefined);
-  const draft = yield* planYear(first, hours, { ...effort, ...DRAFT });
+  const draft = yield* unfinished(planYear(first, hours, { ...effort, ...DRAFT }));
   const drafted = visitsOf(first, draft);
   const arcs = yield* build(dogs, (dog, i) => restsAfter(dog, drafted[i] ?? []));
   const nodes = arcs.map((a, i) => (drafted[i] ?? []).map((d) => a.day.indexOf(d, 1)));
-  const plan = yield* planYear(arcs, hours, effort, { prices: draft.prices, nodes });
-  return { ...plan, visits: visitsOf(arcs, plan), arcs };
+  const whole = (plan: YearPlan): BookPlan => ({ ...plan, visits: visitsOf(arcs, plan), arcs });
+  const steps = planYear(arcs, hours, effort, { prices: draft.prices, nodes });
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return whole(step.value);
+    const { best, ...rest } = step.value;
+    yield { ...rest, best: best && whole(best) };
+  }
+}
+
+/** The steps of a plan that nobody could take yet. */
+function* unfinished(steps: Generator<YearProgress, YearPlan>): Generator<BookProgress, YearPlan> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield { ...step.value, best: undefined };
+  }
 }

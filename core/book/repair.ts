@@ -24,17 +24,25 @@ export const NOTICE = { soonest: 8, days: 28 } as const;
 export const noticeCost = (daysAhead: number): number =>
   NOTICE.soonest * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
 
-/** The hours without some days. */
-export function hoursWithout(hours: Hours, lost: readonly number[]): Hours {
+/** Minutes lost by day. A day that loses all it had is shut; on one that loses some, visits may move but need not. */
+export type Loss = ReadonlyMap<number, number>;
+/** Days that are lost whole. */
+export const wholeDays = (days: readonly number[]): Loss => new Map(days.map((d) => [d, Infinity]));
+const shutBy = (hours: Hours, lost: Loss): ReadonlySet<number> =>
+  new Set([...lost].filter(([d, m]) => m >= (hours.daily[d] ?? 0) - 1e-9).map(([d]) => d));
+
+/** The hours without what is lost. */
+export function hoursWithout(hours: Hours, lost: Loss): Hours {
   const daily = hours.daily.slice();
   const minutes = hours.minutes.slice();
   const overtime = hours.overtime.slice();
-  for (const d of lost) {
+  for (const [d, m] of lost) {
     const p = hours.period[d] ?? 0;
-    const share = (minutes[p] ?? 0) > 0 ? (daily[d] ?? 0) / (minutes[p] ?? 1) : 0;
-    minutes[p] = (minutes[p] ?? 0) - (daily[d] ?? 0);
+    const less = Math.min(m, daily[d] ?? 0);
+    const share = (minutes[p] ?? 0) > 0 ? less / (minutes[p] ?? 1) : 0;
+    minutes[p] = (minutes[p] ?? 0) - less;
     overtime[p] = (overtime[p] ?? 0) * (1 - share);
-    daily[d] = 0;
+    daily[d] = (daily[d] ?? 0) - less;
   }
   return { ...hours, daily, minutes, overtime };
 }
@@ -115,23 +123,23 @@ export interface RepairEffort {
 export const AT_ONCE: RepairEffort = { tries: 0, nudgesPerTry: 0, seed: 1 };
 export const WITH_TIME: RepairEffort = { tries: 1_200, nudgesPerTry: 20, seed: 1 };
 
-/** Repairs a year when, on the evening of a day, some days ahead are lost. Years are those of the plan that stood. */
+/** Repairs a year when, on the evening of a day, hours of some days ahead are lost. Years are those of the plan that stood. */
 export function repair(
   dogs: readonly DogArcs[],
   years: readonly Year[],
   hours: Hours,
   today: number,
-  lost: readonly number[],
+  lost: Loss,
   { tries, nudgesPerTry, seed }: RepairEffort,
 ): Repair {
-  const gone = new Set(lost);
+  const gone = shutBy(hours, lost);
   const without = hoursWithout(hours, lost);
   const load = new Float64Array(hours.minutes.length);
   const concerned: number[] = [];
   for (const [i, a] of dogs.entries()) {
     const y = years[i];
     if (!y) continue;
-    if (daysOf(a, y).some((d) => gone.has(d))) concerned.push(i);
+    if (daysOf(a, y).some((d) => lost.has(d))) concerned.push(i);
     else put(a, y, load, 1);
   }
   // Nobody is concerned: nobody is disturbed, though the search might find a better year.
@@ -157,7 +165,7 @@ export function repair(
   if (tries > 0) {
     const prices = new Float64Array(load.length);
     // The search looks where days were lost, and where what was there went.
-    for (const d of lost)
+    for (const d of lost.keys())
       for (let x = Math.max(1, d - 10); x <= Math.min(hours.period.length - 1, d + 30); x++)
         prices[hours.period[x] ?? 0] = hours.dear;
     const search = new Search(held, without, now, load, prices, seededRandom(seed), room);
@@ -178,13 +186,8 @@ export function repair(
 }
 
 /** What a phone and a calendar do: each visit of a lost day goes to the dog's next day that has room, whatever comes after. */
-export function pushed(
-  dogs: readonly DogArcs[],
-  years: readonly Year[],
-  hours: Hours,
-  lost: readonly number[],
-): Repair {
-  const gone = new Set(lost);
+export function pushed(dogs: readonly DogArcs[], years: readonly Year[], hours: Hours, lost: Loss): Repair {
+  const gone = shutBy(hours, lost);
   const without = hoursWithout(hours, lost);
   const load = new Float64Array(hours.minutes.length);
   for (const [i, a] of dogs.entries()) {

@@ -3,7 +3,9 @@ import { addDays, type Day } from '../quantity/index.ts';
 import { partsOf } from './arcs.ts';
 import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
-import { dayOf, minutesOf } from './paths.ts';
+import { dogAccount } from './account.ts';
+import { WORTH } from './coat-year.ts';
+import { dayOf, daysOf, minutesOf } from './paths.ts';
 import { moveCost } from './search.ts';
 
 /** The same visit on another day, all else as planned: minutes and cost more (less, where negative). */
@@ -11,6 +13,8 @@ export interface Otherwise {
   readonly day: Day;
   readonly minutes: number;
   readonly cost: number;
+  /** Grams on the owner's floor more. */
+  readonly grams: number;
 }
 export interface PlannedVisit {
   readonly dogId: string;
@@ -22,9 +26,10 @@ export interface PlannedVisit {
   readonly parts: number;
   /** Does it stand in the book. */
   readonly agreed: boolean;
-  /** About a week sooner and later; undefined where the dog cannot come then. */
-  readonly sooner: Otherwise | undefined;
-  readonly later: Otherwise | undefined;
+  /** The days about it on which the dog could come instead, in order. */
+  readonly others: readonly Otherwise[];
+  /** Grams that stand in its coat that day, likely. */
+  readonly grams: number;
 }
 /** Monday to Sunday; the first and the last may be shorter. */
 export interface PlannedWeek {
@@ -44,12 +49,12 @@ export interface BookSummary {
   readonly weeks: readonly PlannedWeek[];
 }
 
-const WEEK = 7;
-/** Days about the seventh that count as a week sooner or later. */
-const ABOUT = 3;
+/** Days about a visit that are looked at. */
+const ABOUT_DAYS = 14;
 
 /** What a plan comes to, visits by day. Day 0 of the plan is `from`. */
 export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, from: Day): BookSummary {
+  const lastDay = hours.daily.length - 1;
   const agreedOn = new Float64Array(hours.daily.length);
   const proposedOn = new Float64Array(hours.daily.length);
   const visits = plan.years.flatMap((y, i) => {
@@ -61,18 +66,14 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
       on[d] = (on[d] ?? 0) + minutes;
-      const others = agreed ? [] : moveCost(a, y, p, { load: plan.load, hours });
-      const about = (wanted: number): Otherwise | undefined => {
-        let best: Otherwise | undefined;
-        let off = ABOUT + 1;
-        for (const m of others) {
-          const away = Math.abs(m.day - wanted);
-          if (away >= off) continue;
-          off = away;
-          best = { day: addDays(from, m.day), minutes: m.minutes, cost: m.cost };
-        }
-        return best;
-      };
+      const mine = daysOf(a, y);
+      const now = dogAccount(dog, mine, lastDay, WORTH);
+      const others = moveCost(a, y, p, { load: plan.load, hours })
+        .filter((m) => Math.abs(m.day - d) <= ABOUT_DAYS)
+        .map((m): Otherwise => {
+          const then = dogAccount(dog, mine.with(p, m.day), lastDay, WORTH);
+          return { day: addDays(from, m.day), minutes: m.minutes, cost: m.cost, grams: then.homeG - now.homeG };
+        });
       return {
         dogId: a.id,
         together: members[i]?.slice(1) ?? [],
@@ -80,8 +81,8 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
         minutes,
         parts: partsOf(minutes, dog),
         agreed,
-        sooner: about(d - WEEK),
-        later: about(d + WEEK),
+        others,
+        grams: now.grams[p] ?? 0,
       };
     });
   });
@@ -102,3 +103,10 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
 /** How far above the bound a plan is, as a share of it. */
 export const gapOf = ({ cost, bound }: Pick<BookSummary, 'cost' | 'bound'>): number =>
   Math.max(0, cost - bound) / Math.max(1e-9, bound);
+
+/** The day nearest to a wanted one, within three of it, on which a visit could be instead. */
+export const otherwiseNear = (visit: Pick<PlannedVisit, 'others'>, wanted: Day): Otherwise | undefined => {
+  const near = visit.others.filter((o) => Math.abs(o.day - wanted) <= NEAR_DAYS);
+  return near.sort((a, b) => Math.abs(a.day - wanted) - Math.abs(b.day - wanted))[0];
+};
+const NEAR_DAYS = 3;

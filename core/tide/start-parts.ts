@@ -17,7 +17,7 @@ export interface StartSpread {
   readonly rest: number;
 }
 /** Before a salon's own seasons say otherwise. Guesses. */
-export const START_SD: StartSpread = { salon: 10, habit: 12, town: 5.5, rest: 3.5 };
+export const START_SD: StartSpread = { salon: 8, habit: 12, town: 5.5, rest: 3.5 };
 /** For a dog that is read before anybody has spoken: a salon may lie far off, and a log that is led astray stays there. */
 export const ALONE_SD: StartSpread = { ...START_SD, salon: 16 };
 const TIDES_TOGETHER = 0.3;

@@ -11,6 +11,7 @@ import {
   planBook,
   planYear,
   repair,
+  wholeDays,
   WITH_TIME,
   WORTH,
   YEAR_EFFORT,
@@ -91,8 +92,11 @@ describe('a book’s year', function () {
         const plan = planned(book);
         const open = [...book.hours.daily.keys()].filter((d) => d > today && (book.hours.daily[d] ?? 0) > 0);
         const lost = open.slice(0, 2);
-        expect(repair(plan.arcs, plan.years, book.hours, today, [], WITH_TIME).years).to.equal(plan.years);
-        const { years, moves } = repair(plan.arcs, plan.years, book.hours, today, lost, { ...WITH_TIME, tries: 40 });
+        expect(repair(plan.arcs, plan.years, book.hours, today, new Map(), WITH_TIME).years).to.equal(plan.years);
+        const { years, moves } = repair(plan.arcs, plan.years, book.hours, today, wholeDays(lost), {
+          ...WITH_TIME,
+          tries: 40,
+        });
         for (const [i, y] of years.entries()) {
           const dog = book.dogs[i];
           const days = y.nodes.map((k) => plan.arcs[i]?.day[k] ?? 0);

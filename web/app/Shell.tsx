@@ -15,6 +15,7 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
   desk: [
     { to: '/desk/tide', name: 'Tide' },
     { to: '/desk/book', name: 'Book' },
+    { to: '/desk/sheet', name: 'Sheet' },
     { to: '/desk/dogs', name: 'Dogs' },
     { to: '/desk/day', name: 'Today' },
     { to: '/desk/bench', name: 'Bench' },
@@ -25,7 +26,10 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
     { to: '/desk/rules', name: 'Rules' },
     { to: '/desk/house', name: 'House rules' },
   ],
-  table: [{ to: '/table/devices', name: 'Scale and meters' }],
+  table: [
+    { to: '/table/wall', name: 'Wall' },
+    { to: '/table/devices', name: 'Scale and meters' },
+  ],
 };
 
 export function Shell() {

@@ -4,6 +4,7 @@ import { AheadRoom } from '../desk/ahead/AheadRoom.tsx';
 import { BenchRoom } from '../desk/bench/BenchRoom.tsx';
 import { BookRoom } from '../desk/book/BookRoom.tsx';
 import { CheckRoom } from '../desk/check/CheckRoom.tsx';
+import { DaySheetRoom } from '../desk/daysheet/DaySheetRoom.tsx';
 import { DayRoom } from '../desk/day/DayRoom.tsx';
 import { DogForm } from '../desk/dog/DogForm.tsx';
 import { DogRoom } from '../desk/dog/DogRoom.tsx';
@@ -19,6 +20,7 @@ import { NoteRoom } from '../desk/note/NoteRoom.tsx';
 import { PlanRoom } from '../desk/plan/PlanRoom.tsx';
 import { RulesRoom } from '../desk/rules/RulesRoom.tsx';
 import { SheetRoom } from '../desk/sheet/SheetRoom.tsx';
+import { StaffRoom } from '../desk/staff/StaffRoom.tsx';
 import { TallyRoom } from '../desk/tally/TallyRoom.tsx';
 import { DogTideRoom } from '../desk/tide/DogTideRoom.tsx';
 import { HonestRoom } from '../desk/tide/HonestRoom.tsx';
@@ -28,6 +30,7 @@ import { HomeDogsRoom } from '../home/dogs/HomeDogsRoom.tsx';
 import { VisitRoom } from '../home/visit/VisitRoom.tsx';
 import { DevicesRoom } from '../table/devices/DevicesRoom.tsx';
 import { SessionRoom } from '../table/session/SessionRoom.tsx';
+import { WallRoom } from '../table/wall/WallRoom.tsx';
 import { TableRoom } from '../table/start/TableRoom.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -72,6 +75,8 @@ export const router = createBrowserRouter([
       { path: '/desk/bench', element: <BenchRoom /> },
       { path: '/desk/ahead', element: <AheadRoom /> },
       { path: '/desk/book', element: <BookRoom /> },
+      { path: '/desk/sheet', element: <DaySheetRoom /> },
+      { path: '/desk/staff', element: <StaffRoom /> },
       { path: '/desk/tally', element: <TallyRoom /> },
       { path: '/desk/day', element: <DayRoom /> },
       { path: '/desk/dogs/:dogId/note/:checkId', element: <NoteRoom /> },
@@ -82,6 +87,7 @@ export const router = createBrowserRouter([
       { path: '/desk/rules', element: <RulesRoom /> },
       { path: '/desk/house', element: <HouseRoom /> },
       { path: '/table', element: <TableRoom /> },
+      { path: '/table/wall', element: <WallRoom /> },
       { path: '/table/devices', element: <DevicesRoom /> },
       { path: '/table/sessions/:sessionId', element: <SessionRoom /> },
       { path: '/home', element: <HomeDogsRoom /> },

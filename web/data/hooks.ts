@@ -4,7 +4,7 @@
  */
 import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import type { BenchCases, BenchPage } from '../../contract/bench.ts';
-import type { BookingDraft, BookingRecord, HoldDraft, NextPage } from '../../contract/booking.ts';
+import type { BookingDraft, BookingEdit, BookingRecord, HoldDraft, NextPage, ReadIn } from '../../contract/booking.ts';
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
 import type { DayPage } from '../../contract/day.ts';
 import type { DogDraft, DogEdit, DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
@@ -21,6 +21,17 @@ import type {
 } from '../../contract/kit.ts';
 import type { PhotoRecord } from '../../contract/photo.ts';
 import type { ProductMoveDraft, ProductsPage } from '../../contract/product.ts';
+import type {
+  AbsenceDraft,
+  CallDraft,
+  CallRecord,
+  MarkDraft,
+  PersonRecord,
+  PinDraft,
+  RosterPage,
+  SheetPage,
+  WishRecord,
+} from '../../contract/roster.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { TallyPage } from '../../contract/tally.ts';
@@ -181,3 +192,47 @@ export const useMoveProduct = () =>
 export const useUndoMove = () => useWrite((id: string) => api<ProductsPage>('DELETE', `/products/moves/${at(id)}`));
 export const useRemovePhoto = () => useWrite((id: string) => api<object>('DELETE', `/photos/${at(id)}`));
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>('PUT', '/salon', edit));
+
+export const useRoster = () => useQuery({ queryKey: ['roster'], queryFn: () => api<RosterPage>('GET', '/roster') });
+export const useWish = (dogId: string) =>
+  useQuery({ queryKey: ['wish', dogId], queryFn: () => api<WishRecord>('GET', `/dogs/${at(dogId)}/wish`) });
+export const useCalls = () =>
+  useQuery({ queryKey: ['calls'], queryFn: () => api<{ calls: readonly CallRecord[] }>('GET', '/calls') });
+/** A day's sheet, asked again each half minute: it hangs on the wall and at the table too. */
+export const useSheet = (day: string | undefined) =>
+  useQuery({
+    queryKey: ['sheet', day],
+    queryFn: () => api<SheetPage>('GET', day === undefined ? '/sheet' : `/sheet?day=${at(day)}`),
+    refetchInterval: 30_000,
+  });
+export const personFeedUrl = (id: string): string => `/api/roster/people/${at(id)}/calendar.ics`;
+export const BOOKINGS_CSV = '/api/bookings.csv';
+
+export const useSavePerson = () =>
+  useWrite((person: PersonRecord) => api<RosterPage>('PUT', `/roster/people/${at(person.id)}`, person));
+export const useDropPerson = () => useWrite((id: string) => api<RosterPage>('DELETE', `/roster/people/${at(id)}`));
+export const useAddAway = () => useWrite((away: AbsenceDraft) => api<RosterPage>('POST', '/roster/away', away));
+export const useDropAway = () => useWrite((id: string) => api<RosterPage>('DELETE', `/roster/away/${at(id)}`));
+export const useAddApart = () =>
+  useWrite((pair: { a: string; b: string }) => api<RosterPage>('POST', '/roster/apart', pair));
+export const useDropApart = () =>
+  useWrite(({ a, b }: { a: string; b: string }) => api<RosterPage>('DELETE', `/roster/apart/${at(a)}/${at(b)}`));
+export const useSaveWish = (dogId: string) =>
+  useWrite((wish: WishRecord) => api<WishRecord>('PUT', `/dogs/${at(dogId)}/wish`, wish));
+export const useSetPins = () => useWrite((pins: readonly PinDraft[]) => api<SheetPage>('PUT', '/sheet/pins', { pins }));
+export const useDropPins = () => useWrite((day: string) => api<SheetPage>('DELETE', `/sheet/pins?day=${at(day)}`));
+export const useMark = () => useWrite((mark: MarkDraft) => api<SheetPage>('POST', '/sheet/marks', mark));
+export const useUnmark = () =>
+  useWrite(({ bookingId, stage }: { bookingId: string; stage: number }) =>
+    api<SheetPage>('DELETE', `/sheet/marks/${at(bookingId)}/${stage}`),
+  );
+export const useAddCall = () => useWrite((call: CallDraft) => api<object>('POST', '/calls', call));
+export const useDropCall = () => useWrite((id: string) => api<object>('DELETE', `/calls/${at(id)}`));
+export const useEditBooking = () =>
+  useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api<BookingRecord>('PUT', `/bookings/${at(id)}`, edit));
+export const useAgree = () =>
+  useWrite(({ id, version }: { id: string; version: number }) =>
+    api<BookingRecord>('POST', `/bookings/${at(id)}/agree`, { version }),
+  );
+export const useReadCalendar = () => useWrite((ics: string) => api<ReadIn>('POST', '/calendar/read', { ics }));
+export const useReadBookings = () => useWrite((csv: string) => api<ReadIn>('POST', '/bookings/read', { csv }));

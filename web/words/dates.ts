@@ -46,3 +46,19 @@ export function fromToday(value: number, today: number): string {
     n < 21 ? `${n} days` : n < 365 ? `${Math.round(n / 7)} weeks` : n < 640 ? 'a year' : `${Math.round(n / 365)} years`;
   return days > 0 ? `in ${span}` : `${span} ago`;
 }
+
+/** The same clock time on another day, as an instant. */
+export const onDay = (instant: string, timeZone: string, value: number): string =>
+  `${plain(value)
+    .toZonedDateTime({ timeZone, plainTime: zoned(instant, timeZone).toPlainTime() })
+    .toInstant()
+    .toString({ smallestUnit: 'second' })}`;
+/** "08:05" of minutes after midnight. */
+export const minuteClock = (minute: number): string =>
+  [Math.floor(minute / 60) % 24, Math.round(minute) % 60].map((n) => String(n).padStart(2, '0')).join(':');
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+/** "Mon" of an ISO weekday. */
+export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';
+/** "April 2031". */
+export const monthYear = (value: number): string =>
+  plain(value).toLocaleString(LOCALE, { month: 'long', year: 'numeric' });

@@ -1,11 +1,16 @@
-/** Plans the book's year away from the page; the best so far is told as it is found. */
+/** Plans the book's year away from the page, tells the best so far, and answers what moves when somebody is away. */
 import {
+  awayAnswers,
   bookSummary,
   planBook,
   yearOfTide,
+  type Absence,
+  type AwayAnswer,
+  type BookPlan,
   type BookProgress,
   type BookSummary,
   type YearBook,
+  type YearOf,
 } from '../../core/book/index.ts';
 import type { LearntBook } from '../../core/tide/index.ts';
 
@@ -13,22 +18,46 @@ export interface BookAsked {
   readonly book: YearBook;
   readonly learnt: LearntBook;
 }
+export type BookWork = ({ readonly kind: 'plan' } & BookAsked) | { readonly kind: 'away'; readonly absence: Absence };
 export type BookTold =
   | { readonly kind: 'progress'; readonly stage: BookProgress['stage']; readonly share: number }
-  | { readonly kind: 'plan'; readonly plan: BookSummary };
+  /** Not the last: the best so far. */
+  | { readonly kind: 'plan'; readonly plan: BookSummary; readonly last: boolean }
+  | { readonly kind: 'away'; readonly absence: Absence; readonly answer: AwayAnswer; readonly last: boolean };
 
 const SAY_EVERY_MS = 80;
 const tell = (told: BookTold): void => self.postMessage(told);
+let stands: (BookAsked & { readonly year: YearOf; readonly plan: BookPlan }) | undefined;
 
-self.addEventListener('message', ({ data: { book, learnt } }: MessageEvent<BookAsked>) => {
-  const year = yearOfTide(book, learnt);
+function planned(asked: BookAsked): void {
+  const year = yearOfTide(asked.book, asked.learnt);
   const steps = planBook(year.dogs, year.hours);
   let saidAt = performance.now();
+  let best: BookPlan | undefined;
+  let told = false;
   for (;;) {
     const step = steps.next();
-    if (step.done) return tell({ kind: 'plan', plan: bookSummary(year, step.value, learnt.from) });
+    if (step.done) {
+      stands = { ...asked, year, plan: step.value };
+      return tell({ kind: 'plan', plan: bookSummary(year, step.value, asked.learnt.from), last: true });
+    }
+    best = step.value.best ?? best;
+    // Placed as well as it gets by placing: from here on it can be taken.
+    if (best && !told && step.value.stage === 'improving') {
+      told = true;
+      tell({ kind: 'plan', plan: bookSummary(year, best, asked.learnt.from), last: false });
+    }
     if (performance.now() - saidAt < SAY_EVERY_MS) continue;
     saidAt = performance.now();
     tell({ kind: 'progress', stage: step.value.stage, share: step.value.done / Math.max(1, step.value.of) });
   }
+}
+
+self.addEventListener('message', ({ data }: MessageEvent<BookWork>) => {
+  if (data.kind === 'plan') return planned(data);
+  if (!stands) return;
+  const { book, learnt, year, plan } = stands;
+  const answers = [...awayAnswers(book, learnt, year, plan, data.absence)];
+  for (const [i, answer] of answers.entries())
+    tell({ kind: 'away', absence: data.absence, answer, last: i === answers.length - 1 });
 });

@@ -1,38 +1,56 @@
 /** The book's year as its worker comes to it; asked anew when its facts change, ended when it is stopped or nobody looks. */
-import { useEffect, useState } from 'react';
-import type { BookProgress, BookSummary } from '../../core/book/index.ts';
-import type { BookAsked, BookTold } from './book.worker.ts';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Absence, AwayAnswer, BookProgress, BookSummary } from '../../core/book/index.ts';
+import type { BookAsked, BookTold, BookWork } from './book.worker.ts';
 
 export interface BookAnswer {
   readonly plan: BookSummary | undefined;
   readonly progress: { readonly stage: BookProgress['stage']; readonly share: number } | undefined;
   readonly state: 'working' | 'done' | 'cancelled' | 'failed';
+  /** What moves when somebody is away; not the last: the answer at once, while a better one is sought. */
+  readonly away: { readonly absence: Absence; readonly answer: AwayAnswer; readonly last: boolean } | undefined;
+  readonly ask: (absence: Absence | undefined) => void;
   readonly cancel: () => void;
   readonly again: () => void;
 }
 
-type Got = Pick<BookAnswer, 'plan' | 'progress' | 'state'>;
+type Got = Pick<BookAnswer, 'plan' | 'progress' | 'state' | 'away'>;
 
 export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
   const [tried, setTried] = useState(0);
   const [stopped, setStopped] = useState(-1);
-  const [got, setGot] = useState<Got>({ plan: undefined, progress: undefined, state: 'working' });
+  const at = useRef<Worker | undefined>(undefined);
+  const [got, setGot] = useState<Got>({ plan: undefined, progress: undefined, state: 'working', away: undefined });
   useEffect(() => {
     if (stopped === tried) return;
     const worker = new Worker(new URL('./book.worker.ts', import.meta.url), { type: 'module' });
+    at.current = worker;
     worker.addEventListener('message', ({ data }: MessageEvent<BookTold>) =>
-      setGot((now) =>
-        data.kind === 'plan'
-          ? { plan: data.plan, progress: undefined, state: 'done' }
-          : { ...now, progress: { stage: data.stage, share: data.share }, state: 'working' },
-      ),
+      setGot((now): Got => {
+        switch (data.kind) {
+          case 'plan':
+            return { ...now, plan: data.plan, ...(data.last && { progress: undefined, state: 'done' }) };
+          case 'away':
+            return { ...now, away: data };
+          case 'progress':
+            return { ...now, progress: data, state: 'working' };
+        }
+      }),
     );
     worker.addEventListener('error', () => setGot((now) => ({ ...now, progress: undefined, state: 'failed' })));
-    worker.postMessage({ book, learnt } satisfies BookAsked);
-    return () => worker.terminate();
+    worker.postMessage({ kind: 'plan', book, learnt } satisfies BookWork);
+    return () => {
+      at.current = undefined;
+      worker.terminate();
+    };
   }, [book, learnt, tried, stopped]);
+  const ask = useCallback((absence: Absence | undefined) => {
+    setGot((now) => ({ ...now, away: undefined }));
+    if (absence) at.current?.postMessage({ kind: 'away', absence } satisfies BookWork);
+  }, []);
   return {
     ...got,
+    ask,
     cancel: () => {
       setStopped(tried);
       setGot((now) => ({ ...now, progress: undefined, state: 'cancelled' }));

@@ -1,17 +1,31 @@
-/** Desk → Book: a year of visits that meets every tide within the hours; proposals drawn over what is agreed. */
+/** Desk → Book: a year of visits that meets every tide within the hours, by season, month, week or day. */
+import { useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
+import type { BookingRecord } from '../../../contract/booking.ts';
+import type { CallRecord } from '../../../contract/roster.ts';
+import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
-import { gapOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
+import { hoursOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
+import { addDays, day, formatDay, type Day } from '../../../core/quantity/index.ts';
 import type { LearntBook } from '../../../core/tide/index.ts';
-import { Loaded } from '../../app/state.tsx';
-import { useTideBook } from '../../data/hooks.ts';
+import { Pick } from '../../app/Pick.tsx';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { useBookPlan } from '../../work/useBookPlan.ts';
-import { shortDay } from '../../words/dates.ts';
+import { goodness } from '../../words/book.ts';
+import { longDay, monthYear, shortDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { Learning } from '../tide/Learning.tsx';
-import { Visits } from './Visits.tsx';
+import { Away } from './Away.tsx';
+import { Chosen } from './Chosen.tsx';
+import { Files } from './Files.tsx';
+import { bookingOf, visitKey } from './keys.ts';
+import { Month, Season, SEASON_WEEKS } from './Months.tsx';
+import { Ring } from './Ring.tsx';
+import { useActs, type Acts } from './useActs.ts';
+import { daysOfWeek, Week } from './Week.tsx';
 import './book.css';
 
 const STAGE_WORDS = {
@@ -20,58 +34,198 @@ const STAGE_WORDS = {
   placing: 'Placing the visits.',
   improving: 'Trying what would be better.',
 } as const;
+const SPANS = ['season', 'month', 'week', 'day'] as const;
+type Span = (typeof SPANS)[number];
 
-/** "within 0.2 % of the best that any plan could do". */
-const goodness = (plan: BookSummary): string => {
-  const gap = 100 * gapOf(plan);
-  return gap < 0.01
-    ? 'No plan could be better.'
-    : `Within ${gap < 0.1 ? gap.toFixed(2) : gap.toFixed(1)} % of the best that any plan could do.`;
-};
+interface Facts {
+  readonly file: TideFile;
+  readonly learnt: LearntBook;
+  readonly bookings: readonly BookingRecord[];
+  readonly calls: readonly CallRecord[];
+  readonly salon: SalonRecord;
+}
 
-function Weeks({ file, plan, working }: { file: TideFile; plan: BookSummary; working: boolean }) {
+interface BoardProps extends Facts {
+  readonly plan: BookSummary;
+  readonly working: boolean;
+  readonly acts: Acts;
+}
+
+function Board({ file, learnt, bookings, salon, plan, working, acts }: BoardProps) {
   const [params, setParams] = useSearchParams();
+  /** The visit that hangs over another day, or was let go of there. */
+  const [drag, setDrag] = useState<
+    { readonly visit: PlannedVisit; readonly day: Day; readonly held: boolean } | undefined
+  >();
+  const { timeZone } = salon;
+  const span = SPANS.find((s) => s === params.get('show')) ?? 'week';
   const last = plan.weeks.length - 1;
-  const chosen = Math.min(last, Math.max(0, Number(params.get('week') ?? 0) || 0));
-  const choose = (week: number): void =>
-    setParams(week <= 0 ? {} : { week: String(Math.min(last, week)) }, { replace: true });
-  const week = plan.weeks[chosen];
+  const chosenWeek = Math.min(last, Math.max(0, Number(params.get('week') ?? 0) || 0));
+  const week = plan.weeks[chosenWeek];
+  const put = (more: Readonly<Record<string, string | undefined>>): void => {
+    const next = new URLSearchParams(params);
+    for (const [k, v] of Object.entries(more)) {
+      if (v === undefined) next.delete(k);
+      else next.set(k, v);
+    }
+    setParams(next, { replace: true });
+  };
   if (!week) return null;
-  const inWeek = plan.visits.filter((v: PlannedVisit) => v.day >= week.from && v.day < week.from + 7);
+  const weekOf = (d: Day): number =>
+    Math.max(
+      0,
+      plan.weeks.findIndex((w) => d >= w.from && d < w.from + w.days),
+    );
+  const on = day(Math.max(week.from, Number(params.get('day') ?? 0) || 0));
+  const shownDay = on < week.from + week.days ? on : week.from;
+  const hours = hoursOf(file, plan.from);
+  const hoursOn = (d: Day): number => hours.daily[d - plan.from] ?? 0;
+  const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
+  const bookingFor = (v: PlannedVisit): BookingRecord | undefined => bookingOf(v, bookings, timeZone);
+  const chosenKey = params.get('visit') ?? undefined;
+  const chosen = drag?.visit ?? plan.visits.find((v) => visitKey(v) === chosenKey);
+  const target = drag?.day;
+  const step = span === 'season' ? SEASON_WEEKS : span === 'month' ? 4 : 1;
+  const walk = (by: -1 | 1): void => {
+    if (span !== 'day')
+      return put({ week: String(Math.min(last, Math.max(0, chosenWeek + by * step))), day: undefined });
+    const to = addDays(shownDay, by);
+    put({ week: String(weekOf(to)), day: String(to) });
+  };
+  const inWeek = plan.visits.filter((v) => v.day >= week.from && v.day < week.from + week.days);
+  const proposals = inWeek.filter((v) => !bookingFor(v) && (span !== 'day' || v.day === shownDay));
+  const seen = chosen ? (file.dogs.find((d) => d.id === chosen.dogId)?.sightings ?? []) : [];
+  const otherDays = chosen
+    ? [
+        ...plan.visits.filter((v) => v.dogId === chosen.dogId && v.day !== chosen.day).map((v) => v.day),
+        ...seen.filter((s) => s.kind === 'visit').map((s) => s.day),
+      ]
+    : [];
+  const title: Readonly<Record<Span, string>> = {
+    season: `Season from ${shortDay(week.from)}`,
+    month: monthYear(addDays(week.from, 3)),
+    week: `Week from ${shortDay(week.from)}`,
+    day: longDay(shownDay),
+  };
+  const dayVisits = inWeek.filter((v) => v.day === shownDay);
+  const load = Math.round(span === 'day' ? dayVisits.reduce((t, v) => t + v.minutes, 0) : week.agreed + week.proposed);
   return (
     <div className={working ? 'wt-book is-old' : 'wt-book'}>
       <section className="wt-sheet" aria-label="The year">
         <p className="wt-lead mb-1">{goodness(plan)}</p>
-        <WeeksChart weeks={plan.weeks} chosen={chosen} onChoose={choose} />
+        <WeeksChart
+          weeks={plan.weeks}
+          chosen={chosenWeek}
+          onChoose={(w) => put({ week: w <= 0 ? undefined : String(Math.min(last, w)), day: undefined })}
+        />
         <p className="wt-soft mb-0">
-          Solid: agreed. Hatched: proposed. The line is what the salon plans with, 93 % of its hours.
+          Solid: in the book. Hatched: proposed. The line is what the salon plans with, 93 % of its hours.
         </p>
       </section>
       <section className="wt-sheet" aria-labelledby="week">
         <div className="wt-title mb-0">
           <h2 id="week">
-            Week from {shortDay(week.from)}{' '}
-            <span className="wt-soft">
-              {minutesText(Math.round(week.agreed + week.proposed))} of {minutesText(Math.round(week.hours))}
-            </span>
+            {title[span]}{' '}
+            {(span === 'week' || span === 'day') && (
+              <span className="wt-soft">
+                {minutesText(load)} of {minutesText(Math.round(span === 'day' ? hoursOn(shownDay) : week.hours))}
+              </span>
+            )}
           </h2>
+          <Pick
+            name="Show"
+            options={SPANS.map((s) => ({ value: s, word: s }))}
+            value={span}
+            onPick={(s) => put({ show: s === 'week' ? undefined : s })}
+          />
           <div className="wt-acts">
-            <Button variant="outline-primary" disabled={chosen === 0} onClick={() => choose(chosen - 1)}>
-              Week before
+            <Button
+              variant="outline-primary"
+              disabled={chosenWeek === 0 && (span !== 'day' || shownDay <= week.from)}
+              onClick={() => walk(-1)}
+            >
+              Before
             </Button>
-            <Button variant="outline-primary" disabled={chosen === last} onClick={() => choose(chosen + 1)}>
-              Week after
+            <Button variant="outline-primary" disabled={chosenWeek === last && span !== 'day'} onClick={() => walk(1)}>
+              After
             </Button>
           </div>
         </div>
-        <Visits key={week.from} file={file} visits={inWeek} />
+        {span === 'season' && (
+          <Season
+            plan={plan}
+            weeks={plan.weeks.map((w, index) => ({ week: w, index })).slice(chosenWeek, chosenWeek + SEASON_WEEKS)}
+            nameOf={nameOf}
+            onWeek={(w) => put({ week: String(w), show: undefined })}
+          />
+        )}
+        {span === 'month' && (
+          <Month
+            plan={plan}
+            day={addDays(week.from, 3)}
+            nameOf={nameOf}
+            hoursOn={hoursOn}
+            onDay={(d) => put({ week: String(weekOf(d)), day: String(d), show: 'day' })}
+          />
+        )}
+        {(span === 'week' || span === 'day') && (
+          <Week
+            days={
+              span === 'week'
+                ? daysOfWeek(week.from, week.days, inWeek, hoursOn, bookingFor)
+                : daysOfWeek(shownDay, 1, dayVisits, hoursOn, bookingFor)
+            }
+            nameOf={nameOf}
+            chosen={chosenKey}
+            onChoose={(v) => {
+              setDrag(undefined);
+              put({ visit: visitKey(v) === chosenKey ? undefined : visitKey(v) });
+            }}
+            onOver={(visit, d) =>
+              setDrag(d === undefined || d === visit.day ? undefined : { visit, day: d, held: false })
+            }
+            onDrop={(visit, d) => {
+              setDrag({ visit, day: d, held: true });
+              put({ visit: visitKey(visit) });
+            }}
+          />
+        )}
+        {inWeek.length === 0 && span === 'week' && <p>Nobody needs to come in this week.</p>}
+        <div className="wt-acts">
+          {(span === 'week' || span === 'day') && proposals.length > 1 && (
+            <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold(proposals)}>
+              Take all {proposals.length} of this {span}
+            </Button>
+          )}
+          {span === 'day' && (
+            <Link className="btn btn-outline-primary" to={`/desk/sheet?day=${formatDay(shownDay)}`}>
+              The day’s sheet
+            </Link>
+          )}
+        </div>
       </section>
+      {chosen && (
+        <Chosen
+          file={file}
+          tide={learnt.dogs.find((t) => t.id === chosen.dogId)}
+          visit={chosen}
+          booking={bookingFor(chosen)}
+          otherDays={otherDays}
+          target={target === chosen.day ? undefined : target}
+          held={drag?.held === true}
+          timeZone={timeZone}
+          acts={acts}
+          onTarget={(d) => setDrag(d === undefined ? undefined : { visit: chosen, day: d, held: true })}
+        />
+      )}
     </div>
   );
 }
 
-function Planned({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
-  const { plan, progress, state, cancel, again } = useBookPlan({ book: file, learnt });
+function Planned(facts: Facts) {
+  const { file, learnt, bookings, salon } = facts;
+  const { plan, progress, state, away, ask, cancel, again } = useBookPlan({ book: file, learnt });
+  const acts = useActs(salon.timeZone);
   return (
     <>
       {state === 'working' && (
@@ -85,23 +239,62 @@ function Planned({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
       )}
       {(state === 'cancelled' || state === 'failed') && (
         <div className="wt-note" role={state === 'failed' ? 'alert' : 'status'}>
-          <p>{state === 'failed' ? 'The plan could not be made.' : 'Stopped. What is agreed stays as it is.'}</p>
+          <p>
+            {state === 'failed'
+              ? 'The plan could not be made.'
+              : plan
+                ? 'Stopped. Below is the best so far; it can be taken as it is.'
+                : 'Stopped. What is agreed stays as it is.'}
+          </p>
           <Button variant="outline-primary" onClick={again}>
             Plan the year
           </Button>
         </div>
       )}
-      {plan && <Weeks file={file} plan={plan} working={state === 'working'} />}
+      {acts.done && (
+        <div className="wt-note wt-note-good" role="status">
+          <p>{acts.done.text}</p>
+          <Button variant="outline-primary" disabled={acts.busy} onClick={acts.undo}>
+            Undo
+          </Button>
+        </div>
+      )}
+      <Refusal error={acts.refused} />
+      {plan && (
+        <div className="wt-book-room">
+          <div className="wt-book-side">
+            <Board {...facts} plan={plan} working={state === 'working'} acts={acts} />
+            <Away
+              file={file}
+              bookings={bookings}
+              timeZone={salon.timeZone}
+              ready={state === 'done'}
+              away={away}
+              ask={ask}
+            />
+            <Files />
+          </div>
+          <Ring {...facts} plan={plan} timeZone={salon.timeZone} acts={acts} />
+        </div>
+      )}
     </>
   );
 }
 
 export function BookRoom() {
+  const bookings = useBookings();
+  const calls = useCalls();
+  const salon = useSalon();
   return (
     <>
       <div className="wt-title">
         <h1>Book</h1>
         <span className="wt-soft">a year of visits that meets every tide within your hours</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/staff">
+            Staff and closed days
+          </Link>
+        </div>
       </div>
       <Loaded query={useTideBook()}>
         {(file) =>
@@ -110,7 +303,29 @@ export function BookRoom() {
               No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the book.
             </p>
           ) : (
-            <Learning file={file}>{(learnt) => <Planned file={file} learnt={learnt} />}</Learning>
+            <Loaded query={salon}>
+              {(s) => (
+                <Loaded query={bookings}>
+                  {(b) => (
+                    <Loaded query={calls}>
+                      {(c) => (
+                        <Learning file={file}>
+                          {(learnt) => (
+                            <Planned
+                              file={file}
+                              learnt={learnt}
+                              bookings={b.bookings}
+                              calls={c.calls}
+                              salon={s.salon}
+                            />
+                          )}
+                        </Learning>
+                      )}
+                    </Loaded>
+                  )}
+                </Loaded>
+              )}
+            </Loaded>
           )
         }
       </Loaded>

@@ -32,6 +32,8 @@ const RULE_WORDS = [
   ['openWeekdays', 'Open days'],
   ['hours', 'Hours'],
   ['tables', 'Tables'],
+  ['tubs', 'Tubs'],
+  ['dryPlaces', 'Places to dry a dog'],
   ['shedHoursPerWeek', 'Hours a week for this work'],
 ] as const satisfies readonly (readonly [keyof HouseRules, string])[];
 
@@ -149,6 +151,30 @@ function HouseForm({
               }
             />
           </label>
+          {(
+            [
+              ['tables', 'Tables'],
+              ['tubs', 'Tubs'],
+              ['dryPlaces', 'Places to dry a dog'],
+              ['tubs', 'Tubs'],
+              ['dryPlaces', 'Places to dry a dog'],
+            ] as const
+          ).map(([key, word]) => (
+            <label key={key}>
+              {word}
+              <Form.Control
+                type="number"
+                min={1}
+                max={50}
+                placeholder={key === 'tubs' ? '1' : 'one for each dryer'}
+                value={house[key] ?? ''}
+                onChange={(e) => {
+                  const many = e.target.value === '' ? undefined : Math.round(number(e.target.value));
+                  setHouse(key === 'tables' ? { ...house, tables: many ?? house.tables } : { ...house, [key]: many });
+                }}
+              />
+            </label>
+          ))}
           <label>
             Hours a week for this work
             <Form.Control

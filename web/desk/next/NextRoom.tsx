@@ -8,6 +8,7 @@ import { newId } from '../../data/client.ts';
 import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '../../words/dates.ts';
 import { grams, minutesText, money } from '../../words/figures.ts';
+import { Wishes } from './Wishes.tsx';
 import { nextReason } from '../../words/reasons.ts';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
@@ -135,7 +136,10 @@ export function NextRoom() {
               </p>
               <Offers page={page} timeZone={timeZone} />
             </section>
-            <Booked page={page} timeZone={timeZone} />
+            <div>
+              <Booked page={page} timeZone={timeZone} />
+              <Wishes dogId={dogId} />
+            </div>
           </div>
         </>
       )}

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { SessionListItem } from '../../../contract/session.ts';
 import { sessionRecord } from '../../../core/table/index.ts';
+import { NextDog } from './NextDog.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useSessions } from '../../data/hooks.ts';
 import { keptSessions } from '../../data/kept.ts';
@@ -93,6 +94,7 @@ export function TableRoom() {
       <div className="wt-title">
         <h1>Table</h1>
       </div>
+      <NextDog />
       {query.isError && kept && kept.length > 0 ? (
         <Lists sessions={kept} without />
       ) : (

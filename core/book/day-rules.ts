@@ -1,0 +1,36 @@
+/** Decides which rules a visit on a given day would break, so that it can be said while it is dragged there. */
+import { isoWeekday, type Day } from '../quantity/index.ts';
+import type { YearBook } from './from-tide.ts';
+import { isClosed, workMinutes } from './roster.ts';
+
+export type DayRule =
+  | { readonly code: 'past' }
+  | { readonly code: 'closed'; readonly reason: string | undefined }
+  | { readonly code: 'nobody' }
+  | { readonly code: 'owner'; readonly weekdays: readonly number[] }
+  /** Skin and coat rest so long after a visit. */
+  | { readonly code: 'too-soon'; readonly days: number; readonly shortest: number }
+  | { readonly code: 'too-late'; readonly days: number; readonly longest: number };
+
+/** Rules against a dog coming on a day; others: its visits on other days, done and to come. */
+export function rulesAgainst(book: YearBook, dogId: string, on: Day, others: readonly Day[]): readonly DayRule[] {
+  const found: DayRule[] = [];
+  const dog = book.dogs.find((d) => d.id === dogId);
+  const roster = book.roster ?? { people: [], away: [] };
+  if (on <= book.today) found.push({ code: 'past' });
+  if (isClosed(roster, book.openWeekdays, on)) {
+    const away = roster.away.find((a) => a.person === null && a.from <= on && on <= a.to);
+    found.push({ code: 'closed', reason: away?.reason });
+  } else if (roster.people.length > 0 && workMinutes(roster, book.openWeekdays, on) === 0)
+    found.push({ code: 'nobody' });
+  const weekdays = book.wishes?.[dogId]?.weekdays ?? [];
+  if (weekdays.length > 0 && !weekdays.includes(isoWeekday(on))) found.push({ code: 'owner', weekdays });
+  if (!dog) return found;
+  const { shortest, longest } = dog.rhythm;
+  const gaps = others.map((o) => Math.abs(on - o)).filter((g) => g > 0);
+  const nearest = Math.min(Infinity, ...gaps);
+  if (nearest < shortest) found.push({ code: 'too-soon', days: nearest, shortest });
+  const before = Math.max(-Infinity, ...others.filter((o) => o < on));
+  if (on - before > longest && before > -Infinity) found.push({ code: 'too-late', days: on - before, longest });
+  return found;
+}

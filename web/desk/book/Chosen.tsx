@@ -1,0 +1,135 @@
+/** One visit: why its day, what another would change, what stands against it, and the acts; also while it hangs over a day. */
+import { Button } from 'react-bootstrap';
+import { Link } from 'react-router';
+import type { BookingRecord } from '../../../contract/booking.ts';
+import type { TideFile } from '../../../contract/tide.ts';
+import { otherwiseNear, rulesAgainst, type PlannedVisit } from '../../../core/book/index.ts';
+import { addDays, type Day } from '../../../core/quantity/index.ts';
+import type { DogTide } from '../../../core/tide/index.ts';
+import { CoatCurve } from '../../drawing/CoatCurve.tsx';
+import { otherwiseText, ruleText } from '../../words/book.ts';
+import { instantText, shortDay } from '../../words/dates.ts';
+import { grams, minutesText } from '../../words/figures.ts';
+import { STATE_WORDS, stateOf } from './keys.ts';
+import type { Acts } from './useActs.ts';
+
+interface Props {
+  readonly file: TideFile;
+  readonly tide: DogTide | undefined;
+  readonly visit: PlannedVisit;
+  readonly booking: BookingRecord | undefined;
+  /** Days of the dog's other visits, done and planned. */
+  readonly otherDays: readonly Day[];
+  /** Another day that it hangs over, or was let go on. */
+  readonly target: Day | undefined;
+  readonly held: boolean;
+  readonly timeZone: string;
+  readonly acts: Acts;
+  readonly onTarget: (day: Day | undefined) => void;
+}
+
+export function Chosen({ file, tide, visit, booking, otherDays, target, held, timeZone, acts, onTarget }: Props) {
+  const dog = file.dogs.find((d) => d.id === visit.dogId);
+  const name = dog?.name ?? 'This dog';
+  const state = stateOf(booking);
+  const week = [addDays(visit.day, -7), addDays(visit.day, 7)].flatMap((d) => otherwiseNear(visit, d) ?? []);
+  const other = target === undefined ? undefined : visit.others.find((o) => o.day === target);
+  const rules = target === undefined ? [] : rulesAgainst(file, visit.dogId, target, otherDays);
+  const barred = rules.some((r) => r.code === 'past' || r.code === 'closed' || r.code === 'nobody');
+  const days = [
+    { day: visit.day, word: target === undefined ? 'visit' : 'now', now: target === undefined },
+    ...(target === undefined ? [] : [{ day: target, word: 'then', now: true }]),
+  ];
+  return (
+    <section className="wt-sheet wt-chosen" aria-labelledby="chosen" aria-live="polite">
+      <h2 id="chosen">
+        <Link to={`/desk/dogs/${visit.dogId}/tide`}>{name}</Link> <span className="wt-soft">{dog?.owner}</span>
+      </h2>
+      <p>
+        {booking ? instantText(booking.startsAt, timeZone) : shortDay(visit.day)}, {STATE_WORDS[state]}.{' '}
+        {minutesText(Math.round(visit.minutes))} at the table, about {grams(visit.grams)} in the coat.
+        {visit.parts > 1 &&
+          ` It bears no longer at a time than its standing allows: ${visit.parts} visits within the week, nothing left worse in between.`}
+      </p>
+      {tide && <CoatCurve tide={tide} from={file.today} days={days} />}
+      {target !== undefined && (
+        <>
+          <p className="mb-1">
+            {other
+              ? `${otherwiseText(other)}.`
+              : `The plan never comes on ${shortDay(target)}: what it would cost is not known.`}
+          </p>
+          {rules.length > 0 && (
+            <ul className="wt-rules-against" role={held ? 'alert' : undefined}>
+              {rules.map((r) => (
+                <li key={r.code}>{ruleText(r)}</li>
+              ))}
+            </ul>
+          )}
+          {state === 'agreed' && (
+            <p className="wt-note mb-2">
+              {dog?.owner || 'The owner'} agreed to {booking ? instantText(booking.startsAt, timeZone) : ''}. Ask before
+              it moves.
+            </p>
+          )}
+        </>
+      )}
+      <div className="wt-acts">
+        {target === undefined && !booking && (
+          <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold([visit])}>
+            Take {shortDay(visit.day)}
+          </Button>
+        )}
+        {target !== undefined && held && (
+          <>
+            <Button
+              className="wt-now"
+              disabled={acts.busy || barred}
+              onClick={() => {
+                if (booking) acts.move(booking, target);
+                else acts.hold([{ ...visit, on: target }]);
+                onTarget(undefined);
+              }}
+            >
+              {state === 'agreed'
+                ? `They said yes: move to ${shortDay(target)}`
+                : rules.length > 0
+                  ? `${shortDay(target)} all the same`
+                  : `Take ${shortDay(target)}`}
+            </Button>
+            <Button variant="outline-primary" onClick={() => onTarget(undefined)}>
+              Leave it
+            </Button>
+          </>
+        )}
+        {target === undefined && booking && state === 'held' && (
+          <Button className="wt-now" disabled={acts.busy} onClick={() => acts.agree(booking)}>
+            The owner agreed
+          </Button>
+        )}
+        {target === undefined && booking && (
+          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.drop(booking)}>
+            Take it out
+          </Button>
+        )}
+      </div>
+      {target === undefined && week.length > 0 && (
+        <details open>
+          <summary>Why this day</summary>
+          <ul>
+            {week.map((o) => (
+              <li key={o.day}>
+                <button type="button" className="wt-plain" onClick={() => onTarget(o.day)}>
+                  {otherwiseText(o)}
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="wt-soft mb-0">
+            In all: the work, hair on the floor at home, packing, and the hours of the other dogs.
+          </p>
+        </details>
+      )}
+    </section>
+  );
+}

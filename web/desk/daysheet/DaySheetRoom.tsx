@@ -1,0 +1,282 @@
+/** Desk → Sheet: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid anew when it runs late. */
+import { useMemo, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { Link, useSearchParams } from 'react-router';
+import type { PinDraft, SheetPage } from '../../../contract/roster.ts';
+import {
+  breachesOf,
+  dropped,
+  IMPOSSIBLE,
+  shiftsBetween,
+  stagesWithoutHands,
+  type Breach,
+  type DaySheet,
+  type Shift,
+} from '../../../core/day/index.ts';
+import { addDays, day, formatDay, parseDay } from '../../../core/quantity/index.ts';
+import { Pick } from '../../app/Pick.tsx';
+import { Loaded, Refusal } from '../../app/state.tsx';
+import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
+import type { DayLaid } from '../../work/day.worker.ts';
+import { useDaySheet } from '../../work/useDaySheet.ts';
+import { longDay, minuteClock, weekdayText } from '../../words/dates.ts';
+import { breachText, placeName, STAGE_WORDS } from '../../words/day.ts';
+import { capital, listText, minutesText } from '../../words/figures.ts';
+import { DogList } from './DogList.tsx';
+import { LaneKey, laidKey, Lanes, type Drop, type LanesBy } from './Lanes.tsx';
+import './sheet.css';
+
+const BY = ['person', 'dog', 'place'] as const;
+
+/** Names of what is on a sheet. */
+export function namesOf(page: SheetPage) {
+  const visit = new Map(page.visits.map((v) => [v.id, v.name]));
+  const person = new Map(page.people.map((p) => [p.id, p.name]));
+  return {
+    dog: (id: string): string => visit.get(id) ?? 'A dog',
+    person: (id: string): string => person.get(id) ?? 'Somebody',
+    place: (id: string): string => placeName(id, page.asked.places),
+    stage: (id: string, stage: number): string =>
+      STAGE_WORDS[page.asked.visits.find((v) => v.id === id)?.stages[stage]?.kind ?? 'check'],
+  };
+}
+
+/** Lanes of a sheet, with the names of who or what they are. */
+export function lanesOf(page: SheetPage, by: LanesBy): readonly { readonly id: string; readonly name: string }[] {
+  if (by === 'person') return page.people;
+  if (by === 'place')
+    return page.asked.places.map((p) => ({
+      id: p.id,
+      name: capital(placeName(p.id, page.asked.places).replace('the ', '')),
+    }));
+  return [...page.visits].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).map((v) => ({ id: v.id, name: v.name }));
+}
+
+/** The sheet that holds now: as it was laid, or what became of it. */
+export const standing = (laid: DayLaid): DaySheet => laid.delay?.rippled ?? laid.sheet;
+
+const keysOf = (b: Breach): readonly string[] =>
+  'visit' in b && 'stage' in b ? [laidKey({ visit: b.visit, stage: b.stage })] : [];
+/** Breaches that say the same of the same people are said once. */
+const unique = (all: readonly Breach[], text: (b: Breach) => string): readonly string[] => [...new Set(all.map(text))];
+
+const shiftText = (s: Shift, dog: (id: string) => string): string =>
+  `${dog(s.visit)} is ready at ${minuteClock(s.ready)}, ${minutesText(Math.abs(s.ready - s.readyBefore))} ${s.ready > s.readyBefore ? 'later' : 'sooner'}`;
+
+function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; working: boolean }) {
+  const [params, setParams] = useSearchParams();
+  const [tried, setTried] = useState<Drop | undefined>();
+  const setPins = useSetPins();
+  const dropPins = useDropPins();
+  const by = BY.find((b) => b === params.get('by')) ?? 'person';
+  const names = useMemo(() => namesOf(page), [page]);
+  const text = (b: Breach): string => breachText(b, names);
+  const now = standing(laid);
+  const hung = tried && dropped(page.asked, now, tried);
+  const found = hung ? breachesOf(page.asked, hung) : laid.breaches;
+  const before = new Set(laid.breaches.map(text));
+  const fresh = hung ? found.filter((b) => !before.has(text(b))) : [];
+  const pin = (d: Drop): PinDraft => ({
+    bookingId: d.visit,
+    stage: d.stage,
+    person: d.person ?? null,
+    notBefore: Math.max(0, d.start),
+  });
+  const better = laid.delay && laid.delay.saves > 0 ? laid.delay.again : undefined;
+  const takeOrder = (sheet: DaySheet): void => {
+    const begun = new Set(page.asked.begun.map(laidKey));
+    setPins.mutate(
+      sheet.laid
+        .filter((l) => !begun.has(laidKey(l)))
+        .map((l) => pin({ ...l, person: l.person }))
+        // Hands without a name cannot be held to a stage.
+        .map((p) => (p.person?.startsWith('hands-') ? { ...p, person: null } : p)),
+    );
+  };
+  const late = laid.delay ? shiftsBetween(page.asked, laid.sheet, now) : [];
+  const { score } = now;
+  return (
+    <div className={working ? 'wt-daysheet is-old' : 'wt-daysheet'}>
+      <section className="wt-sheet" aria-label="The sheet">
+        <div className="wt-title mb-0">
+          <p className="wt-lead mb-0">
+            The last dog is done at {minuteClock(now.ends)}
+            {now.ends === laid.soonest
+              ? ': no order of these dogs ends sooner.'
+              : `; no order of these dogs could end before ${minuteClock(laid.soonest)}.`}{' '}
+            {score.waiting > 0 && `Dogs wait ${minutesText(Math.round(score.waiting))} in all.`}
+          </p>
+          <Pick
+            name="In lanes by"
+            options={BY.map((b) => ({ value: b, word: b }))}
+            value={by}
+            onPick={(b) =>
+              setParams(
+                (old) => {
+                  const next = new URLSearchParams(old);
+                  if (b === 'person') next.delete('by');
+                  else next.set('by', b);
+                  return next;
+                },
+                { replace: true },
+              )
+            }
+          />
+        </div>
+        <Lanes
+          asked={page.asked}
+          sheet={now}
+          by={by}
+          lanes={lanesOf(page, by)}
+          dogName={names.dog}
+          now={page.now}
+          faulty={new Set(found.flatMap(keysOf))}
+          onTry={setTried}
+          onDrop={(d) =>
+            setPins.mutate([
+              pin(
+                page.asked.people.find((p) => p.id === d.person) && d.person?.startsWith('hands-')
+                  ? { ...d, person: undefined }
+                  : d,
+              ),
+            ])
+          }
+        />
+        <LaneKey />
+        <p className="wt-soft mb-1">
+          Drag a stage to another time or person, or choose it by keys: space, arrows, space. The rest is laid about it.
+        </p>
+        <div role="status" aria-live="polite">
+          {hung &&
+            (fresh.length === 0 ? (
+              <p className="wt-note wt-note-good mb-0">That fits: nothing else has to move.</p>
+            ) : (
+              <ul className="wt-breaches">
+                {unique(fresh, text).map((t) => (
+                  <li key={t}>{t}</li>
+                ))}
+                {fresh.some((b) => IMPOSSIBLE.includes(b.code)) && (
+                  <li>Let go of it there, and the others are laid about it.</li>
+                )}
+              </ul>
+            ))}
+          {!hung && found.length > 0 && (
+            <ul className="wt-breaches">
+              {unique(found, text).map((t) => (
+                <li key={t}>{t}</li>
+              ))}
+            </ul>
+          )}
+        </div>
+        <Refusal error={setPins.error ?? dropPins.error} />
+        {page.asked.pins.length > 0 && (
+          <Button variant="outline-primary" disabled={dropPins.isPending} onClick={() => dropPins.mutate(page.day)}>
+            Undo what was set by hand
+          </Button>
+        )}
+        {page.asked.visits.some((v) => v.stages.some((s) => s.kind === 'drying')) && (
+          <p className="wt-caution mb-0">
+            A dog at the dryer is never left alone: heat and restraint have killed dogs. Stop at panting or distress;
+            ears of people and dogs are covered by every strong dryer.
+          </p>
+        )}
+      </section>
+      {laid.delay && (late.length > 0 || better) && (
+        <section className="wt-sheet" aria-labelledby="delay">
+          <h2 id="delay">Running late</h2>
+          <p>
+            {late.length === 0
+              ? 'As it goes, everybody is ready as they were to be.'
+              : `As it goes: ${listText(late.map((s) => shiftText(s, names.dog)))}.`}
+          </p>
+          {better ? (
+            <>
+              <p>
+                In another order:{' '}
+                {listText(shiftsBetween(page.asked, now, better).map((s) => shiftText(s, names.dog))) ||
+                  'less waiting for the dogs'}
+                .
+              </p>
+              <Button className="wt-now" disabled={setPins.isPending} onClick={() => takeOrder(better)}>
+                Take the new order
+              </Button>
+            </>
+          ) : (
+            <p className="wt-soft mb-0">No other order is worth the change. Tell the owners.</p>
+          )}
+        </section>
+      )}
+      <DogList page={page} sheet={now} names={names} />
+    </div>
+  );
+}
+
+function Laid({ page }: { page: SheetPage }) {
+  const answer = useDaySheet(page.asked);
+  const nobody = stagesWithoutHands(page.asked);
+  if (page.visits.length === 0)
+    return (
+      <p className="wt-sheet">
+        Nobody is booked on {weekdayText(page.day)}. <Link to="/desk/book">The book</Link> says who should be.
+      </p>
+    );
+  if (nobody.length > 0)
+    return (
+      <p className="wt-note wt-note-stop" role="alert">
+        {page.people.length === 0
+          ? `Nobody works on ${weekdayText(page.day)}, and ${listText(page.visits.map((v) => v.name))} ${page.visits.length === 1 ? 'is' : 'are'} booked.`
+          : `Nobody at work does ${listText(nobody.map((k) => STAGE_WORDS[k]))}.`}{' '}
+        <Link to="/desk/staff">Staff</Link>
+      </p>
+    );
+  if (answer.state === 'failed')
+    return (
+      <p className="wt-note wt-note-stop" role="alert">
+        The sheet could not be laid. The bookings are safe.
+      </p>
+    );
+  return answer.laid ? (
+    <Sheet page={page} laid={answer.laid} working={answer.state === 'working'} />
+  ) : (
+    <p className="wt-waiting" role="status">
+      Laying the day …
+    </p>
+  );
+}
+
+export function DaySheetRoom() {
+  const [params, setParams] = useSearchParams();
+  const asked = params.get('day') ?? undefined;
+  const query = useSheet(asked);
+  const walk = (page: SheetPage, by: number): void => {
+    const to = addDays(parseDay(page.day) ?? day(0), by);
+    setParams(formatDay(to) === page.today ? {} : { day: formatDay(to) }, { replace: true });
+  };
+  return (
+    <Loaded query={query}>
+      {(page) => (
+        <>
+          <div className="wt-title">
+            <h1>Sheet</h1>
+            <span className="wt-soft">{longDay(parseDay(page.day) ?? 0)}</span>
+            <div className="wt-acts">
+              <Button variant="outline-primary" onClick={() => walk(page, -1)}>
+                Day before
+              </Button>
+              <Button variant="outline-primary" onClick={() => walk(page, 1)}>
+                Day after
+              </Button>
+              <Link className="btn btn-outline-primary" to="/table/wall">
+                On the wall
+              </Link>
+              <Link className="btn btn-outline-primary" to="/desk/staff">
+                Staff
+              </Link>
+            </div>
+          </div>
+          <Laid key={page.day} page={page} />
+        </>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,134 @@
+/** The day dog by dog: when it comes, where it is, when it is ready; its next stage is begun and ended here. */
+import { Button } from 'react-bootstrap';
+import { Link } from 'react-router';
+import type { SheetPage } from '../../../contract/roster.ts';
+import type { DaySheet, Laid } from '../../../core/day/index.ts';
+import { Refusal } from '../../app/state.tsx';
+import { useMark, useUnmark } from '../../data/hooks.ts';
+import { clockText, minuteClock } from '../../words/dates.ts';
+import { capital, minutesText } from '../../words/figures.ts';
+import type { namesOf } from './DaySheetRoom.tsx';
+
+const LONGER_MINUTES = 10;
+
+/** Where a visit has come to: the stage under way, and the first that has not begun. */
+export function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit: string) {
+  const mine = sheet.laid.filter((l) => l.visit === visit).sort((a, b) => a.stage - b.stage);
+  const begun = new Set(page.asked.begun.filter((b) => b.visit === visit).map((b) => b.stage));
+  const done = new Set(page.done.filter((d) => d.visit === visit).map((d) => d.stage));
+  const underWay = mine.find((l) => begun.has(l.stage) && !done.has(l.stage));
+  const next = mine.find((l) => !begun.has(l.stage));
+  return { mine, underWay, next, ready: Math.max(...mine.map((l) => l.end)) };
+}
+
+interface Props {
+  readonly page: SheetPage;
+  readonly sheet: Pick<DaySheet, 'laid'>;
+  readonly names: ReturnType<typeof namesOf>;
+}
+
+export function DogList({ page, sheet, names }: Props) {
+  const mark = useMark();
+  const unmark = useUnmark();
+  const { now } = page;
+  const busy = mark.isPending || unmark.isPending;
+  const begin = (l: Laid, at: number): void =>
+    mark.mutate({
+      bookingId: l.visit,
+      stage: l.stage,
+      person: l.person ?? null,
+      place: l.place ?? null,
+      started: at,
+      ends: Math.min(1440, at + l.end - l.start),
+      done: false,
+    });
+  const end = (l: Laid, at: number, done: boolean): void =>
+    mark.mutate({
+      bookingId: l.visit,
+      stage: l.stage,
+      person: l.person ?? null,
+      place: l.place ?? null,
+      started: l.start,
+      ends: Math.min(1440, Math.max(l.start, at)),
+      done,
+    });
+  const where = (l: Laid): string =>
+    [
+      names.stage(l.visit, l.stage),
+      l.place && `at ${names.place(l.place)}`,
+      l.person && `with ${names.person(l.person)}`,
+    ]
+      .filter(Boolean)
+      .join(' ');
+  return (
+    <section className="wt-sheet" aria-labelledby="dogs">
+      <h2 id="dogs">Dogs of the day</h2>
+      <Refusal error={mark.error ?? unmark.error} />
+      <ul className="wt-bare wt-dogs-of-day">
+        {page.visits.map((v) => {
+          const { mine, underWay, next, ready } = progressOf(page, sheet, v.id);
+          if (mine.length === 0) return null;
+          const last =
+            underWay ??
+            [...mine].reverse().find((l) => page.done.some((d) => d.visit === l.visit && d.stage === l.stage));
+          return (
+            <li key={v.id}>
+              <div>
+                <strong>
+                  <Link to={v.checkId ? `/desk/dogs/${v.dogId}/plan/${v.checkId}` : `/desk/dogs/${v.dogId}`}>
+                    {v.name}
+                  </Link>
+                </strong>{' '}
+                <span className="wt-soft">
+                  comes at {clockText(v.startsAt, page.timeZone)}, ready at {minuteClock(ready)}
+                  {!v.agreed && ', not agreed yet'}
+                  {!v.planned && ', by its length: the coat was never checked'}
+                </span>
+                <div>
+                  {underWay
+                    ? `${capital(where(underWay))} until ${minuteClock(underWay.end)}`
+                    : next
+                      ? `${next.start <= (now ?? 0) ? 'Now' : `At ${minuteClock(next.start)}`}: ${where(next)}, ${minutesText(next.end - next.start)}`
+                      : 'Done, ready to go home'}
+                </div>
+              </div>
+              {now !== null && (
+                <div className="wt-acts">
+                  {underWay && (
+                    <>
+                      <Button variant="outline-primary" disabled={busy} onClick={() => end(underWay, now, true)}>
+                        {capital(names.stage(v.id, underWay.stage))} done
+                      </Button>
+                      <Button
+                        variant="outline-primary"
+                        disabled={busy}
+                        onClick={() => end(underWay, Math.max(now, underWay.end) + LONGER_MINUTES, false)}
+                      >
+                        {LONGER_MINUTES} min longer
+                      </Button>
+                    </>
+                  )}
+                  {!underWay && next && (
+                    <Button variant="outline-primary" disabled={busy} onClick={() => begin(next, now)}>
+                      Begin {names.stage(v.id, next.stage)}
+                    </Button>
+                  )}
+                  {last && (
+                    <button
+                      type="button"
+                      className="wt-plain"
+                      disabled={busy}
+                      onClick={() => unmark.mutate({ bookingId: v.id, stage: last.stage })}
+                    >
+                      Undo
+                    </button>
+                  )}
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+/** Table → Wall: today's sheet for a big screen, read from across the room; it follows what is marked by itself. */
+import type { SheetPage } from '../../../contract/roster.ts';
+import { stagesWithoutHands } from '../../../core/day/index.ts';
+import { Loaded } from '../../app/state.tsx';
+import { useSheet } from '../../data/hooks.ts';
+import { lanesOf, namesOf, standing } from '../../desk/daysheet/DaySheetRoom.tsx';
+import { Lanes } from '../../desk/daysheet/Lanes.tsx';
+import { useDaySheet } from '../../work/useDaySheet.ts';
+import { minuteClock, weekdayText } from '../../words/dates.ts';
+import '../../desk/daysheet/sheet.css';
+
+const NONE: ReadonlySet<string> = new Set();
+
+export function Wall({ page }: { page: SheetPage }) {
+  const { laid } = useDaySheet(page.asked);
+  if (page.visits.length === 0 || stagesWithoutHands(page.asked).length > 0)
+    return <p className="wt-sheet">No dogs on the sheet of {weekdayText(page.day)}.</p>;
+  if (!laid)
+    return (
+      <p className="wt-waiting" role="status">
+        Laying the day …
+      </p>
+    );
+  const sheet = standing(laid);
+  const names = namesOf(page);
+  const begun = new Set(page.asked.begun.map((b) => `${b.visit} ${b.stage}`));
+  const done = new Set(page.done.map((d) => `${d.visit} ${d.stage}`));
+  const now = page.now ?? 0;
+  return (
+    <div className="wt-wall">
+      <section className="wt-wall-now mb-4" aria-label="Now and next">
+        {page.people.map((p) => {
+          const mine = sheet.laid.filter((l) => l.person === p.id && !done.has(`${l.visit} ${l.stage}`));
+          const at = mine.find((l) => begun.has(`${l.visit} ${l.stage}`)) ?? mine.find((l) => l.end > now);
+          const next = mine.find((l) => at && l.start >= at.end);
+          return (
+            <div key={p.id}>
+              {p.name}
+              <strong>{at ? `${names.dog(at.visit)}, ${names.stage(at.visit, at.stage)}` : 'Done for today'}</strong>
+              {at && (
+                <>
+                  {at.place && `${names.place(at.place)}, `}
+                  {minuteClock(at.start)}–{minuteClock(at.end)}
+                </>
+              )}
+              {next && (
+                <div className="wt-soft">
+                  then {names.dog(next.visit)}, {names.stage(next.visit, next.stage)}, {minuteClock(next.start)}
+                </div>
+              )}
+            </div>
+          );
+        })}
+      </section>
+      <section className="wt-sheet" aria-label="The sheet">
+        <Lanes
+          asked={page.asked}
+          sheet={sheet}
+          by="dog"
+          lanes={lanesOf(page, 'dog')}
+          dogName={names.dog}
+          now={page.now}
+          faulty={NONE}
+        />
+      </section>
+    </div>
+  );
+}
+
+export function WallRoom() {
+  return (
+    <Loaded query={useSheet(undefined)}>
+      {(page) => (
+        <>
+          <div className="wt-title">
+            <h1>{weekdayText(page.day)}</h1>
+            {page.now !== null && <span className="wt-soft">{minuteClock(page.now)}</span>}
+          </div>
+          <Wall page={page} />
+        </>
+      )}
+    </Loaded>
+  );
+}

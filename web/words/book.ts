@@ -1,0 +1,50 @@
+/** How the book's answers are said. */
+import { gapOf, type BookSummary, type DayRule, type Otherwise } from '../../core/book/index.ts';
+import { shortDay, weekdayName } from './dates.ts';
+import { grams, listText, minutesText } from './figures.ts';
+
+/** "Within 0.2 % of the best that any plan could do." */
+export function goodness(plan: BookSummary): string {
+  const gap = 100 * gapOf(plan);
+  return gap < 0.01
+    ? 'No plan could be better.'
+    : `Within ${gap < 0.1 ? gap.toFixed(2) : gap.toFixed(1)}\u00a0% of the best that any plan could do.`;
+}
+
+/** Differences below these are no difference. */
+const LITTLE_MINUTES = 1;
+const LITTLE_GRAMS = 5;
+
+/** "Tue 14 Apr: 12 min less at the table, 40 g more at home, 5 min dearer in all". */
+export function otherwiseText(o: Otherwise): string {
+  const minutes = Math.round(o.minutes);
+  const cost = Math.round(o.cost);
+  const said = [
+    Math.abs(minutes) < LITTLE_MINUTES
+      ? 'as long at the table'
+      : `${minutesText(Math.abs(minutes))} ${minutes > 0 ? 'more' : 'less'} at the table`,
+    ...(Math.abs(o.grams) < LITTLE_GRAMS
+      ? []
+      : [`${grams(Math.abs(o.grams))} ${o.grams > 0 ? 'more' : 'less'} on the floor at home`]),
+    cost < LITTLE_MINUTES ? 'no dearer in all' : `${minutesText(cost)} dearer in all`,
+  ];
+  return `${shortDay(o.day)}: ${said.join(', ')}`;
+}
+
+/** What stands against a day, as a sentence. */
+export function ruleText(rule: DayRule): string {
+  switch (rule.code) {
+    case 'past':
+      return 'That day is past.';
+    case 'closed':
+      return rule.reason ? `Closed that day: ${rule.reason}.` : 'The salon is closed that day.';
+    case 'nobody':
+      return 'Nobody works that day.';
+    case 'owner':
+      return `The owner comes on ${listText([...rule.weekdays].sort().map(weekdayName), 'or')}.`;
+    case 'too-soon':
+      return `Only ${rule.days} days from another visit: skin and coat rest ${rule.shortest}.`;
+    case 'too-late':
+      return `${rule.days} days after the visit before; this coat is let wait ${rule.longest} at most.`;
+  }
+}

@@ -1,0 +1,62 @@
+/** How a day's sheet is said. */
+import type { Breach, StageKind } from '../../core/day/index.ts';
+import { minuteClock } from './dates.ts';
+import { minutesText, percent } from './figures.ts';
+
+export const STAGE_WORDS: Readonly<Record<StageKind, string>> = {
+  check: 'check',
+  'dry-work': 'dry work',
+  bath: 'bath',
+  drying: 'drying',
+  finish: 'finish',
+  rest: 'rest',
+};
+
+/** "table 2", "the tub", "dryer 1". */
+export function placeName(id: string, all: readonly { readonly id: string }[]): string {
+  const [kind = '', number = ''] = id.split('-');
+  return all.filter((p) => p.id.startsWith(`${kind}-`)).length > 1 ? `${kind} ${number}` : `the ${kind}`;
+}
+
+interface Names {
+  readonly dog: (visit: string) => string;
+  readonly person: (id: string) => string;
+  readonly place: (id: string) => string;
+  readonly stage: (visit: string, stage: number) => string;
+}
+
+/** What is wrong with a sheet, as a sentence. */
+export function breachText(b: Breach, { dog, person, place, stage }: Names): string {
+  switch (b.code) {
+    case 'person-twice':
+      return `${person(b.person)} has ${dog(b.visits[0])} and ${dog(b.visits[1])} at once at ${minuteClock(b.at)}.`;
+    case 'place-twice':
+      return `${dog(b.visits[0])} and ${dog(b.visits[1])} both need ${place(b.place)} at ${minuteClock(b.at)}.`;
+    case 'dog-twice':
+      return `${dog(b.visit)} would be in two places at ${minuteClock(b.at)}.`;
+    case 'out-of-order':
+      return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} comes before what has to go before it.`;
+    case 'wet-wait':
+      return `${dog(b.visit)} waits wet for ${minutesText(b.minutes)}.`;
+    case 'cannot':
+      return `${person(b.person)} does not do ${stage(b.visit, b.stage)}.`;
+    case 'wrong-place':
+      return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} has nobody, or not the place it needs.`;
+    case 'too-early':
+      return `${dog(b.visit)} comes at ${minuteClock(b.from)}, not before.`;
+    case 'late':
+      return `${dog(b.visit)} is ready ${minutesText(b.minutes)} after its owner was told.`;
+    case 'off-hours':
+      return `${person(b.person)} would work ${minutesText(b.minutes)} outside their hours.`;
+    case 'pause':
+      return `${person(b.person)}’s pause does not fit.`;
+    case 'meeting':
+      return `${dog(b.visits[0])} and ${dog(b.visits[1])} must not meet, and are here together for ${minutesText(b.minutes)}.`;
+    case 'noise':
+      return `${person(b.person)} gets ${percent(b.share)} of a day’s noise. Wear better protection, or share the dryer.`;
+    case 'heavy':
+      return `${person(b.person)} lifts ${b.dogs} heavy dogs. Lift with two, or with a lift.`;
+    case 'missing':
+      return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} is not on the sheet.`;
+  }
+}
