@@ -24,6 +24,7 @@ import { day, pick, randomInt, seededRandom } from '../core/quantity/index.ts';
 import { bestCover, DEFAULT_HOUSE, SHOP, TOOL_KINDS, type Tool } from '../core/kit/index.ts';
 import { asOf, propose, sessionRecord, tableNow, type SessionAct, type SessionEvent } from '../core/table/index.ts';
 import { getTimes } from 'suncalc';
+import { bookFigures } from './book.ts';
 import { tideFigures } from './tide.ts';
 
 /** Median of several runs of a function, milliseconds a call. */
@@ -216,4 +217,5 @@ const own = medianMs(3, () => void bestCover(gains, 3));
 const mip = medianMs(1, () => void highs.solve(programme));
 say('best-three-to-buy', own, 'ms', `HiGHS ${mip.toPrecision(3)} ms`, own / mip);
 
+bookFigures(say);
 tideFigures(say, medianMs);

@@ -50,8 +50,23 @@ const learnt = async (page: Page): Promise<void> => {
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
 };
 await picture('desk-tide', '/desk/tide', {}, learnt);
-await picture('desk-book', '/desk/book', { viewport: { width: 1280, height: 900 } }, async (page) => {
-  await page.locator('.wt-visits').waitFor({ timeout: 300_000 });
+await picture('desk-book', '/desk/book?week=2', { viewport: { width: 1280, height: 1180 } }, async (page) => {
+  await page.locator('.wt-week').waitFor({ timeout: 300_000 });
+  await page.waitForFunction(() => !document.querySelector('.wt-learning'), undefined, { timeout: 300_000 });
+  await page.locator('.wt-visit.is-proposed .wt-visit-card').first().click();
+  await page.getByText('Why this day').waitFor();
+});
+/** A full day: some more dogs on the salon's next one. */
+const full = stage.stores.bookings.between(new Date(Date.now() + 86_400_000).toISOString(), '9999')[0];
+const from = (full?.startsAt ?? '').slice(0, 10);
+for (const [i, dog] of ['gannet', 'saffron', 'tar', 'skerry', 'heather', 'rowan'].entries())
+  await fetch(`${stage.base}/api/bookings/hold`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 75, agreed: true }),
+  });
+await picture('desk-sheet', `/desk/sheet?day=${from}`, { viewport: { width: 1280, height: 960 } }, async (page) => {
+  await page.locator('.wt-lanes').waitFor();
 });
 await picture('desk-dog-tide', '/desk/dogs/demo-bollard/tide', { viewport: { width: 1280, height: 1320 } }, learnt);
 await picture('desk-dogs', '/desk/dogs');
@@ -90,7 +105,6 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
 });
 await picture('desk-note', `/desk/dogs/demo-juniper/note/${juniperCheck}`);
 await picture('desk-kit', '/desk/kit');
-await picture('desk-rules', '/desk/rules');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
 await picture('desk-bench', '/desk/bench', {}, async (page) => {
   await page.getByText(/^\d+ dogs, .* at the table/).waitFor();

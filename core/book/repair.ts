@@ -121,7 +121,7 @@ export interface RepairEffort {
   readonly seed: number;
 }
 export const AT_ONCE: RepairEffort = { tries: 0, nudgesPerTry: 0, seed: 1 };
-export const WITH_TIME: RepairEffort = { tries: 1_200, nudgesPerTry: 20, seed: 1 };
+export const WITH_TIME: RepairEffort = { tries: 1_000, nudgesPerTry: 20, seed: 1 };
 
 /** Repairs a year when, on the evening of a day, hours of some days ahead are lost. Years are those of the plan that stood. */
 export function repair(
