@@ -51,9 +51,9 @@ const learnt = async (page: Page): Promise<void> => {
 };
 await picture('desk-tide', '/desk/tide', {}, learnt);
 await picture('desk-book', '/desk/book?week=2', { viewport: { width: 1280, height: 1180 } }, async (page) => {
-  await page.locator('.wt-week').waitFor({ timeout: 300_000 });
+  await page.locator('.wt-bookweek').waitFor({ timeout: 300_000 });
   await page.waitForFunction(() => !document.querySelector('.wt-learning'), undefined, { timeout: 300_000 });
-  await page.locator('.wt-visit.is-proposed .wt-visit-card').first().click();
+  await page.locator('.wt-bookvisit.is-proposed .wt-bookvisit-card').first().click();
   await page.getByText('Why this day').waitFor();
 });
 /** A full day: some more dogs on the salon's next one. */

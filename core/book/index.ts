@@ -64,3 +64,4 @@ export {
 } from './summary.ts';
 export { awayAnswers, lossOf, type AwayAnswer, type AwayMove } from './away.ts';
 export { rulesAgainst, type DayRule } from './day-rules.ts';
+export { weeksOverIfEarly, whoComesSooner, type Sooner, type WeekOver } from './early.ts';

@@ -28,12 +28,20 @@ export class Taken {
     return this.free(from, minutes) === from;
   }
 
-  /** Takes it; what it was taken for before is not asked. */
+  /** Takes it. What it is taken for already is not asked: two things that somebody marked at once are one long one. */
   take(start: number, end: number): void {
     if (end <= start) return;
-    let i = this.starts.length;
-    while (i > 0 && (this.starts[i - 1] ?? 0) > start) i--;
-    this.starts.splice(i, 0, start);
-    this.ends.splice(i, 0, end);
+    const { starts, ends } = this;
+    let i = starts.length;
+    while (i > 0 && (starts[i - 1] ?? 0) > start) i--;
+    // Those that it touches become part of it.
+    let from = i;
+    if (from > 0 && (ends[from - 1] ?? 0) > start) from--;
+    let to = i;
+    let last = Math.max(end, from < i ? (ends[from] ?? 0) : 0);
+    while (to < starts.length && (starts[to] ?? 0) < last) last = Math.max(last, ends[to++] ?? 0);
+    const first = from < i ? (starts[from] ?? start) : start;
+    starts.splice(from, to - from, first);
+    ends.splice(from, to - from, last);
   }
 }

@@ -10,12 +10,12 @@ import { dogId } from './homes.ts';
 
 const LUNCH = { minutes: 30, from: 11 * 60 + 30, to: 14 * 60 };
 
-/** Days ahead whose visits are gathered on the next open one: a full day for the sheet. */
+/** Days whose visits are gathered on one, three days ahead: a full day for the sheet. */
 const GATHERED_DAYS = 8;
 
 /** The coming days' visits on one day, each at the first time with a free table. */
-function gatherNextDay(stores: Stores, today: Day, { house, timeZone }: SalonEdit): void {
-  const on = nextOpenDay(addDays(today, 1), house.openWeekdays);
+function gatherDay(stores: Stores, today: Day, { house, timeZone }: SalonEdit): void {
+  const on = nextOpenDay(addDays(today, 3), house.openWeekdays);
   const instant = (d: Day): string => salonInstant(d, 0, timeZone);
   const booked: Span[] = [];
   for (const b of stores.bookings.between(instant(on), instant(addDays(on, GATHERED_DAYS)))) {
@@ -29,7 +29,7 @@ function gatherNextDay(stores: Stores, today: Day, { house, timeZone }: SalonEdi
 
 export function fillRoster(stores: Stores, today: Day, salon: SalonEdit): void {
   const { openWeekdays } = salon.house;
-  gatherNextDay(stores, today, salon);
+  gatherDay(stores, today, salon);
   const { roster } = stores;
   roster.insert({
     id: 'demo-runa',

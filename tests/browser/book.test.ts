@@ -29,17 +29,36 @@ describe('the book', function () {
     await page.getByRole('button', { name: 'Undo', exact: true }).waitFor({ state: 'detached' });
     await planned();
   };
-  const card = (state: string): Locator => page.locator(`.wt-visit.is-${state}`).first();
-  /** Carries a card to a day's column by mouse. */
+  const card = (state: string): Locator => page.locator(`.wt-bookvisit.is-${state}`).first();
+  /** Carries a card to a day's column by mouse, and holds it there; once more when the page moved under it. */
   const carry = async (from: Locator, column: number): Promise<void> => {
-    const grip = from.locator('.wt-visit-grip');
-    await grip.scrollIntoViewIfNeeded();
-    const [g, c] = [await grip.boundingBox(), await page.locator('.wt-day-column').nth(column).boundingBox()];
-    if (!g || !c) throw new TypeError('nothing to drag');
-    await page.mouse.move(g.x + g.width / 2, g.y + g.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(g.x + 30, g.y + 30, { steps: 4 });
-    await page.mouse.move(c.x + c.width / 2, c.y + 90, { steps: 6 });
+    const to = page.locator('.wt-day-column').nth(column);
+    const grip = from.locator('.wt-bookvisit-grip');
+    for (let tries = 0; tries < 4; tries++) {
+      await grip.scrollIntoViewIfNeeded();
+      const [g, c] = [await grip.boundingBox(), await to.boundingBox()];
+      if (!g || !c) throw new TypeError('nothing to drag');
+      await page.mouse.move(g.x + g.width / 2, g.y + g.height / 2);
+      await page.mouse.down();
+      await page.mouse.move(g.x + 30, g.y + 30, { steps: 4 });
+      await page.mouse.move(c.x + c.width / 2, c.y + 90, { steps: 6 });
+      if (
+        await page
+          .waitForFunction(
+            (n) => document.querySelectorAll('.wt-day-column')[n]?.classList.contains('is-over'),
+            column,
+            { timeout: 3_000 },
+          )
+          .then(
+            () => true,
+            () => false,
+          )
+      )
+        return;
+      await page.keyboard.press('Escape');
+      await page.mouse.up();
+    }
+    throw new Error('the card could not be carried');
   };
 
   it('plans a year with its bound, draws it against the hours by season, month, week and day, and passes axe', async () => {
@@ -61,7 +80,7 @@ describe('the book', function () {
   });
 
   it('says why a visit is on its day, and walks the weeks by keyboard', async () => {
-    await card('proposed').locator('.wt-visit-card').click();
+    await card('proposed').locator('.wt-bookvisit-card').click();
     await page.getByText('Why this day').waitFor();
     await page
       .getByText(/at the table, .* in all/)
@@ -88,7 +107,7 @@ describe('the book', function () {
     const all = page.getByRole('button', { name: /^Take all \d+ of this week$/ });
     const many = Number((await all.innerText()).replace(/\D/g, ''));
     await all.click();
-    await page.waitForFunction(() => document.querySelectorAll('.wt-visit.is-proposed').length === 0);
+    await page.waitForFunction(() => document.querySelectorAll('.wt-bookvisit.is-proposed').length === 0);
     expect(ahead()).to.equal(before + many);
     await planned();
     await undo();
@@ -101,9 +120,9 @@ describe('the book', function () {
     const column = await first.evaluate((el) =>
       [...document.querySelectorAll('.wt-day-column')].indexOf(el.closest('.wt-day-column') ?? el),
     );
-    await first.locator('.wt-visit-grip').focus();
+    await first.locator('.wt-bookvisit-grip').focus();
     await page.keyboard.press('Space');
-    await page.locator('.wt-visit.is-dragged').waitFor();
+    await page.locator('.wt-bookvisit.is-dragged').waitFor();
     // Where the columns are is measured once a card is taken up; a hand is slower than that.
     await page.waitForTimeout(200);
     await page.keyboard.press(column < 5 ? 'ArrowRight' : 'ArrowLeft');
@@ -127,7 +146,7 @@ describe('the book', function () {
 
   it('asks before it moves what an owner agreed to', async () => {
     for (let week = 3; week < 12; week++) {
-      if ((await page.locator('.wt-visit.is-agreed').count()) > 0) break;
+      if ((await page.locator('.wt-bookvisit.is-agreed').count()) > 0) break;
       await page.getByRole('button', { name: 'After', exact: true }).click();
       await page.waitForFunction((w) => new URL(location.href).searchParams.get('week') === String(w), week + 1);
     }
@@ -174,7 +193,7 @@ describe('the book', function () {
 
   it('rings: yes books an agreed date, no answer leaves the dog for today', async () => {
     const before = ahead();
-    const line = page.locator('.wt-ring > li').filter({ hasText: 'would be a good day to come' }).first();
+    const line = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
     const name = await line.locator('strong').innerText();
     await line
       .getByRole('button', { name: /^Yes to / })
@@ -185,11 +204,11 @@ describe('the book', function () {
     expect(standing().find((b) => b.dogName === name)?.agreed).to.equal(true);
     await planned();
     await undo();
-    const next = page.locator('.wt-ring > li').filter({ hasText: 'would be a good day to come' }).first();
+    const next = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
     const other = await next.locator('strong').innerText();
     await next.getByRole('button', { name: 'No answer' }).click();
     await page.waitForFunction(
-      (gone) => ![...document.querySelectorAll('.wt-ring strong')].some((el) => el.textContent === gone),
+      (gone) => ![...document.querySelectorAll('.wt-rings-list strong')].some((el) => el.textContent === gone),
       other,
     );
     expect(ahead()).to.equal(before);
@@ -239,7 +258,7 @@ describe('the day’s sheet', function () {
   });
 
   it('checks a drag while it goes on, lays the rest about what was set, and takes it back', async () => {
-    const bar = page.locator('button.wt-bar').first();
+    const bar = page.locator('button.wt-stagebar').first();
     const named = (await bar.getAttribute('aria-label')) ?? '';
     await bar.focus();
     await page.keyboard.press('Space');
@@ -270,7 +289,7 @@ describe('the day’s sheet', function () {
     await first.getByRole('button', { name: 'Begin check' }).click();
     await first.getByRole('button', { name: 'Check done' }).waitFor();
     await laid('/table/wall');
-    await page.getByText(`${name}, check`).waitFor();
+    await page.getByText(`${name}, check`, { exact: true }).waitFor();
     await page.goto('/table');
     await page.getByText('Next on the sheet:').waitFor();
   });

@@ -54,20 +54,20 @@ function inTwoPlaces(asked: DayAsked, sheet: DaySheet): readonly string[] {
 function partWay(asked: DayAsked, sheet: DaySheet, now: number, longer: number): DayAsked {
   const begun = sheet.laid.filter((l) => l.start < now);
   const slow = begun.at(-1);
-  const free = (l: Laid): boolean => {
-    const end = l.end + longer;
-    return !begun.some(
+  const end = slow ? Math.max(now, slow.end + longer) : now;
+  const overlaps = (x: { readonly start: number; readonly end: number }): boolean =>
+    slow !== undefined && x.start < end && x.end > slow.start;
+  const free =
+    slow !== undefined &&
+    !begun.some(
       (b) =>
-        b !== l &&
-        b.start >= l.start &&
-        b.start < end &&
-        (b.person === l.person || b.place === l.place || b.visit === l.visit),
-    );
-  };
+        b !== slow && overlaps(b) && (b.person === slow.person || b.place === slow.place || b.visit === slow.visit),
+    ) &&
+    !sheet.pauses.some((p) => p.person === slow.person && p.start < now && overlaps(p));
   return {
     ...asked,
     now,
-    begun: begun.map((l) => (l === slow && free(l) ? { ...l, end: Math.max(now, l.end + longer) } : l)),
+    begun: begun.map((l) => (l === slow && free ? { ...l, end } : l)),
     paused: sheet.pauses.filter((p) => p.start < now),
   };
 }

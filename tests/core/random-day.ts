@@ -18,6 +18,8 @@ export function randomDay(random: Random, { dogs, people, grain, whole }: DaySiz
   const long = (from: number, to: number): number => grain * randomInt(random, from, to);
   const all: readonly StageKind[] = ['check', 'dry-work', 'bath', 'drying', 'finish', 'rest'];
   const wet: readonly StageKind[] = ['check', 'bath', 'drying'];
+  // Short days in slots: a programme over them stays small.
+  const most = whole ? 4 : 3;
   const hands = Array.from({ length: many(people) }, (_, i): DayPerson => {
     const from = OPEN + (i === 0 ? 0 : long(0, 3));
     return {
@@ -40,10 +42,10 @@ export function randomDay(random: Random, { dogs, people, grain, whole }: DaySiz
       const clean = whole && at !== undefined ? 5 : 0;
       stages.push({ kind, place: at, minutes, hands: kind !== 'rest', atOnce, cleanMinutes: clean, dbA });
     };
-    if (whole || random() < 0.6) add('dry-work', 'table', long(1, 4));
+    if (whole || random() < 0.6) add('dry-work', 'table', long(1, most));
     if (random() < 0.85) {
       add('bath', 'tub', long(1, 3));
-      add('drying', 'dryer', long(1, 4), true, whole ? 88 + randomInt(random, 0, 12) : undefined);
+      add('drying', 'dryer', long(1, most), true, whole ? 88 + randomInt(random, 0, 12) : undefined);
     }
     if (stages.length === 0 || random() < 0.7) add('finish', 'table', long(1, 3));
     if (random() < 0.2) add('rest', undefined, grain, true);

@@ -10,7 +10,7 @@ import { randomDay } from '../core/random-day.ts';
 
 const GRAIN = 15;
 /** Slots beyond the last dog in which somebody may still have a pause. */
-const MOST_PAUSE = 8;
+const MOST_PAUSE = 5;
 /** Only how long the day is, and what may not be at all. */
 const SHORTEST: DayWorth = {
   length: 1,

@@ -1,16 +1,29 @@
 /** Who works when, what owners wish, the day's sheet, calls, and files in and out, over HTTP. */
 import { expect } from 'chai';
 import ICAL from 'ical.js';
+import { Temporal } from 'temporal-polyfill';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { RosterPage, SheetPage } from '../../contract/roster.ts';
 import type { TideFile } from '../../contract/tide.ts';
-import { ANY_TIME, atWork, hoursOf, yearOfTide } from '../../core/book/index.ts';
+import {
+  ANY_TIME,
+  atWork,
+  awayAnswers,
+  hoursOf,
+  lossOf,
+  planBook,
+  rulesAgainst,
+  weeksOverIfEarly,
+  whoComesSooner,
+  yearOfTide,
+  type YearBook,
+} from '../../core/book/index.ts';
 import { breachesOf, IMPOSSIBLE, planDay, rippled } from '../../core/day/index.ts';
-import { addDays, ended, parseDay, day } from '../../core/quantity/index.ts';
-import { learnBook } from '../../core/tide/index.ts';
+import { addDays, day, ended, formatDay, isoWeekday, parseDay, sum } from '../../core/quantity/index.ts';
+import { learnBook, type LearntBook } from '../../core/tide/index.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
-const TOMORROW = '2031-04-10';
+const FULL = '2031-04-12';
 const SANNA = {
   id: 'sanna',
   name: 'Sanna',
@@ -23,8 +36,7 @@ const SANNA = {
   protectDb: 0,
   version: 0,
 };
-const sheet = async (room: Room, on = TOMORROW): Promise<SheetPage> =>
-  (await room.call('GET', `/sheet?day=${on}`)).json;
+const sheet = async (room: Room, on = FULL): Promise<SheetPage> => (await room.call('GET', `/sheet?day=${on}`)).json;
 const tide = async (room: Room): Promise<TideFile> => (await room.call('GET', '/tide')).json;
 
 /** What the tide rests on takes long to reckon the first time: one room for all that ask for it. */
@@ -129,10 +141,10 @@ describe('the sheet over HTTP', () => {
     const pinned: SheetPage = (await room.call('PUT', '/sheet/pins', { pins: [pin] })).json;
     expect(pinned.asked.pins).to.deep.equal([{ visit: visit?.id, stage: 0, person: 'demo-runa', notBefore: 600 }]);
     expect((await room.call('PUT', '/sheet/pins', { pins: [{ ...pin, person: 'ghost' }] })).status).to.equal(400);
-    expect((await room.call('DELETE', `/sheet/pins?day=${TOMORROW}`)).json.asked.pins).to.deep.equal([]);
+    expect((await room.call('DELETE', `/sheet/pins?day=${FULL}`)).json.asked.pins).to.deep.equal([]);
 
-    // Tomorrow, ten in the morning in Helsinki: the check was begun at nine and was to take ten minutes.
-    room.setClock(Date.parse('2031-04-10T07:00:00Z'));
+    // On that day, ten in the morning in Helsinki: the check was begun at nine and was to take ten minutes.
+    room.setClock(Date.parse('2031-04-12T07:00:00Z'));
     const mark = {
       bookingId: visit?.id ?? '',
       stage: 0,
@@ -201,7 +213,7 @@ describe('calendars and tables', () => {
       const event = events.find((e) => e.uid.startsWith(visit));
       // Helsinki in April is three hours ahead.
       expect(event?.startDate.toJSDate().toISOString()).to.equal(
-        new Date(Date.parse(`${TOMORROW}T00:00:00Z`) + (first - 180) * 60_000).toISOString(),
+        new Date(Date.parse(`${FULL}T00:00:00Z`) + (first - 180) * 60_000).toISOString(),
       );
     }
     // Who works a dog in a fortnight is laid out; later ones may be anybody's.
@@ -293,4 +305,149 @@ describe('calendars and tables', () => {
     expect((await room.call('POST', '/bookings/read', { csv: 'a,b\n1,2' })).status).to.equal(400);
     await room.close();
   });
+});
+
+describe('somebody is away', () => {
+  let file: TideFile;
+  let learnt: LearntBook;
+  before(async function () {
+    this.timeout(120_000);
+    file = await tide(shared);
+    learnt = ended(learnBook(file, file.today));
+  });
+
+  it('lists agreed visits of lost days to be asked about, and no other date in the book is touched', () => {
+    const year = yearOfTide(file, learnt);
+    const plan = ended(planBook(year.dogs, year.hours));
+    const booked = file.dogs.flatMap((d) => d.booked.filter((b) => b > file.today).map((b) => ({ id: d.id, day: b })));
+    const from = day(Math.min(...booked.map((b) => b.day)));
+    const absence = { id: 'x', person: null, from, to: addDays(from, 1), reason: '' };
+    const lost = lossOf(file, learnt.from, absence);
+    expect([...lost.keys()].map((d) => d + learnt.from)).to.include(from);
+    const isLost = (d: number): boolean => d >= absence.from && d <= absence.to;
+    const answers = [...awayAnswers(file, learnt, year, plan, absence)];
+    expect(answers).to.have.lengthOf(2);
+    for (const { moves, lost: minutes } of answers) {
+      expect(minutes).to.be.closeTo(sum([...lost.values()]), 1e-6);
+      const inBook = moves.filter((m) => m.was !== 'planned');
+      expect(inBook.every((m) => isLost(m.from) && (m.to === undefined || !isLost(m.to)))).to.equal(true);
+      for (const b of booked.filter((x) => isLost(x.day)))
+        expect(
+          inBook.some((m) => m.dogIds.includes(b.id) && m.from === b.day),
+          b.id,
+        ).to.equal(true);
+      for (const m of inBook)
+        expect(m.was).to.equal(file.unagreed?.[m.dogIds[0] ?? '']?.includes(m.from) ? 'held' : 'agreed');
+      for (const m of moves) if (m.to !== undefined) expect(isLost(m.to)).to.equal(false);
+    }
+    expect(answers[1]?.more).to.be.at.most((answers[0]?.more ?? 0) + 1e-6);
+    // One of two people away takes half a day's minutes, and the doors stay open.
+    const one = lossOf(file, learnt.from, { ...absence, person: 'demo-runa' });
+    for (const [d, m] of one)
+      expect(m).to.be.within(0.3 * (year.hours.daily[d] ?? 0), 0.7 * (year.hours.daily[d] ?? 0));
+    const nothing = [
+      ...awayAnswers(file, learnt, year, plan, { ...absence, from: addDays(from, 900), to: addDays(from, 901) }),
+    ];
+    expect(nothing[0]?.moves).to.deep.equal([]);
+  });
+
+  it('says which weeks run over when the tide is early, and who had better come sooner', () => {
+    const year = yearOfTide(file, learnt);
+    const plan = ended(planBook(year.dogs, year.hours));
+    const { from } = learnt;
+    // As it is planned nothing runs over; with a tenth of the hours nearly every week does, early or not.
+    expect(weeksOverIfEarly(year, plan, from, 0)).to.deep.equal([]);
+    const few = { ...year, hours: { ...year.hours, minutes: year.hours.minutes.map((m) => m / 10) } };
+    expect(weeksOverIfEarly(few, plan, from, 10).length).to.be.greaterThan(30);
+    // A visit that was put off by three weeks gains by the day it was planned for.
+    const i = plan.visits.findIndex(
+      (v) => (v[0] ?? 0) > 10 && (year.dogs[plan.visits.indexOf(v)]?.fixed.length ?? 1) === 0,
+    );
+    const first = plan.visits[i]?.[0] ?? 0;
+    const late = plan.visits.map((v, k) => (k === i ? v.map((d, n) => (n === 0 ? first + 21 : d + 21)) : v));
+    const sooner = whoComesSooner(year, { ...plan, visits: late }, from, addDays(from, first));
+    const [dogId] = year.members[i] ?? [];
+    expect(sooner.some((s) => s.dogId === dogId && s.from === addDays(from, first + 21) && s.gain > 0)).to.equal(true);
+    for (const [a, b] of sooner.slice(1).map((s, k) => [sooner[k], s] as const))
+      expect(a?.gain).to.be.at.least(b?.gain ?? 0);
+  });
+
+  it('says which rules a day breaks', () => {
+    const [dog] = file.dogs;
+    if (!dog) throw new TypeError('no dogs');
+    const closed = file.roster?.away.find((a) => a.person === null);
+    const codes = (on: number, others: readonly number[] = []) =>
+      rulesAgainst(
+        { ...file, wishes: { [dog.id]: { ...ANY_TIME, weekdays: [2] } } },
+        dog.id,
+        day(on),
+        others.map(day),
+      ).map((r) => r.code);
+    expect(codes(file.today)).to.include('past');
+    expect(codes(closed?.from ?? 0)).to.include('closed');
+    // 2031-04-15 is a Tuesday, 13 April a Sunday.
+    expect(codes(file.today + 6)).to.deep.equal([]);
+    expect(codes(file.today + 4)).to.include.members(['closed', 'owner']);
+    expect(codes(file.today + 6, [file.today + 1])).to.deep.equal(['too-soon']);
+    expect(codes(file.today + 6, [file.today - 300])).to.deep.equal(['too-late']);
+  });
+});
+
+describe('days of a salon, wherever and whenever it is', () => {
+  const SEEN: readonly (readonly [string, string, string])[] = [
+    // Fourteen hours ahead and eleven behind: the same moment is two days apart.
+    ['Pacific/Kiritimati', '2031-04-09T11:00:00Z', '2031-04-10'],
+    ['Pacific/Pago_Pago', '2031-04-09T10:30:00Z', '2031-04-08'],
+    // Leap day, year's end, and the days on which clocks are changed.
+    ['Pacific/Kiritimati', '2032-02-28T11:00:00Z', '2032-02-29'],
+    ['Europe/Helsinki', '2031-12-31T22:30:00Z', '2032-01-01'],
+    ['America/New_York', '2032-03-14T06:30:00Z', '2032-03-14'],
+    ['America/New_York', '2031-11-02T05:30:00Z', '2031-11-02'],
+  ];
+  for (const [zone, at, today] of SEEN)
+    it(`${zone} at ${at} is ${today}; dates are held, laid, planned and exported on the salon's own day`, async () => {
+      const room = await openRoom();
+      const salon = room.stores.salon.find();
+      if (!salon) throw new TypeError('no salon');
+      room.stores.salon.update({
+        ...salon,
+        timeZone: zone,
+        house: { ...salon.house, openWeekdays: [1, 2, 3, 4, 5, 6, 7] },
+      });
+      room.db.exec("DELETE FROM booking; UPDATE person SET weekdays = '[1,2,3,4,5,6,7]'; DELETE FROM absence");
+      room.setClock(Date.parse(at));
+      expect((await room.call('GET', '/sheet')).json.today).to.equal(today);
+      const hold = { id: 'h', dogId: 'demo-kelda', from: today, minutes: 60 };
+      const held: BookingRecord = (await room.call('POST', '/bookings/hold', hold)).json;
+      const local = Temporal.Instant.from(held.startsAt).toZonedDateTimeISO(zone);
+      const on = local.toPlainDate().toString();
+      expect(on >= today && on <= formatDay(addDays(day(parseDay(today) ?? 0), 1))).to.equal(true);
+      const page = await sheet(room, on);
+      expect(page.visits.map((v) => v.id)).to.deep.equal(['h']);
+      const minute = local.hour * 60 + local.minute;
+      expect(page.asked.visits[0]?.arrive).to.deep.equal({ from: minute, to: minute });
+      expect(minute).to.be.within(8 * 60, 17 * 60);
+      const csv = (await room.call('GET', '/bookings.csv')).text.split('\r\n')[1];
+      expect(csv).to.match(new RegExp(`^${on},${local.toPlainTime().toString({ smallestUnit: 'minute' })},60,Kelda,`));
+      // Weeks of the plan begin on Mondays, and a year of days has no gap.
+      const from = day(parseDay(today) ?? 0);
+      const { people, away }: RosterPage = (await room.call('GET', '/roster')).json;
+      const book: YearBook = {
+        today: from,
+        place: salon,
+        openWeekdays: [1, 2, 3, 4, 5, 6, 7],
+        minutesPerWeek: 960,
+        readings: [],
+        dogs: [],
+        roster: { people, away },
+      };
+      const hours = hoursOf(book, from);
+      for (let d = 2; d < hours.period.length; d++)
+        expect((hours.period[d] ?? 0) - (hours.period[d - 1] ?? 0)).to.equal(
+          isoWeekday(addDays(from, d)) === 1 ? 1 : 0,
+        );
+      expect(hours.daily.slice(1).every((m) => m > 0)).to.equal(true);
+      expect(room.errors).to.deep.equal([]);
+      await room.close();
+    });
 });

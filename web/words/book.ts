@@ -1,5 +1,5 @@
 /** How the book's answers are said. */
-import { gapOf, type BookSummary, type DayRule, type Otherwise } from '../../core/book/index.ts';
+import { gapOf, type BookSummary, type DayRule, type Otherwise, type WeekOver } from '../../core/book/index.ts';
 import { shortDay, weekdayName } from './dates.ts';
 import { grams, listText, minutesText } from './figures.ts';
 
@@ -47,4 +47,16 @@ export function ruleText(rule: DayRule): string {
     case 'too-late':
       return `${rule.days} days after the visit before; this coat is let wait ${rule.longest} at most.`;
   }
+}
+
+/** Weeks that are named before the rest is counted. */
+const NAMED_WEEKS = 3;
+
+/** "If every blow comes ten days early, two weeks run over: …". */
+export function earlyText(weeks: readonly WeekOver[]): string {
+  if (weeks.length === 0) return 'If every blow comes ten days early, no week runs over.';
+  const named = [...weeks].sort((a, b) => b.over - a.over).slice(0, NAMED_WEEKS);
+  const rest = weeks.length - named.length;
+  const text = listText(named.map((w) => `the week from ${shortDay(w.from)} by ${minutesText(Math.round(w.over))}`));
+  return `If every blow comes ten days early, ${weeks.length === 1 ? 'one week runs' : `${weeks.length} weeks run`} over: ${text}${rest > 0 ? `, and ${rest} more by less` : ''}.`;
 }

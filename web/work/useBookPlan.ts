@@ -1,10 +1,16 @@
 /** The book's year as its worker comes to it; asked anew when its facts change, ended when it is stopped or nobody looks. */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Absence, AwayAnswer, BookProgress, BookSummary } from '../../core/book/index.ts';
+import type { Absence, AwayAnswer, BookProgress, BookSummary, Sooner, WeekOver } from '../../core/book/index.ts';
+import type { Day } from '../../core/quantity/index.ts';
 import type { BookAsked, BookTold, BookWork } from './book.worker.ts';
 
 export interface BookAnswer {
   readonly plan: BookSummary | undefined;
+  /** Weeks that run over if every blow comes ten days early. */
+  readonly early: readonly WeekOver[];
+  /** Who had better come on a day than on the later one they have. */
+  readonly sooner: { readonly on: Day; readonly sooner: readonly Sooner[] } | undefined;
+  readonly askSooner: (on: Day) => void;
   readonly progress: { readonly stage: BookProgress['stage']; readonly share: number } | undefined;
   readonly state: 'working' | 'done' | 'cancelled' | 'failed';
   /** What moves when somebody is away; not the last: the answer at once, while a better one is sought. */
@@ -14,13 +20,20 @@ export interface BookAnswer {
   readonly again: () => void;
 }
 
-type Got = Pick<BookAnswer, 'plan' | 'progress' | 'state' | 'away'>;
+type Got = Pick<BookAnswer, 'plan' | 'early' | 'sooner' | 'progress' | 'state' | 'away'>;
 
 export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
   const [tried, setTried] = useState(0);
   const [stopped, setStopped] = useState(-1);
   const at = useRef<Worker | undefined>(undefined);
-  const [got, setGot] = useState<Got>({ plan: undefined, progress: undefined, state: 'working', away: undefined });
+  const [got, setGot] = useState<Got>({
+    plan: undefined,
+    early: [],
+    sooner: undefined,
+    progress: undefined,
+    state: 'working',
+    away: undefined,
+  });
   useEffect(() => {
     if (stopped === tried) return;
     const worker = new Worker(new URL('./book.worker.ts', import.meta.url), { type: 'module' });
@@ -29,9 +42,17 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
       setGot((now): Got => {
         switch (data.kind) {
           case 'plan':
-            return { ...now, plan: data.plan, ...(data.last && { progress: undefined, state: 'done' }) };
+            return {
+              ...now,
+              plan: data.plan,
+              early: data.early,
+              sooner: undefined,
+              ...(data.last && { progress: undefined, state: 'done' }),
+            };
           case 'away':
             return { ...now, away: data };
+          case 'sooner':
+            return { ...now, sooner: data };
           case 'progress':
             return { ...now, progress: data, state: 'working' };
         }
@@ -48,9 +69,11 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
     setGot((now) => ({ ...now, away: undefined }));
     if (absence) at.current?.postMessage({ kind: 'away', absence } satisfies BookWork);
   }, []);
+  const askSooner = useCallback((on: Day) => at.current?.postMessage({ kind: 'sooner', on } satisfies BookWork), []);
   return {
     ...got,
     ask,
+    askSooner,
     cancel: () => {
       setStopped(tried);
       setGot((now) => ({ ...now, progress: undefined, state: 'cancelled' }));

@@ -13,8 +13,9 @@ import { Pick } from '../../app/Pick.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
-import { useBookPlan } from '../../work/useBookPlan.ts';
-import { goodness } from '../../words/book.ts';
+import { useBookPlan, type BookAnswer } from '../../work/useBookPlan.ts';
+import { SoonerList } from './SoonerList.tsx';
+import { earlyText, goodness } from '../../words/book.ts';
 import { longDay, monthYear, shortDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { Learning } from '../tide/Learning.tsx';
@@ -45,13 +46,14 @@ interface Facts {
   readonly salon: SalonRecord;
 }
 
-interface BoardProps extends Facts {
+type Answered = { readonly [K in 'early' | 'sooner' | 'askSooner' | 'state']: BookAnswer[K] };
+interface BoardProps extends Facts, Answered {
   readonly plan: BookSummary;
   readonly working: boolean;
   readonly acts: Acts;
 }
 
-function Board({ file, learnt, bookings, salon, plan, working, acts }: BoardProps) {
+function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, state, working, acts }: BoardProps) {
   const [params, setParams] = useSearchParams();
   /** The visit that hangs over another day, or was let go of there. */
   const [drag, setDrag] = useState<
@@ -121,6 +123,7 @@ function Board({ file, learnt, bookings, salon, plan, working, acts }: BoardProp
         <p className="wt-soft mb-0">
           Solid: in the book. Hatched: proposed. The line is what the salon plans with, 93 % of its hours.
         </p>
+        <p className="mb-0">{earlyText(early)}</p>
       </section>
       <section className="wt-sheet" aria-labelledby="week">
         <div className="wt-title mb-0">
@@ -191,6 +194,21 @@ function Board({ file, learnt, bookings, salon, plan, working, acts }: BoardProp
           />
         )}
         {inWeek.length === 0 && span === 'week' && <p>Nobody needs to come in this week.</p>}
+        {span === 'day' && hoursOn(shownDay) > load && (
+          <SoonerList
+            file={file}
+            day={shownDay}
+            state={state}
+            sooner={sooner}
+            askSooner={askSooner}
+            onOffer={(dogId, from) => {
+              const visit = plan.visits.find((v) => v.dogId === dogId && v.day === from);
+              if (!visit) return;
+              setDrag({ visit, day: shownDay, held: true });
+              put({ visit: visitKey(visit) });
+            }}
+          />
+        )}
         <div className="wt-acts">
           {(span === 'week' || span === 'day') && proposals.length > 1 && (
             <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold(proposals)}>
@@ -224,7 +242,10 @@ function Board({ file, learnt, bookings, salon, plan, working, acts }: BoardProp
 
 function Planned(facts: Facts) {
   const { file, learnt, bookings, salon } = facts;
-  const { plan, progress, state, away, ask, cancel, again } = useBookPlan({ book: file, learnt });
+  const { plan, early, sooner, askSooner, progress, state, away, ask, cancel, again } = useBookPlan({
+    book: file,
+    learnt,
+  });
   const acts = useActs(salon.timeZone);
   return (
     <>
@@ -263,7 +284,16 @@ function Planned(facts: Facts) {
       {plan && (
         <div className="wt-book-room">
           <div className="wt-book-side">
-            <Board {...facts} plan={plan} working={state === 'working'} acts={acts} />
+            <Board
+              {...facts}
+              plan={plan}
+              early={early}
+              sooner={sooner}
+              askSooner={askSooner}
+              state={state}
+              working={state === 'working'}
+              acts={acts}
+            />
             <Away
               file={file}
               bookings={bookings}

@@ -62,7 +62,7 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
                       {load > 0 && <span className="wt-soft">{minutesText(Math.round(load))}</span>}
                     </span>
                     {names.slice(0, NAMES).map((n, i) => (
-                      <span key={`${n} ${i}`} className={visits[i]?.agreed ? 'wt-name is-agreed' : 'wt-name'}>
+                      <span key={`${n} ${i}`} className={visits[i]?.agreed ? 'wt-comer is-agreed' : 'wt-comer'}>
                         {n}
                       </span>
                     ))}
@@ -114,7 +114,7 @@ export function Season({ plan, weeks, nameOf, onWeek }: SeasonProps) {
               </td>
               <td>
                 {visits.map((v, i) => (
-                  <span key={`${v.dogId} ${v.day}`} className={v.agreed ? 'wt-name is-agreed' : 'wt-name'}>
+                  <span key={`${v.dogId} ${v.day}`} className={v.agreed ? 'wt-comer is-agreed' : 'wt-comer'}>
                     {nameOf(v.dogId)}
                     {i < visits.length - 1 ? ', ' : ''}
                   </span>

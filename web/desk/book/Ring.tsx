@@ -80,7 +80,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
         Ring today <span className="wt-soft">{lines.length}</span>
       </h2>
       {lines.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
-      <ul className="wt-bare wt-ring">
+      <ul className="wt-bare wt-rings-list">
         {shown.map((line) => {
           if (line.kind === 'held') {
             const { booking, why } = line;

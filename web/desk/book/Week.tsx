@@ -89,7 +89,7 @@ export function Week({ days, nameOf, chosen, onChoose, onOver, onDrop }: Props) 
         else if (visit) onOver(visit, undefined);
       }}
     >
-      <div className="wt-week">
+      <div className="wt-bookweek">
         {days.map((d) => (
           <Column key={d.day} of={d} nameOf={nameOf} chosen={chosen} onChoose={onChoose} />
         ))}
@@ -143,10 +143,10 @@ function Card({ visit, booking, name, chosen, onChoose }: CardProps) {
   return (
     <div
       ref={setNodeRef}
-      className={`wt-visit is-${state}${chosen ? ' is-chosen' : ''}${isDragging ? ' is-dragged' : ''}`}
+      className={`wt-bookvisit is-${state}${chosen ? ' is-chosen' : ''}${isDragging ? ' is-dragged' : ''}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
     >
-      <button type="button" className="wt-visit-card" aria-pressed={chosen} onClick={() => onChoose(visit)}>
+      <button type="button" className="wt-bookvisit-card" aria-pressed={chosen} onClick={() => onChoose(visit)}>
         <strong>{name}</strong>
         <span>
           {minutesText(Math.round(visit.minutes))}
@@ -156,7 +156,7 @@ function Card({ visit, booking, name, chosen, onChoose }: CardProps) {
       </button>
       <button
         type="button"
-        className="wt-visit-grip"
+        className="wt-bookvisit-grip"
         {...listeners}
         {...attributes}
         aria-label={`Move ${name}, ${shortDay(visit.day)}`}

@@ -20,40 +20,14 @@ import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
 import type { DayLaid } from '../../work/day.worker.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { longDay, minuteClock, weekdayText } from '../../words/dates.ts';
-import { breachText, placeName, STAGE_WORDS } from '../../words/day.ts';
-import { capital, listText, minutesText } from '../../words/figures.ts';
+import { breachText, STAGE_WORDS } from '../../words/day.ts';
+import { listText, minutesText } from '../../words/figures.ts';
 import { DogList } from './DogList.tsx';
-import { LaneKey, laidKey, Lanes, type Drop, type LanesBy } from './Lanes.tsx';
+import { lanesOf, namesOf, standing } from './names.ts';
+import { LaneKey, laidKey, Lanes, type Drop } from './Lanes.tsx';
 import './sheet.css';
 
 const BY = ['person', 'dog', 'place'] as const;
-
-/** Names of what is on a sheet. */
-export function namesOf(page: SheetPage) {
-  const visit = new Map(page.visits.map((v) => [v.id, v.name]));
-  const person = new Map(page.people.map((p) => [p.id, p.name]));
-  return {
-    dog: (id: string): string => visit.get(id) ?? 'A dog',
-    person: (id: string): string => person.get(id) ?? 'Somebody',
-    place: (id: string): string => placeName(id, page.asked.places),
-    stage: (id: string, stage: number): string =>
-      STAGE_WORDS[page.asked.visits.find((v) => v.id === id)?.stages[stage]?.kind ?? 'check'],
-  };
-}
-
-/** Lanes of a sheet, with the names of who or what they are. */
-export function lanesOf(page: SheetPage, by: LanesBy): readonly { readonly id: string; readonly name: string }[] {
-  if (by === 'person') return page.people;
-  if (by === 'place')
-    return page.asked.places.map((p) => ({
-      id: p.id,
-      name: capital(placeName(p.id, page.asked.places).replace('the ', '')),
-    }));
-  return [...page.visits].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).map((v) => ({ id: v.id, name: v.name }));
-}
-
-/** The sheet that holds now: as it was laid, or what became of it. */
-export const standing = (laid: DayLaid): DaySheet => laid.delay?.rippled ?? laid.sheet;
 
 const keysOf = (b: Breach): readonly string[] =>
   'visit' in b && 'stage' in b ? [laidKey({ visit: b.visit, stage: b.stage })] : [];

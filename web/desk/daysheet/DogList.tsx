@@ -7,12 +7,12 @@ import { Refusal } from '../../app/state.tsx';
 import { useMark, useUnmark } from '../../data/hooks.ts';
 import { clockText, minuteClock } from '../../words/dates.ts';
 import { capital, minutesText } from '../../words/figures.ts';
-import type { namesOf } from './DaySheetRoom.tsx';
+import type { SheetNames } from './names.ts';
 
 const LONGER_MINUTES = 10;
 
 /** Where a visit has come to: the stage under way, and the first that has not begun. */
-export function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit: string) {
+function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit: string) {
   const mine = sheet.laid.filter((l) => l.visit === visit).sort((a, b) => a.stage - b.stage);
   const begun = new Set(page.asked.begun.filter((b) => b.visit === visit).map((b) => b.stage));
   const done = new Set(page.done.filter((d) => d.visit === visit).map((d) => d.stage));
@@ -24,7 +24,7 @@ export function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit
 interface Props {
   readonly page: SheetPage;
   readonly sheet: Pick<DaySheet, 'laid'>;
-  readonly names: ReturnType<typeof namesOf>;
+  readonly names: SheetNames;
 }
 
 export function DogList({ page, sheet, names }: Props) {

@@ -190,7 +190,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
                       <div
                         key={`${p.person} ${p.pause}`}
                         role="listitem"
-                        className="wt-bar is-pause"
+                        className="wt-stagebar is-pause"
                         style={{ left: (p.start - from) * px, width: (p.end - p.start) * px }}
                         title={`Pause ${minuteClock(p.start)}–${minuteClock(p.end)}`}
                       >
@@ -263,9 +263,9 @@ function Bar({ laid, kind, name, left, width, faulty, movable, begun }: BarProps
       {width >= NAMED_PX && <span>{STAGE_WORDS[kind]}</span>}
     </>
   );
-  const className = `wt-bar is-${kind}${faulty ? ' is-faulty' : ''}${begun ? ' is-begun' : ''}${isDragging ? ' is-dragged' : ''}`;
+  const className = `wt-stagebar is-${kind}${faulty ? ' is-faulty' : ''}${begun ? ' is-begun' : ''}${isDragging ? ' is-dragged' : ''}`;
   return (
-    <div role="listitem" className="wt-bar-place">
+    <div role="listitem" className="wt-stagebar-place">
       {movable ? (
         <button
           ref={setNodeRef}

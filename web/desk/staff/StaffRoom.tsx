@@ -166,7 +166,7 @@ function Apart({ page }: { page: RosterPage }) {
         ))}
       </ul>
       <Form
-        className="wt-pair"
+        className="wt-apart-pair"
         onSubmit={(e) => {
           e.preventDefault();
           add.mutate({ a, b });

@@ -4,7 +4,7 @@ import type { SheetPage } from '../../../contract/roster.ts';
 import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { useSheet } from '../../data/hooks.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
-import { standing } from '../../desk/daysheet/DaySheetRoom.tsx';
+import { standing } from '../../desk/daysheet/names.ts';
 import { minuteClock } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 

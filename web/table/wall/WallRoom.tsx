@@ -3,7 +3,7 @@ import type { SheetPage } from '../../../contract/roster.ts';
 import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useSheet } from '../../data/hooks.ts';
-import { lanesOf, namesOf, standing } from '../../desk/daysheet/DaySheetRoom.tsx';
+import { lanesOf, namesOf, standing } from '../../desk/daysheet/names.ts';
 import { Lanes } from '../../desk/daysheet/Lanes.tsx';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { minuteClock, weekdayText } from '../../words/dates.ts';
@@ -27,8 +27,8 @@ export function Wall({ page }: { page: SheetPage }) {
   const done = new Set(page.done.map((d) => `${d.visit} ${d.stage}`));
   const now = page.now ?? 0;
   return (
-    <div className="wt-wall">
-      <section className="wt-wall-now mb-4" aria-label="Now and next">
+    <div className="wt-onwall">
+      <section className="wt-onwall-now mb-4" aria-label="Now and next">
         {page.people.map((p) => {
           const mine = sheet.laid.filter((l) => l.person === p.id && !done.has(`${l.visit} ${l.stage}`));
           const at = mine.find((l) => begun.has(`${l.visit} ${l.stage}`)) ?? mine.find((l) => l.end > now);

@@ -1,0 +1,106 @@
+/** Decides what a plan comes to when the tide is early, and who would gain by coming sooner than agreed. */
+import { addDays, type Day } from '../quantity/index.ts';
+import { dogAccount } from './account.ts';
+import type { YearDog } from './arcs.ts';
+import { WORTH, type CoatYear } from './coat-year.ts';
+import type { YearOf } from './from-tide.ts';
+import type { BookPlan } from './plan-book.ts';
+
+/** A coat whose release comes so many days sooner; the last days repeat. */
+function earlier(coat: CoatYear, days: number): CoatYear {
+  const { keep } = coat;
+  return {
+    ...coat,
+    grown: coat.grown.map((row) => {
+      const last = row.length - 1;
+      const shifted = new Float64Array(row.length);
+      for (let d = 1; d < row.length; d++) {
+        const at = Math.min(last, d + days);
+        const release = (row[at] ?? 0) - keep * (row[at - 1] ?? 0);
+        shifted[d] = keep * (shifted[d - 1] ?? 0) + release;
+      }
+      return shifted;
+    }),
+  };
+}
+
+export interface WeekOver {
+  readonly from: Day;
+  /** Minutes beyond the hours that the salon plans with. */
+  readonly over: number;
+}
+
+/** Weeks that run over their hours when every tide comes so many days early and nobody's date is changed, by time. */
+export function weeksOverIfEarly(
+  { dogs, hours }: YearOf,
+  plan: BookPlan,
+  from: Day,
+  days: number,
+): readonly WeekOver[] {
+  const lastDay = hours.daily.length - 1;
+  const load = new Float64Array(hours.minutes.length);
+  for (const [i, dog] of dogs.entries()) {
+    const visits = plan.visits[i] ?? [];
+    const { minutes } = dogAccount({ ...dog, coats: dog.coats.map((c) => earlier(c, days)) }, visits, lastDay, WORTH);
+    for (const [k, m] of minutes.entries()) {
+      const p = hours.period[visits[k] ?? 0] ?? 0;
+      load[p] = (load[p] ?? 0) + m;
+    }
+  }
+  return [...load.entries()].flatMap(([p, m]): WeekOver[] => {
+    const over = m - (hours.minutes[p] ?? 0);
+    return p > 0 && over > 1 ? [{ from: addDays(from, hours.period.indexOf(p)), over }] : [];
+  });
+}
+
+export interface Sooner {
+  readonly dogId: string;
+  /** Day of the visit that it would give up. */
+  readonly from: Day;
+  /** Minutes of the visit on the sooner day, and what all in all is saved by it, in minutes. */
+  readonly minutes: number;
+  readonly gain: number;
+  /** Grams less on the floor at home. */
+  readonly grams: number;
+}
+
+/** Visits so far behind a free day are looked at. */
+const LOOK_DAYS = 42;
+
+const costOf = (
+  dog: YearDog,
+  days: readonly number[],
+  lastDay: number,
+): { readonly cost: number; readonly a: ReturnType<typeof dogAccount> } => {
+  const a = dogAccount(dog, days, lastDay, WORTH);
+  const labour = a.minutes.reduce((t, m) => t + m, 0);
+  return { a, cost: labour + WORTH.homeGram * a.homeG + WORTH.packedDay * a.packedDays + a.lateCost };
+};
+
+/** Dogs with a later date that had better come on a day, those first who gain most; their own days and rest are kept. */
+export function whoComesSooner(
+  { dogs, members, hours }: YearOf,
+  plan: BookPlan,
+  from: Day,
+  on: Day,
+): readonly Sooner[] {
+  const lastDay = hours.daily.length - 1;
+  const d = on - from;
+  return dogs
+    .flatMap((dog, i): Sooner[] => {
+      const visits = plan.visits[i] ?? [];
+      const p = visits.findIndex((x) => x > d);
+      const was = visits[p];
+      const before = p > 0 ? (visits[p - 1] ?? 0) : dog.lastVisit;
+      if (was === undefined || was > d + LOOK_DAYS || d - before < dog.shortest || !dog.days.includes(d)) return [];
+      const now = costOf(dog, visits, lastDay);
+      const then = costOf(dog, visits.with(p, d), lastDay);
+      const gain = now.cost - then.cost;
+      const [dogId] = members[i] ?? [];
+      if (gain <= 1 || dogId === undefined) return [];
+      return [
+        { dogId, from: addDays(from, was), minutes: then.a.minutes[p] ?? 0, gain, grams: now.a.homeG - then.a.homeG },
+      ];
+    })
+    .sort((a, b) => b.gain - a.gain);
+}
