@@ -59,7 +59,7 @@ await picture('desk-book', '/desk/book?week=2', { viewport: { width: 1280, heigh
 /** A full day: some more dogs on the salon's next one. */
 const full = stage.stores.bookings.between(new Date(Date.now() + 86_400_000).toISOString(), '9999')[0];
 const from = (full?.startsAt ?? '').slice(0, 10);
-for (const [i, dog] of ['gannet', 'saffron', 'tar', 'skerry', 'heather', 'rowan'].entries())
+for (const [i, dog] of ['anchor', 'saffron', 'tar', 'skerry', 'heather', 'rowan'].entries())
   await fetch(`${stage.base}/api/bookings/hold`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },

@@ -17,6 +17,8 @@ import {
 } from './asked.ts';
 
 const NOBODY = -1;
+/** An owner who is kept so many minutes minds each of them twice. Guess. */
+const LATE_DOUBLES = 60;
 
 interface Part {
   readonly stage: number;
@@ -440,7 +442,7 @@ export class Layer {
 
   private score(): DayScore {
     const { people } = this.asked;
-    let [waiting, late, over, meeting, ends] = [0, 0, 0, 0, this.starts];
+    let [waiting, late, kept, over, meeting, ends] = [0, 0, 0, 0, 0, this.starts];
     for (const [i, job] of this.jobs.entries()) {
       const last = this.last[i] ?? 0;
       if (job.pauseOf !== NOBODY) {
@@ -452,7 +454,10 @@ export class Layer {
       const first = this.first[i] ?? 0;
       const came = Math.min(first, Math.max(job.from, job.to));
       waiting += Math.max(0, last - came - worked);
-      late += Math.max(0, last - job.leaveTo);
+      const after = Math.max(0, last - job.leaveTo);
+      late += after;
+      // One owner is not kept for hours so that the others need not wait for minutes.
+      kept += after * (1 + after / LATE_DOUBLES);
       ends = Math.max(ends, last);
       for (const other of job.apart) {
         if (other < i) continue;
@@ -483,7 +488,7 @@ export class Layer {
     const cost =
       w.length * length +
       w.waiting * waiting +
-      w.late * late +
+      w.late * kept +
       w.over * over +
       w.handovers * handovers +
       w.noise * noise +
