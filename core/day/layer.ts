@@ -4,10 +4,9 @@
  * (active schedules hold an optimum: Sprecher, Kolisch and Drexl 1995), so what is searched is the list.
  */
 import { Taken } from './board.ts';
-import { doseOf } from './noise.ts';
+import { jobsOf, NOBODY, type Job, type Jobs, type Part } from './jobs.ts';
 import {
   DAY_WORTH,
-  HEAVY_KG,
   type DayAsked,
   type DayScore,
   type DaySheet,
@@ -16,44 +15,8 @@ import {
   type LaidPause,
 } from './asked.ts';
 
-const NOBODY = -1;
 /** An owner who is kept so many minutes minds each of them twice. Guess. */
 const LATE_DOUBLES = 60;
-
-interface Part {
-  readonly stage: number;
-  readonly minutes: number;
-  readonly offset: number;
-  readonly able: readonly number[];
-  readonly units: readonly number[];
-  readonly clean: number;
-  /** Share of a day's noise, by person. */
-  readonly doses: Float64Array;
-  readonly lifts: boolean;
-}
-/** Stages of one visit that follow at once, or a pause. */
-interface Block {
-  readonly parts: readonly Part[];
-  readonly ready: number;
-  /** Place of its first part among all choices of a person. */
-  readonly gene: number;
-  /** Already on the sheet. */
-  readonly fixed: boolean;
-}
-interface Job {
-  readonly blocks: readonly Block[];
-  readonly from: number;
-  readonly to: number;
-  readonly leaveTo: number;
-  readonly apart: readonly number[];
-  /** A pause's person and its latest end. */
-  readonly pauseOf: number;
-  /** Minutes already in the house at work, when it was begun. */
-  readonly begunFrom: number;
-  readonly begunEnd: number;
-  readonly begunMinutes: number;
-  readonly lastPerson: number;
-}
 
 /** A list to lay: jobs, each as often as it has blocks; and wished people, NOBODY for whoever is free. */
 export interface Order {
@@ -62,11 +25,10 @@ export interface Order {
 }
 
 export class Layer {
-  private readonly jobs: Job[];
+  private readonly jobs: readonly Job[];
+  private readonly fixed: Jobs;
   private readonly takenPeople: Taken[];
   private readonly takenPlaces: Taken[];
-  private readonly fixedPeople: (readonly [number, number, number])[] = [];
-  private readonly fixedPlaces: (readonly [number, number, number])[] = [];
   private readonly next: Int16Array;
   private readonly ready: Float64Array;
   private readonly first: Float64Array;
@@ -76,10 +38,7 @@ export class Layer {
   private readonly heavies: Float64Array;
   private readonly busy: Float64Array;
   private readonly ends: Float64Array;
-  private readonly fixedDose: Float64Array;
-  private readonly fixedHeavy: Float64Array;
   private readonly visitCount: number;
-  private readonly starts: number;
   /** Start, person and place of each part, in the order of genes. */
   private readonly at: Float64Array;
   private readonly by: Int16Array;
@@ -94,127 +53,13 @@ export class Layer {
     private readonly asked: DayAsked,
     private readonly worth: DayWorth = DAY_WORTH,
   ) {
-    const { people, places, visits, now } = asked;
-    const personAt = new Map(people.map((p, i) => [p.id, i]));
-    const placeAt = new Map(places.map((p, i) => [p.id, i]));
-    const visitAt = new Map(visits.map((v, i) => [v.id, i]));
+    const { people, places, visits } = asked;
+    const found = jobsOf(asked);
+    const { jobs } = found;
     this.visitCount = visits.length;
-    this.starts = Math.max(now, Math.min(...people.map((p) => p.hours.from), Infinity));
-    if (this.starts === Infinity) this.starts = now;
-    this.fixedDose = new Float64Array(people.length);
-    this.fixedHeavy = new Float64Array(people.length);
-    let genes = 0;
-    const jobs = visits.map((v): Job => {
-      const pins = asked.pins.filter((p) => p.visit === v.id);
-      const begun = asked.begun.filter((b) => b.visit === v.id);
-      const wished = v.with === undefined ? undefined : personAt.get(v.with);
-      const done = new Map(begun.map((b) => [b.stage, b]));
-      const blocks: Block[] = [];
-      let parts: Part[] = [];
-      let ready = -Infinity;
-      let offset = 0;
-      const close = (): void => {
-        if (parts.length === 0) return;
-        blocks.push({ parts, ready, gene: genes, fixed: false });
-        genes += parts.length;
-        parts = [];
-        offset = 0;
-        ready = -Infinity;
-      };
-      for (const [i, s] of v.stages.entries()) {
-        const doses = Float64Array.from(people, (p) => doseOf(s, s.minutes, p));
-        const lifts = s.kind === 'bath' && v.weightKg >= HEAVY_KG;
-        const there = done.get(i);
-        if (there) {
-          const who = there.person === undefined ? undefined : personAt.get(there.person);
-          const where = there.place === undefined ? undefined : placeAt.get(there.place);
-          if (who !== undefined) {
-            this.fixedPeople.push([who, there.start, there.end]);
-            this.fixedDose[who] = (this.fixedDose[who] ?? 0) + (doses[who] ?? 0);
-            if (lifts) this.fixedHeavy[who] = (this.fixedHeavy[who] ?? 0) + 1;
-          }
-          if (where !== undefined) this.fixedPlaces.push([where, there.start, there.end + s.cleanMinutes]);
-          continue;
-        }
-        if (!s.atOnce) close();
-        const pin = pins.find((p) => p.stage === i);
-        const pinned = pin?.person === undefined ? undefined : personAt.get(pin.person);
-        const able = !s.hands
-          ? []
-          : pinned !== undefined
-            ? [pinned]
-            : people.flatMap((p, k) => (p.can.includes(s.kind) && (wished === undefined || wished === k) ? [k] : []));
-        // Who the dog knows may not be able to do it all: then anybody who is does.
-        const hands =
-          able.length > 0 || !s.hands ? able : people.flatMap((p, k) => (p.can.includes(s.kind) ? [k] : []));
-        const units = places.flatMap((p, k) => (p.kind === s.place ? [k] : []));
-        if (s.hands && hands.length === 0) throw new RangeError(`nobody at work can do the ${s.kind} of ${v.id}`);
-        if (s.place !== undefined && units.length === 0)
-          throw new RangeError(`there is no ${s.place} for the ${s.kind} of ${v.id}`);
-        ready = Math.max(ready, (pin?.notBefore ?? -Infinity) - offset);
-        parts.push({ stage: i, minutes: s.minutes, offset, able: hands, units, clean: s.cleanMinutes, doses, lifts });
-        offset += s.minutes;
-      }
-      close();
-      const lastBegun = begun.reduce<Laid | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
-      return {
-        blocks,
-        from: v.arrive.from,
-        to: v.arrive.to,
-        leaveTo: v.leave.to,
-        apart: asked.apart.flatMap(([a, b]) => {
-          const other = a === v.id ? b : b === v.id ? a : undefined;
-          const k = other === undefined ? undefined : visitAt.get(other);
-          return k === undefined ? [] : [k];
-        }),
-        pauseOf: NOBODY,
-        begunFrom: Math.min(...begun.map((b) => b.start), Infinity),
-        begunEnd: lastBegun?.end ?? -Infinity,
-        begunMinutes: begun.reduce((t, b) => t + b.end - b.start, 0),
-        lastPerson: lastBegun?.person === undefined ? NOBODY : (personAt.get(lastBegun.person) ?? NOBODY),
-      };
-    });
-    for (const [k, p] of people.entries()) {
-      for (const [i, pause] of p.pauses.entries()) {
-        const had = asked.paused.find((x) => x.person === p.id && x.pause === i);
-        if (had) {
-          this.fixedPeople.push([k, had.start, had.end]);
-          continue;
-        }
-        jobs.push({
-          blocks: [
-            {
-              parts: [
-                {
-                  stage: i,
-                  minutes: pause.minutes,
-                  offset: 0,
-                  able: [k],
-                  units: [],
-                  clean: 0,
-                  doses: new Float64Array(people.length),
-                  lifts: false,
-                },
-              ],
-              ready: pause.within.from,
-              gene: genes++,
-              fixed: false,
-            },
-          ],
-          from: pause.within.from,
-          to: Infinity,
-          leaveTo: pause.within.to,
-          apart: [],
-          pauseOf: k,
-          begunFrom: Infinity,
-          begunEnd: -Infinity,
-          begunMinutes: 0,
-          lastPerson: NOBODY,
-        });
-      }
-    }
+    this.fixed = found;
     this.jobs = jobs;
-    this.genes = genes;
+    this.genes = found.genes;
     this.able = jobs.flatMap((j) => j.blocks.flatMap((b) => b.parts.map((p) => p.able)));
     this.length = jobs.reduce((t, j) => t + j.blocks.length, 0);
     this.takenPeople = people.map(() => new Taken());
@@ -228,9 +73,9 @@ export class Layer {
     this.heavies = new Float64Array(people.length);
     this.busy = new Float64Array(people.length);
     this.ends = new Float64Array(people.length);
-    this.at = new Float64Array(genes);
-    this.by = new Int16Array(genes);
-    this.in = new Int16Array(genes);
+    this.at = new Float64Array(found.genes);
+    this.by = new Int16Array(found.genes);
+    this.in = new Int16Array(found.genes);
   }
 
   /** Jobs in the order they are ready, round by round; everybody free. */
@@ -294,7 +139,7 @@ export class Layer {
         }
     laid.sort((a, b) => a.start - b.start || a.stage - b.stage);
     pauses.sort((a, b) => a.start - b.start);
-    return { laid, pauses, ends: Math.max(this.starts, ...laid.map((l) => l.end)), score: this.score() };
+    return { laid, pauses, ends: Math.max(this.fixed.starts, ...laid.map((l) => l.end)), score: this.score() };
   }
 
   /** Starts of what a sheet holds, by gene: nothing of it begins sooner when its order is laid again. */
@@ -321,14 +166,14 @@ export class Layer {
     for (const t of this.takenPlaces) t.clear();
     this.busy.fill(0);
     this.ends.fill(0);
-    for (const [k, from, to] of this.fixedPeople) {
+    for (const [k, from, to] of this.fixed.people) {
       this.takenPeople[k]?.take(from, to);
       this.busy[k] = (this.busy[k] ?? 0) + to - from;
       this.ends[k] = Math.max(this.ends[k] ?? 0, to);
     }
-    for (const [k, from, to] of this.fixedPlaces) this.takenPlaces[k]?.take(from, to);
-    this.doses.set(this.fixedDose);
-    this.heavies.set(this.fixedHeavy);
+    for (const [k, from, to] of this.fixed.places) this.takenPlaces[k]?.take(from, to);
+    this.doses.set(this.fixed.doses);
+    this.heavies.set(this.fixed.heavies);
     this.next.fill(0);
     for (const [i, job] of this.jobs.entries()) {
       this.first[i] = job.begunFrom;
@@ -442,7 +287,7 @@ export class Layer {
 
   private score(): DayScore {
     const { people } = this.asked;
-    let [waiting, late, kept, over, meeting, ends] = [0, 0, 0, 0, 0, this.starts];
+    let [waiting, late, kept, over, meeting, ends] = [0, 0, 0, 0, 0, this.fixed.starts];
     for (const [i, job] of this.jobs.entries()) {
       const last = this.last[i] ?? 0;
       if (job.pauseOf !== NOBODY) {
@@ -484,7 +329,7 @@ export class Layer {
         }
     }
     const w = this.worth;
-    const length = ends - this.starts;
+    const length = ends - this.fixed.starts;
     const cost =
       w.length * length +
       w.waiting * waiting +

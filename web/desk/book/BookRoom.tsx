@@ -83,6 +83,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   const hours = hoursOf(file, plan.from);
   const hoursOn = (d: Day): number => hours.daily[d - plan.from] ?? 0;
   const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
+  const ownerOf = (v: PlannedVisit): string => file.dogs.find((d) => d.id === v.dogId)?.owner || v.dogId;
   const bookingFor = (v: PlannedVisit): BookingRecord | undefined => bookingOf(v, bookings, timeZone);
   const chosenKey = params.get('visit') ?? undefined;
   const chosen = drag?.visit ?? plan.visits.find((v) => visitKey(v) === chosenKey);
@@ -228,6 +229,13 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
           tide={learnt.dogs.find((t) => t.id === chosen.dogId)}
           visit={chosen}
           booking={bookingFor(chosen)}
+          ofOwner={plan.visits.filter(
+            (v) =>
+              v.day < chosen.day + 7 * SEASON_WEEKS &&
+              v.day > file.today &&
+              ownerOf(v) === ownerOf(chosen) &&
+              !bookingFor(v),
+          )}
           otherDays={otherDays}
           target={target === chosen.day ? undefined : target}
           held={drag?.held === true}

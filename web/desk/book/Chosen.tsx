@@ -18,6 +18,8 @@ interface Props {
   readonly tide: DogTide | undefined;
   readonly visit: PlannedVisit;
   readonly booking: BookingRecord | undefined;
+  /** Proposals of the coming season for all dogs of its owner, this one with them. */
+  readonly ofOwner: readonly PlannedVisit[];
   /** Days of the dog's other visits, done and planned. */
   readonly otherDays: readonly Day[];
   /** Another day that it hangs over, or was let go on. */
@@ -28,7 +30,19 @@ interface Props {
   readonly onTarget: (day: Day | undefined) => void;
 }
 
-export function Chosen({ file, tide, visit, booking, otherDays, target, held, timeZone, acts, onTarget }: Props) {
+export function Chosen({
+  file,
+  tide,
+  visit,
+  booking,
+  ofOwner,
+  otherDays,
+  target,
+  held,
+  timeZone,
+  acts,
+  onTarget,
+}: Props) {
   const dog = file.dogs.find((d) => d.id === visit.dogId);
   const name = dog?.name ?? 'This dog';
   const state = stateOf(booking);
@@ -78,6 +92,11 @@ export function Chosen({ file, tide, visit, booking, otherDays, target, held, ti
         {target === undefined && !booking && (
           <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold([visit])}>
             Take {shortDay(visit.day)}
+          </Button>
+        )}
+        {target === undefined && !booking && ofOwner.length > 1 && (
+          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.hold(ofOwner)}>
+            Take all {ofOwner.length} of {dog?.owner || 'this owner'} in the season
           </Button>
         )}
         {target !== undefined && held && (
