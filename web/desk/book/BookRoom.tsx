@@ -324,7 +324,7 @@ export function BookRoom() {
   const calls = useCalls();
   const salon = useSalon();
   return (
-    <>
+    <div className="wt-bookpage">
       <div className="wt-title">
         <h1>Book</h1>
         <span className="wt-soft">a year of visits that meets every tide within your hours</span>
@@ -367,6 +367,6 @@ export function BookRoom() {
           )
         }
       </Loaded>
-    </>
+    </div>
   );
 }
