@@ -15,6 +15,7 @@ import {
   type DayVisit,
   planDay,
   stagesWithoutHands,
+  unbegun,
   type DaySheet,
   type Stage,
 } from '../core/day/index.ts';
@@ -186,5 +187,5 @@ export function sheetPage(kept: Kept, on: Day): SheetPage {
 export function sheetOf(kept: Kept, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
   const { asked } = sheetPage(kept, on);
   if (asked.visits.length === 0 || stagesWithoutHands(asked).length > 0) return { laid: [], pauses: [] };
-  return planDay({ ...asked, begun: [], paused: [], now: 0 });
+  return planDay(unbegun(asked));
 }

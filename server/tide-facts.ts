@@ -6,8 +6,8 @@ import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile 
 import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
-import { workedMinutes } from '../core/book/index.ts';
-import { day, parseDay, sum, type Day } from '../core/quantity/index.ts';
+import { weekMinutes } from '../core/book/index.ts';
+import { day, parseDay, type Day } from '../core/quantity/index.ts';
 import { rhythm, touchOf, visitOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
@@ -147,7 +147,7 @@ export function tideFile(kept: Kept): TideFile {
   const { openMinute, closeMinute } = salon.house.hours;
   const people = stores.roster.people();
   const open = salon.house.openWeekdays;
-  const rostered = sum(open.map((w) => sum(people.filter((p) => p.weekdays.includes(w)).map(workedMinutes))));
+  const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
   const all = stores.dogs.all();
   return {

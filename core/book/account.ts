@@ -1,4 +1,5 @@
 /** Decides what a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
+import { sum } from '../quantity/index.ts';
 import type { YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';
 import { overtimeCost, type Hours } from './paths.ts';
@@ -63,6 +64,10 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
   return { minutes, grams, homeG, packedDays, lateDays, lateCost };
 }
 
+/** What one dog's visits cost, without the salon's hours being short. */
+export const dogCost = ({ minutes, homeG, packedDays, lateCost }: DogAccount, worth: Worth): number =>
+  worth.visit * minutes.length + sum(minutes) + worth.homeGram * homeG + worth.packedDay * packedDays + lateCost;
+
 /** What all visits of a book come to. */
 export function account(
   dogs: readonly YearDog[],
@@ -73,7 +78,8 @@ export function account(
   const lastDay = hours.period.length - 1;
   const load = new Float64Array(lastDay + 1);
   const inPeriod = new Float64Array(hours.minutes.length);
-  const sum = { visits: 0, labour: 0, homeG: 0, packedDays: 0, lateDays: 0, lateCost: 0 };
+  const all = { visits: 0, labour: 0, homeG: 0, packedDays: 0, lateDays: 0 };
+  let cost = 0;
   for (const [i, dog] of dogs.entries()) {
     const days = visits[i] ?? [];
     const a = dogAccount(dog, days, lastDay, worth);
@@ -82,13 +88,13 @@ export function account(
       load[d] = (load[d] ?? 0) + m;
       const p = hours.period[d] ?? 0;
       inPeriod[p] = (inPeriod[p] ?? 0) + m;
-      sum.labour += m;
+      all.labour += m;
     }
-    sum.visits += days.length;
-    sum.homeG += a.homeG;
-    sum.packedDays += a.packedDays;
-    sum.lateDays += a.lateDays;
-    sum.lateCost += a.lateCost;
+    all.visits += days.length;
+    all.homeG += a.homeG;
+    all.packedDays += a.packedDays;
+    all.lateDays += a.lateDays;
+    cost += dogCost(a, worth);
   }
   let overtime = 0;
   let dear = 0;
@@ -96,17 +102,5 @@ export function account(
     overtime += Math.max(0, l - (hours.minutes[p] ?? 0));
     dear += overtimeCost(hours, p, l);
   }
-  const { lateCost, ...said } = sum;
-  return {
-    ...said,
-    load,
-    overtime,
-    cost:
-      worth.visit * sum.visits +
-      sum.labour +
-      worth.homeGram * sum.homeG +
-      worth.packedDay * sum.packedDays +
-      lateCost +
-      dear,
-  };
+  return { ...all, load, overtime, cost: cost + dear };
 }

@@ -1,7 +1,6 @@
 /** Decides what a plan comes to when the tide is early, and who would gain by coming sooner than agreed. */
 import { addDays, type Day } from '../quantity/index.ts';
-import { dogAccount } from './account.ts';
-import type { YearDog } from './arcs.ts';
+import { dogAccount, dogCost } from './account.ts';
 import { WORTH, type CoatYear } from './coat-year.ts';
 import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
@@ -67,16 +66,6 @@ export interface Sooner {
 /** Visits so far behind a free day are looked at. */
 const LOOK_DAYS = 42;
 
-const costOf = (
-  dog: YearDog,
-  days: readonly number[],
-  lastDay: number,
-): { readonly cost: number; readonly a: ReturnType<typeof dogAccount> } => {
-  const a = dogAccount(dog, days, lastDay, WORTH);
-  const labour = a.minutes.reduce((t, m) => t + m, 0);
-  return { a, cost: labour + WORTH.homeGram * a.homeG + WORTH.packedDay * a.packedDays + a.lateCost };
-};
-
 /** Dogs with a later date that had better come on a day, those first who gain most; their own days and rest are kept. */
 export function whoComesSooner(
   { dogs, members, hours }: YearOf,
@@ -93,14 +82,12 @@ export function whoComesSooner(
       const was = visits[p];
       const before = p > 0 ? (visits[p - 1] ?? 0) : dog.lastVisit;
       if (was === undefined || was > d + LOOK_DAYS || d - before < dog.shortest || !dog.days.includes(d)) return [];
-      const now = costOf(dog, visits, lastDay);
-      const then = costOf(dog, visits.with(p, d), lastDay);
-      const gain = now.cost - then.cost;
+      const now = dogAccount(dog, visits, lastDay, WORTH);
+      const then = dogAccount(dog, visits.with(p, d), lastDay, WORTH);
+      const gain = dogCost(now, WORTH) - dogCost(then, WORTH);
       const [dogId] = members[i] ?? [];
       if (gain <= 1 || dogId === undefined) return [];
-      return [
-        { dogId, from: addDays(from, was), minutes: then.a.minutes[p] ?? 0, gain, grams: now.a.homeG - then.a.homeG },
-      ];
+      return [{ dogId, from: addDays(from, was), minutes: then.minutes[p] ?? 0, gain, grams: now.homeG - then.homeG }];
     })
     .sort((a, b) => b.gain - a.gain);
 }

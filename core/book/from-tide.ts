@@ -1,9 +1,9 @@
 /** Decides how a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
-import { addDays, dayFromCivil, isoWeekday, sum, type Day } from '../quantity/index.ts';
+import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
 import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
-import { isClosed, workMinutes, type Roster, type VisitWish } from './roster.ts';
+import { isClosed, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
 import { hoursFrom, type Hours, type HoursKind } from './paths.ts';
 
 /** The plan holds whole weeks. */
@@ -52,15 +52,9 @@ export type YearBook = TideBook & YearFacts;
 
 /** Share of the hours of people at work that go to this work: all, or what the salon has said of its week. */
 function shareOf({ roster, minutesPerWeek, openWeekdays }: YearBook): number {
-  const usual = sum(
-    openWeekdays.map((w) =>
-      workMinutes({ people: roster?.people ?? [], away: [] }, openWeekdays, addDays(MONDAY, w - 1)),
-    ),
-  );
+  const usual = weekMinutes(roster?.people ?? [], openWeekdays);
   return usual > 0 ? minutesPerWeek / usual : 0;
 }
-/** Any Monday. */
-const MONDAY = dayFromCivil({ year: 2024, month: 1, dayOfMonth: 1 });
 
 /**
  * The salon's hours from a day on: those of who is at work on its open days, without what is kept back; a week's may be worked

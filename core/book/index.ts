@@ -3,7 +3,7 @@ export {
   ANY_TIME,
   atWork,
   isClosed,
-  workedMinutes,
+  weekMinutes,
   workMinutes,
   type Absence,
   type Roster,

@@ -1,5 +1,5 @@
 /** Decides who works on a day, and how many minutes that is. */
-import { isoWeekday, type Day } from '../quantity/index.ts';
+import { isoWeekday, sum, type Day } from '../quantity/index.ts';
 import type { StageKind } from '../day/index.ts';
 
 export interface RosterPerson {
@@ -46,11 +46,15 @@ export const atWork = (roster: Roster, openWeekdays: readonly number[], on: Day)
       );
 
 /** Minutes that a person works on a day that they are there. */
-export const workedMinutes = ({ from, to, pause }: RosterPerson): number => Math.max(0, to - from - pause.minutes);
+const workedMinutes = ({ from, to, pause }: RosterPerson): number => Math.max(0, to - from - pause.minutes);
 
 /** Minutes of work that a day has. */
 export const workMinutes = (roster: Roster, openWeekdays: readonly number[], on: Day): number =>
   atWork(roster, openWeekdays, on).reduce((t, p) => t + workedMinutes(p), 0);
+
+/** Minutes of a usual week, nobody away. */
+export const weekMinutes = (people: readonly RosterPerson[], openWeekdays: readonly number[]): number =>
+  sum(people.map((p) => workedMinutes(p) * p.weekdays.filter((w) => openWeekdays.includes(w)).length));
 
 /** What an owner wishes of visits; empty weekdays: any day. */
 export interface VisitWish {

@@ -60,14 +60,14 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
   const visits = plan.years.flatMap((y, i) => {
     const [a, dog] = [plan.arcs[i], dogs[i]];
     if (!a || !dog) return [];
+    const mine = daysOf(a, y);
+    const now = dogAccount(dog, mine, lastDay, WORTH);
     return y.nodes.map((_, p): PlannedVisit => {
       const d = dayOf(a, y, p);
       const minutes = minutesOf(a, y, p);
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
       on[d] = (on[d] ?? 0) + minutes;
-      const mine = daysOf(a, y);
-      const now = dogAccount(dog, mine, lastDay, WORTH);
       const others = moveCost(a, y, p, { load: plan.load, hours })
         .filter((m) => Math.abs(m.day - d) <= ABOUT_DAYS)
         .map((m): Otherwise => {

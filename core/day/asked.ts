@@ -100,6 +100,9 @@ export interface DayAsked {
   readonly now: number;
 }
 
+/** A day as it was to be, before anything of it began. */
+export const unbegun = (asked: DayAsked): DayAsked => ({ ...asked, begun: [], paused: [], now: 0 });
+
 /** Dogs above this are lifted with two, or with a lift. Common practice; the figure is a guess. */
 export const HEAVY_KG = 32;
 

@@ -4,6 +4,7 @@ export {
   HEAVY_KG,
   PLACE_KINDS,
   STAGE_KINDS,
+  unbegun,
   type DayAsked,
   type DayPerson,
   type DayPlace,

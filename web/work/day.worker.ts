@@ -4,6 +4,7 @@ import {
   delayed,
   planDay,
   soonestEnd,
+  unbegun,
   type Breach,
   type DayAsked,
   type DaySheet,
@@ -19,7 +20,7 @@ export interface DayLaid {
 }
 
 self.addEventListener('message', ({ data }: MessageEvent<DayAsked>) => {
-  const fresh = { ...data, begun: [], paused: [], now: 0 };
+  const fresh = unbegun(data);
   const sheet = planDay(fresh);
   const delay = data.begun.length > 0 ? delayed(data, sheet) : undefined;
   const told: DayLaid = {

@@ -11,7 +11,7 @@ import { useAddAway, useDropAway, useEditBooking } from '../../data/hooks.ts';
 import type { BookAnswer } from '../../work/useBookPlan.ts';
 import { onDay, shortDay } from '../../words/dates.ts';
 import { listText, minutesText } from '../../words/figures.ts';
-import { bookingOf } from './keys.ts';
+import { bookingsByVisit, visitKey } from './keys.ts';
 
 interface Props extends Pick<BookAnswer, 'away' | 'ask'> {
   readonly file: TideFile;
@@ -45,12 +45,13 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
   const take = async (what: Absence, moves: readonly AwayMove[]): Promise<void> => {
     setRefused(null);
     const moved: BookingRecord[] = [];
+    const byVisit = bookingsByVisit(bookings, timeZone);
     try {
       await add.mutateAsync({ ...what, from: formatDay(what.from), to: formatDay(what.to) });
       for (const m of moves) {
         if (m.was !== 'held' || m.to === undefined) continue;
         for (const dogId of m.dogIds) {
-          const b = bookingOf({ dogId, day: m.from }, bookings, timeZone);
+          const b = byVisit.get(visitKey({ dogId, day: m.from }));
           if (!b) continue;
           const { id, minutes, note, version } = b;
           await edit.mutateAsync({ id, minutes, note, version, startsAt: onDay(b.startsAt, timeZone, m.to) });

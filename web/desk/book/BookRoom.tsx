@@ -1,5 +1,5 @@
 /** Desk → Book: a year of visits that meets every tide within the hours, by season, month, week or day. */
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button, ProgressBar } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
@@ -22,7 +22,7 @@ import { Learning } from '../tide/Learning.tsx';
 import { Away } from './Away.tsx';
 import { Chosen } from './Chosen.tsx';
 import { Files } from './Files.tsx';
-import { bookingOf, visitKey } from './keys.ts';
+import { bookingsByVisit, visitKey } from './keys.ts';
 import { Month, Season, SEASON_WEEKS } from './Months.tsx';
 import { Ring } from './Ring.tsx';
 import { useActs, type Acts } from './useActs.ts';
@@ -60,6 +60,9 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     { readonly visit: PlannedVisit; readonly day: Day; readonly held: boolean } | undefined
   >();
   const { timeZone } = salon;
+  // Not reckoned anew with every move of a drag.
+  const byVisit = useMemo(() => bookingsByVisit(bookings, timeZone), [bookings, timeZone]);
+  const hours = useMemo(() => hoursOf(file, plan.from), [file, plan.from]);
   const span = SPANS.find((s) => s === params.get('show')) ?? 'week';
   const last = plan.weeks.length - 1;
   const chosenWeek = Math.min(last, Math.max(0, Number(params.get('week') ?? 0) || 0));
@@ -80,11 +83,10 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     );
   const on = day(Math.max(week.from, Number(params.get('day') ?? 0) || 0));
   const shownDay = on < week.from + week.days ? on : week.from;
-  const hours = hoursOf(file, plan.from);
   const hoursOn = (d: Day): number => hours.daily[d - plan.from] ?? 0;
   const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
   const ownerOf = (v: PlannedVisit): string => file.dogs.find((d) => d.id === v.dogId)?.owner || v.dogId;
-  const bookingFor = (v: PlannedVisit): BookingRecord | undefined => bookingOf(v, bookings, timeZone);
+  const bookingFor = (v: PlannedVisit): BookingRecord | undefined => byVisit.get(visitKey(v));
   const chosenKey = params.get('visit') ?? undefined;
   const chosen = drag?.visit ?? plan.visits.find((v) => visitKey(v) === chosenKey);
   const target = drag?.day;

@@ -26,7 +26,7 @@ export function SoonerList({ file, day, state, sooner, askSooner, onOffer }: Pro
     <section aria-labelledby="sooner">
       <h3 id="sooner">Would gain by coming on this day</h3>
       {sooner.sooner.length === 0 && <p>Nobody: every later date is as good or better.</p>}
-      <ul className="wt-bare wt-sooner">
+      <ul className="wt-bare wt-rows">
         {sooner.sooner.slice(0, MOST).map((s) => (
           <li key={`${s.dogId} ${s.from}`}>
             <span>

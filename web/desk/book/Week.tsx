@@ -1,15 +1,10 @@
 /** A week as its days: visits as cards that can be dragged to another day by mouse, finger or keys; each day against its hours. */
 import {
   DndContext,
-  KeyboardSensor,
-  MouseSensor,
   pointerWithin,
   rectIntersection,
-  TouchSensor,
   useDraggable,
   useDroppable,
-  useSensor,
-  useSensors,
   type CollisionDetection,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
@@ -18,6 +13,7 @@ import type { BookingRecord } from '../../../contract/booking.ts';
 import type { PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, type Day } from '../../../core/quantity/index.ts';
 import { shortDay } from '../../words/dates.ts';
+import { useDragSensors } from '../../app/drag.ts';
 import { minutesText } from '../../words/figures.ts';
 import { STATE_WORDS, stateOf, visitKey } from './keys.ts';
 
@@ -62,11 +58,7 @@ const byColumn: KeyboardCoordinateGetter = (event, { currentCoordinates, context
 };
 
 export function Week({ days, nameOf, chosen, onChoose, onOver, onDrop }: Props) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: byColumn }),
-  );
+  const sensors = useDragSensors(byColumn);
   const all = new Map(days.flatMap((d) => d.visits.map(({ visit }) => [visitKey(visit), visit] as const)));
   const dayOf = (id: string | number | undefined): Day | undefined =>
     days.find((d) => String(d.day) === String(id))?.day;

@@ -64,7 +64,7 @@ export function DogList({ page, sheet, names }: Props) {
     <section className="wt-sheet" aria-labelledby="dogs">
       <h2 id="dogs">Dogs of the day</h2>
       <Refusal error={mark.error ?? unmark.error} />
-      <ul className="wt-bare wt-dogs-of-day">
+      <ul className="wt-bare wt-rows wt-dogs-of-day">
         {page.visits.map((v) => {
           const { mine, underWay, next, ready } = progressOf(page, sheet, v.id);
           if (mine.length === 0) return null;

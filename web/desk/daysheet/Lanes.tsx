@@ -1,20 +1,11 @@
 /** The sheet as lanes of time, one for each person, dog or place; by person stages can be dragged by mouse, finger or keys. */
-import {
-  DndContext,
-  KeyboardSensor,
-  MouseSensor,
-  TouchSensor,
-  useDraggable,
-  useSensor,
-  useSensors,
-  type DragMoveEvent,
-  type KeyboardCoordinateGetter,
-} from '@dnd-kit/core';
+import { DndContext, useDraggable, type DragMoveEvent, type KeyboardCoordinateGetter } from '@dnd-kit/core';
 import { Bath, BedDouble, Brush, Hand, Sparkles, Wind, type LucideIcon } from 'lucide-react';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { STAGE_KINDS, type DayAsked, type DaySheet, type Laid, type StageKind } from '../../../core/day/index.ts';
 import { minuteClock } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
+import { useDragSensors } from '../../app/drag.ts';
 import { minutesText } from '../../words/figures.ts';
 import { LANE_PX, restrictToLanes } from './restrict.ts';
 
@@ -121,11 +112,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
   const from = Math.floor(Math.min(...held.map((l) => l.start), ...asked.people.map((p) => p.hours.from)) / 60) * 60;
   const to = Math.ceil((Math.max(...held.map((l) => l.end)) + AFTER_MINUTES) / 60) * 60;
   const px = wide / Math.max(60, to - from);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: byStep(STEP_MINUTES * px) }),
-  );
+  const sensors = useDragSensors(byStep(STEP_MINUTES * px));
   const begun = new Set(asked.begun.map(laidKey));
   const dropOf = ({ active, delta }: Pick<DragMoveEvent, 'active' | 'delta'>): Drop | undefined => {
     const l = sheet.laid.find((x) => laidKey(x) === String(active.id));
