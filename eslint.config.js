@@ -9,7 +9,7 @@ const MAY_IMPORT = {
   contract: ['core'],
   server: ['contract', 'core'],
   web: ['contract', 'core'],
-  cli: ['contract', 'core'],
+  cli: ['contract', 'core', 'server'],
 };
 
 const boundary = (storey) => {

@@ -1,6 +1,6 @@
 /**
  * The same core, headless: `wt plan CASE.json` prints a plan, `wt tide SALON.json` a salon's forecasts, `wt book SALON.json`
- * a year's visits with their bound, as JSON.
+ * a year's visits with their bound, as JSON; `wt api` the API's table, as docs/api.md shows it.
  * Exit 2 and a sentence on bad input.
  */
 import { readFileSync } from 'node:fs';
@@ -8,6 +8,7 @@ import { planVisit } from '../core/bench/index.ts';
 import { readCase } from '../contract/case.ts';
 import { readTideFile, type TideFile } from '../contract/tide.ts';
 import { parseDay, type Day } from '../core/quantity/index.ts';
+import { apiTable } from '../contract/api-table.ts';
 import { bookReport } from './book.ts';
 import { tideReport } from './tide.ts';
 
@@ -61,4 +62,5 @@ const [command, path, ...more] = process.argv.slice(2);
 if (command === 'plan' && path !== undefined && more.length === 0) plan(path);
 else if (command === 'tide' && path !== undefined) ofSalon(tideReport, path, more);
 else if (command === 'book' && path !== undefined) ofSalon(bookReport, path, more);
+else if (command === 'api' && path === undefined) process.stdout.write(apiTable());
 else refuse(USAGE);

@@ -87,3 +87,11 @@ export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<Booki
   ...fields,
   version: versionSchema.required(),
 }).label('booking');
+
+/** What is done to a booking as it stood when somebody looked. */
+export const standingSchema = Joi.object<{ version: number }>({ version: versionSchema.required() }).label('booking');
+
+/** Another calendar, and a table of bookings, as their files' text. */
+const fileText = Joi.string().min(1).max(900_000).required();
+export const icsSchema = Joi.object<{ ics: string }>({ ics: fileText }).label('calendar');
+export const csvSchema = Joi.object<{ csv: string }>({ csv: fileText }).label('table');

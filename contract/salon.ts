@@ -109,7 +109,7 @@ function knownTimeZone(name: string): boolean {
   }
 }
 
-export const salonEditSchema: Joi.ObjectSchema<SalonEdit> = Joi.object<SalonEdit>({
+const place = {
   name: lineSchema(80).min(1).required(),
   town: lineSchema(80).allow('').required(),
   latitudeDeg: Joi.number().min(-90).max(90).required(),
@@ -119,6 +119,12 @@ export const salonEditSchema: Joi.ObjectSchema<SalonEdit> = Joi.object<SalonEdit
     .custom((value: string, helpers) => (knownTimeZone(value) ? value : helpers.error('zone.unknown')))
     .messages({ 'zone.unknown': '{{#label}} must be an IANA time zone such as Europe/Helsinki, not "{{#value}}"' })
     .required(),
+};
+/** A salon before its first day: where it is; its house rules are the usual ones until somebody changes them. */
+export type SetUp = Omit<SalonDraft, 'house'>;
+export const setUpSchema: Joi.ObjectSchema<SetUp> = Joi.object<SetUp>(place).label('salon');
+export const salonEditSchema: Joi.ObjectSchema<SalonEdit> = Joi.object<SalonEdit>({
+  ...place,
   house: houseSchema.required(),
   version: versionSchema.required(),
 }).label('salon');

@@ -8,8 +8,10 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { seededRandom, type Random } from '../core/quantity/index.ts';
 import type { Stores } from './db/index.ts';
+import { diskFault } from './disk.ts';
 import { apiError } from './endpoint.ts';
 import { Problem } from './problem.ts';
+import { accountRoutes, type DoorRules } from './routes/accounts.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { DeviceBench } from './devices/bench.ts';
@@ -21,18 +23,22 @@ import { dogRoutes } from './routes/dogs.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { feed } from './routes/feed.ts';
 import { homeRoutes } from './routes/home.ts';
+import { intakeRoutes } from './routes/intake.ts';
+import { metaRoutes } from './routes/meta.ts';
 import { kitRoutes } from './routes/kit.ts';
 import { ownerRoutes } from './routes/owner.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { postRoutes } from './routes/post.ts';
 import { productRoutes } from './routes/products.ts';
 import { rosterRoutes } from './routes/roster.ts';
+import { safeRoutes } from './routes/safe.ts';
 import { salonRoutes } from './routes/salon.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheet.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
 import { PostOffice } from './post-office.ts';
+import { Safe } from './safe/safe.ts';
 import { TideDesk } from './tide-desk.ts';
 
 export interface AppNeeds {
@@ -46,13 +52,16 @@ export interface AppNeeds {
   readonly tide?: TideDesk;
   /** Sends reminders; whoever closes the server ends it. */
   readonly post?: PostOffice;
+  /** Backups and files; whoever closes the server ends it. */
+  readonly safe?: Safe;
+  /** What the door needs to know beyond the file. */
+  readonly door?: DoorRules;
+  /** Express's trust in what stands before it: which addresses may say for whom they ask, and over what. */
+  readonly trustProxy?: string | boolean;
   readonly log: Pick<Logger, 'error'>;
   /** Folder of the built interface; without it only the API answers. */
   readonly webRoot?: string | undefined;
 }
-
-/** Largest body a request may carry. */
-const BODY_LIMIT = '1mb';
 
 const bodyFault = (problem: unknown): { status: number; message: string } | undefined => {
   if (!(problem instanceof Error) || !('type' in problem) || typeof problem.type !== 'string') return undefined;
@@ -78,6 +87,9 @@ export function createApp({
   nowMs,
   log,
   webRoot,
+  door = {},
+  safe = new Safe({ stores, nowMs }),
+  trustProxy = false,
   random = seededRandom(1),
   live = new Live(),
   tide = new TideDesk(),
@@ -85,6 +97,7 @@ export function createApp({
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', trustProxy);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -106,11 +119,11 @@ export function createApp({
 
   const kept = { stores, nowMs };
   const api = express.Router();
-  api.use(express.json({ limit: BODY_LIMIT, strict: false }));
-  api.get('/health', (_req, res) => {
-    res.json({ ok: true });
-  });
   api.use(
+    accountRoutes(kept, door),
+    metaRoutes(kept),
+    safeRoutes(kept, safe),
+    intakeRoutes(kept),
     salonRoutes(kept),
     kitRoutes(kept),
     dogRoutes(kept),
@@ -166,12 +179,16 @@ export function createApp({
   const onProblem: ErrorRequestHandler = (problem: unknown, req, res, next) => {
     if (res.headersSent) return next(problem);
     const fault = bodyFault(problem);
+    const disk = diskFault(problem);
     if (problem instanceof Problem)
       res.status(problem.status).json(apiError(problem.field, problem.message, problem.more));
     else if (fault) res.status(fault.status).json(apiError(null, fault.message));
     else if (problem instanceof URIError)
       res.status(400).json(apiError(null, 'The address holds a broken % sign. Check the link.'));
-    else {
+    else if (disk) {
+      log.error({ problem, method: req.method, path: unnamed(req.path) }, 'the disk failed');
+      res.status(disk.status).json(apiError(null, disk.message));
+    } else {
       log.error({ problem, method: req.method, path: unnamed(req.path) }, 'request failed');
       res.status(500).json(apiError(null, 'Something went wrong here. Nothing was changed; please try again.'));
     }

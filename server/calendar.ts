@@ -20,6 +20,13 @@ export function bookingIcs(booking: BookingRecord, salon: Pick<SalonRecord, 'nam
   return calendar.toString();
 }
 
+/** All bookings as one .ics text that depends on nothing but them. */
+export function bookingsIcs(bookings: readonly BookingRecord[], salon: Pick<SalonRecord, 'name' | 'town'>): string {
+  const calendar = calendarOf(salon.name);
+  for (const b of bookings) addVisit(calendar, b, salon, Date.parse(b.startsAt));
+  return calendar.toString();
+}
+
 /** A visit under the same UID wherever it is written: a calendar that has both sees one. */
 function addVisit(
   calendar: ICalCalendar,

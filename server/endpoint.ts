@@ -1,21 +1,22 @@
-/** Decides what a route is: a function from a request and its actor to a reply, errors in one shape. */
-import type { RequestHandler, Response } from 'express';
+/** Decides what a route is: a row of the API's table and a function from who asks what to a reply. No route without a row. */
+import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import { API, type ApiKey, type ApiRow, type BodyOf, type KeyOf, type ParamsOf, type WhoOf } from '../contract/api.ts';
 import type { ApiError } from '../contract/common.ts';
+import type { HomeLink } from '../contract/home.ts';
+import { acting, type Actor } from './auth/acting.ts';
+import { guestAt, mustBeOurPage, type Guarded, type Guest, type Origin } from './auth/guard.ts';
+import { parsed, Problem } from './problem.ts';
+import type { Live } from './live.ts';
 
-/** Who asks. Until sign-in exists everyone is the salon's owner. */
-export interface Actor {
-  readonly role: 'owner';
-  readonly id: string;
-}
-
-export interface Ask {
+export interface Ask<K extends ApiKey = ApiKey> {
   readonly actor: Actor;
-  readonly params: Readonly<Record<string, string>>;
+  readonly origin: Origin;
+  readonly params: ParamsOf<K>;
   /** Query keys that were given once, as text. */
   readonly query: Readonly<Record<string, string | undefined>>;
-  readonly body: unknown;
-  /** The owner's link a page was opened with, as it was sent. */
-  readonly homeLink: string | undefined;
+  readonly body: BodyOf<K>;
+  /** The owner's link that opened a route for links. */
+  readonly link: WhoOf<K> extends 'link' ? HomeLink & { readonly token: string } : undefined;
 }
 
 export interface Reply {
@@ -23,36 +24,116 @@ export interface Reply {
   readonly json?: unknown;
   readonly bytes?: { readonly type: string; readonly body: Buffer };
   readonly text?: { readonly type: string; readonly fileName: string; readonly body: string };
+  readonly file?: { readonly type: string; readonly fileName: string; readonly path: string };
+  /** Cookies to set, ready for the header. */
+  readonly cookies?: readonly string[];
 }
 
-const OWNER: Actor = { role: 'owner', id: 'owner' };
+/** Largest body a request may carry, where its row names no other. */
+const BODY_LIMIT = 1_048_576;
 
-const textParams = (params: Record<string, string | string[]>): Record<string, string> =>
-  Object.fromEntries(Object.entries(params).map(([k, v]) => [k, String(v)]));
+type Handler<K extends ApiKey> = (ask: Ask<K>) => Reply | Promise<Reply>;
+type Watch<K extends ApiKey> = (ask: Ask<K>) => { readonly subject: string; readonly first: unknown };
+
+/** A router and the one way to open routes on it. */
+export interface Counter {
+  readonly router: Router;
+  readonly on: <K extends ApiKey>(key: K, handle: Handler<K>) => void;
+  /** A route that streams a subject, first what stands now. */
+  readonly stream: <K extends KeyOf<'GET'>>(key: K, live: Live, of: Watch<K>) => void;
+}
+
+/** Handlers that the table opened: what else stands on a router came past it. */
+const OPENED = new WeakSet<RequestHandler>();
+/** Did the table open this handler. */
+export const openedByTable = (handler: RequestHandler): boolean => OPENED.has(handler);
 
 const onceOnly = (query: Readonly<Record<string, unknown>>): Record<string, string | undefined> =>
   Object.fromEntries(Object.entries(query).flatMap(([k, v]) => (typeof v === 'string' ? [[k, v]] : [])));
 
-/** An Express handler around a plain function. */
-export const endpoint =
-  (handle: (ask: Ask) => Reply | Promise<Reply>): RequestHandler =>
-  (req, res) => {
-    const reply = handle({
-      actor: OWNER,
-      params: textParams(req.params),
-      query: onceOnly(req.query),
-      body: req.body,
-      homeLink: req.get('x-home-link'),
-    });
-    if (reply instanceof Promise) return reply.then((r) => send(res, r));
-    send(res, reply);
+/** The body as its row wants it; a 4xx otherwise. */
+function bodyOf(row: ApiRow, body: unknown): unknown {
+  if (row.jpeg) {
+    if (body instanceof Uint8Array && body.length > 0) return body;
+    throw new Problem(415, null, 'A photo is sent as the bytes of a JPEG file, with Content-Type: image/jpeg.');
+  }
+  return row.body ? parsed(row.body, body) : undefined;
+}
+
+/** What a handler is asked; the guard has let the request in. */
+function askOf<K extends ApiKey>(row: ApiRow, req: Request, guest: Guest): Ask<K> {
+  const ask: unknown = {
+    ...guest,
+    params: Object.fromEntries(Object.entries(req.params).map(([k, v]) => [k, String(v)])),
+    query: onceOnly(req.query),
+    body: bodyOf(row, req.body),
   };
+  if (!isAskOf<K>(ask)) throw new TypeError('a request is no request');
+  return ask;
+}
+// The row typed the key, the path the parameters, the schema the body: what is left is to say so.
+const isAskOf = <K extends ApiKey>(ask: unknown): ask is Ask<K> => typeof ask === 'object' && ask !== null;
+
+/** A counter to open routes at: each is guarded by its row before its body is read. */
+export function counter(guarded: Guarded): Counter {
+  const router = Router();
+  const open = <K extends ApiKey>(
+    key: K,
+    answer: (ask: Ask<K>, req: Request, res: Response) => void | Promise<void>,
+  ) => {
+    const row: ApiRow = API[key];
+    const [method = '', path = ''] = key.split(' ');
+    const letIn: RequestHandler = (req, res, next) => {
+      if (method !== 'GET') mustBeOurPage(req);
+      res.locals.guest = guestAt(guarded, row, req, res);
+      next();
+    };
+    const limit = row.limit ?? BODY_LIMIT;
+    const read: RequestHandler = row.jpeg
+      ? express.raw({ type: 'image/jpeg', limit })
+      : row.body
+        ? express.json({ limit, strict: false })
+        : (_req, _res, next) => next();
+    const handle: RequestHandler = (req, res) => {
+      const guest = guestOf(res);
+      return acting.run(guest.actor, () => answer(askOf<K>(row, req, guest), req, res));
+    };
+    for (const h of [letIn, read, handle]) OPENED.add(h);
+    const at = { GET: 'get', POST: 'post', PUT: 'put', DELETE: 'delete' } as const;
+    if (!isMethod(method)) throw new TypeError(`${key} names no method`);
+    router[at[method]](path, letIn, read, handle);
+  };
+  return {
+    router,
+    on: (key, handle) =>
+      open(key, (ask, _req, res) => {
+        const reply = handle(ask);
+        if (reply instanceof Promise) return reply.then((r) => send(res, r));
+        send(res, reply);
+      }),
+    stream: (key, live, of) => open(key, (ask, _req, res) => live.stream(res, of(ask))),
+  };
+}
+
+const isMethod = (text: string): text is 'GET' | 'POST' | 'PUT' | 'DELETE' => /^(GET|POST|PUT|DELETE)$/.test(text);
+
+function guestOf(res: Response): Guest {
+  const guest: Guest | undefined = res.locals.guest;
+  if (!guest) throw new TypeError('a request came past its guard');
+  return guest;
+}
 
 function send(res: Response, reply: Reply): void {
   res.status(reply.status ?? 200);
+  for (const cookie of reply.cookies ?? []) res.append('Set-Cookie', cookie);
+  // What is said to one person is not kept for another by anything between.
+  if (!reply.bytes) res.setHeader('Cache-Control', 'private, no-cache');
   if (reply.text) {
     res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
     res.send(reply.text.body);
+  } else if (reply.file) {
+    res.type(reply.file.type).setHeader('Content-Disposition', `attachment; filename="${reply.file.fileName}"`);
+    res.sendFile(reply.file.path);
   } else if (reply.bytes) {
     // What an id names never changes.
     res.type(reply.bytes.type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');

@@ -1,5 +1,5 @@
 /** Decides how what happens here reaches pages that watch: server-sent events, by subject. */
-import type { Request, RequestHandler, Response } from 'express';
+import type { Response } from 'express';
 
 /** A comment line so often keeps proxies from thinking that nobody is there. */
 const PING_MS = 15_000;
@@ -25,24 +25,21 @@ export class Live {
     for (const res of this.watchers.get(subject) ?? []) res.write(text);
   }
 
-  /** A route that streams a subject: first what stands now, then all that is said. Whatever `first` throws is a refusal. */
-  stream(of: (req: Request) => { readonly subject: string; readonly first: unknown }): RequestHandler {
-    return (req, res) => {
-      const { subject, first } = of(req);
-      res.writeHead(200, {
-        'Content-Type': 'text/event-stream',
-        // No proxy may hold it back, nor the compression that other answers get.
-        'Cache-Control': 'no-cache, no-transform',
-        'X-Accel-Buffering': 'no',
-      });
-      res.write(`retry: 1500\ndata: ${JSON.stringify(first)}\n\n`);
-      const list = this.watchers.get(subject) ?? new Set<Response>();
-      this.watchers.set(subject, list.add(res));
-      res.on('close', () => {
-        list.delete(res);
-        if (list.size === 0) this.watchers.delete(subject);
-      });
-    };
+  /** Streams a subject: first what stands now, then all that is said. */
+  stream(res: Response, { subject, first }: { readonly subject: string; readonly first: unknown }): void {
+    res.writeHead(200, {
+      'Content-Type': 'text/event-stream',
+      // No proxy may hold it back, nor the compression that other answers get.
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
+    res.write(`retry: 1500\ndata: ${JSON.stringify(first)}\n\n`);
+    const list = this.watchers.get(subject) ?? new Set<Response>();
+    this.watchers.set(subject, list.add(res));
+    res.on('close', () => {
+      list.delete(res);
+      if (list.size === 0) this.watchers.delete(subject);
+    });
   }
 
   /** Ends every stream, so that the server can close. */

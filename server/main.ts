@@ -1,59 +1,88 @@
-/** Reads the command line, opens the file, listens, closes cleanly. */
-import { existsSync, mkdirSync, rmSync } from 'node:fs';
+/** Reads the command line, takes the folder into use, listens, closes cleanly. */
+import { randomBytes } from 'node:crypto';
+import { rmSync } from 'node:fs';
 import type { Server } from 'node:http';
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { openDb, stores } from './db/index.ts';
+import { stores } from './db/index.ts';
+import { DEMO_PASSPHRASE } from './demo/accounts.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
 import { PostOffice } from './post-office.ts';
+import { openSalon, salonFile, takeFolder } from './safe/house.ts';
+import { Safe } from './safe/safe.ts';
 import { TideDesk } from './tide-desk.ts';
 import { warmTide } from './tide-facts.ts';
 
-const FILE = 'woolly-tide.sqlite';
 const DEFAULT_PORT = 4310;
+const LOOPBACK = '127.0.0.1';
 /** Between two pieces of work that nobody has asked for yet. */
 const WARM_EVERY_MS = 4;
 /** Between two rounds of the outbox; the first follows the start. */
 const POST_EVERY_MS = 10 * 60_000;
 const POST_FIRST_MS = 20_000;
+/** Between two looks whether a backup is due. */
+const BACKUP_EVERY_MS = 60 * 60_000;
+const BACKUP_FIRST_MS = 30_000;
+/** Requests under way are given so long when the program ends. */
+const GRACE_MS = 3000;
 
 interface Options {
   readonly port: number;
+  readonly host: string;
   readonly data: string;
+  readonly demo: boolean;
   readonly fresh: boolean;
+  /** A reverse proxy on this machine stands before the program. */
+  readonly behindProxy: boolean;
 }
 
 function options(argv: readonly string[]): Options | string {
   try {
     const { values } = parseArgs({
       args: [...argv],
-      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' } },
+      options: {
+        port: { type: 'string' },
+        host: { type: 'string' },
+        data: { type: 'string' },
+        demo: { type: 'boolean' },
+        fresh: { type: 'boolean' },
+        'behind-proxy': { type: 'boolean' },
+      },
     });
     const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
     if (!Number.isInteger(port) || port < 0 || port > 65535)
       return `--port must be a whole number from 0 to 65535, not "${values.port}"`;
-    return { port, data: resolve(values.data ?? 'data'), fresh: values.fresh ?? false };
+    if (values.fresh && !values.demo) return '--fresh empties the file of a demo only: use it with --demo';
+    return {
+      port,
+      host: values.host ?? LOOPBACK,
+      data: resolve(values.data ?? (values.demo ? 'data/demo' : 'data/salon')),
+      demo: values.demo ?? false,
+      fresh: values.fresh ?? false,
+      behindProxy: values['behind-proxy'] ?? false,
+    };
   } catch (problem) {
     return problem instanceof Error ? problem.message : String(problem);
   }
 }
 
-function start({ port, data, fresh }: Options): void {
-  mkdirSync(data, { recursive: true });
-  const file = join(data, FILE);
+function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
+  const folder = takeFolder(data);
+  const file = salonFile(data);
   if (fresh) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true });
-  const filled = existsSync(file);
-  const db = openDb(file);
+  const db = openSalon(data);
   const kept = stores(db);
-  if (!filled || !kept.salon.find()) fillDemo(kept, Date.now());
+  if (demo && !kept.salon.find()) fillDemo(kept, Date.now());
 
   const live = new Live();
   const tide = new TideDesk();
   const post = new PostOffice({ stores: kept, nowMs: Date.now }, tide);
+  const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });
   const log = pino({ level: 'error' });
+  const setUpCode = randomBytes(6).toString('hex');
   const app = createApp({
     stores: kept,
     nowMs: Date.now,
@@ -61,61 +90,88 @@ function start({ port, data, fresh }: Options): void {
     live,
     tide,
     post,
+    safe,
     log,
+    door: { setUpCode, ...(demo && { demoPassphrase: DEMO_PASSPHRASE }) },
+    trustProxy: behindProxy ? 'loopback' : false,
     webRoot: resolve('dist'),
   });
-  const server: Server = app.listen(port, '127.0.0.1', (problem?: Error) => {
+  const letGo = (): void => {
+    db.pragma('wal_checkpoint(TRUNCATE)');
+    db.close();
+    folder.letGo();
+  };
+  const server: Server = app.listen(port, host, (problem?: Error) => {
     if (problem) {
-      console.error(portSentence(problem, port));
-      db.close();
+      console.error(listenSentence(problem, port, host));
+      letGo();
       process.exit(1);
     }
     const address = server.address();
     const actual = address && typeof address === 'object' ? address.port : port;
     console.log(`Woolly Tide is up: http://localhost:${actual}/  (Ctrl-C ends it)`);
+    for (const notice of safe.notices()) console.log(notice);
+    if (kept.accounts.none() && host !== LOOPBACK)
+      console.log(`Nobody has an account yet. From another machine the first one needs this code: ${setUpCode}`);
     setTimeout(warm, WARM_EVERY_MS);
+    safe.resume();
   });
   let closing = false;
   const warming = warmTide({ stores: kept, nowMs: Date.now });
   const warm = (): void => {
-    if (!closing && !warming.next().done) setTimeout(warm, WARM_EVERY_MS);
+    if (!closing && kept.salon.find() && !warming.next().done) setTimeout(warm, WARM_EVERY_MS);
   };
   // A round that failed is tried again with the next.
-  const round = (): void =>
-    void post.run().catch((problem: unknown) => log.error({ problem }, 'a round of reminders failed'));
-  const rounds = [setTimeout(round, POST_FIRST_MS), setInterval(round, POST_EVERY_MS)];
+  const round = (): void => {
+    if (kept.salon.find())
+      post.run().catch((problem: unknown) => log.error({ problem }, 'a round of reminders failed'));
+  };
+  const daily = (): void =>
+    void safe.daily().catch((problem: unknown) => log.error({ problem }, 'the backup of the day failed'));
+  const rounds = [
+    setTimeout(round, POST_FIRST_MS),
+    setInterval(round, POST_EVERY_MS),
+    setTimeout(daily, BACKUP_FIRST_MS),
+    setInterval(daily, BACKUP_EVERY_MS),
+  ];
   const close = (): void => {
     if (closing) return;
     closing = true;
     for (const r of rounds) clearTimeout(r);
     post.close();
+    safe.close();
     server.close(() => {
-      db.close(); // checkpoints the write-ahead log
-      console.log('Woolly Tide is closed. Everything saved is in the file.');
-      process.exit(0);
+      // What is being written beside the requests is finished first: the database must not go from under it.
+      void safe.settled().finally(() => {
+        letGo();
+        console.log('Woolly Tide is closed. Everything saved is in the file.');
+        process.exit(0);
+      });
     });
     live.close();
     tide.close();
     server.closeIdleConnections();
-    setTimeout(() => server.closeAllConnections(), 3000).unref();
+    setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };
   process.on('SIGINT', close);
   process.on('SIGTERM', close);
 }
 
-const portSentence = (problem: Error, port: number): string =>
-  'code' in problem && problem.code === 'EADDRINUSE'
-    ? `Port ${port} is in use. End the other program, or choose another with --port.`
-    : `Could not listen on port ${port}: ${problem.message}`;
+function listenSentence(problem: Error, port: number, host: string): string {
+  const code = 'code' in problem ? problem.code : undefined;
+  if (code === 'EADDRINUSE') return `Port ${port} is in use. End the other program, or choose another with --port.`;
+  if (code === 'EADDRNOTAVAIL') return `This machine has no address ${host}. Choose one it has with --host.`;
+  return `Could not listen on port ${port}: ${problem.message}`;
+}
 
 const chosen = options(process.argv.slice(2));
 if (typeof chosen === 'string') {
-  console.error(`${chosen}. Known options: --port N, --data DIR, --fresh.`);
+  console.error(`${chosen}. Known options: --port N, --host ADDRESS, --data DIR, --behind-proxy, --demo, --fresh.`);
   process.exit(2);
 }
 try {
   start(chosen);
 } catch (problem) {
-  console.error(`Could not start: ${problem instanceof Error ? problem.message : String(problem)}`);
+  console.error(`Could not start: ${problem instanceof Error ? problem.message : String(problem)}.`);
   process.exit(1);
 }

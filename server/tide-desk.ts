@@ -2,13 +2,12 @@
  * Decides what the server knows of the tide without making anybody wait: the newest digest of every dog, reckoned in a
  * thread beside it when the facts have changed. Until the first is there, nothing is said.
  */
-import { Worker } from 'node:worker_threads';
+import type { Worker } from 'node:worker_threads';
+import { threadOf } from './thread.ts';
 import type { DogDigest, TideQuestion } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
 const EVERY_MS = 3_000;
-/** A thread does not inherit how the program reads TypeScript. */
-const START = `import('tsx/esm/api').then(({ register }) => (register(), import(require('node:worker_threads').workerData)))`;
 
 export class TideDesk {
   private thread: Worker | undefined;
@@ -69,7 +68,7 @@ export class TideDesk {
 
   private threadOf(): Worker {
     if (this.thread) return this.thread;
-    const thread = new Worker(START, { eval: true, workerData: new URL('./tide-thread.ts', import.meta.url).href });
+    const thread = threadOf(new URL('./tide-thread.ts', import.meta.url));
     thread.on('message', (dogs: readonly DogDigest[]) => {
       this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])) };
       this.rest();

@@ -8,7 +8,7 @@ import { openStage } from './browser/stage.ts';
 const RUNS = 9;
 const stage = await openStage();
 const page = await stage.page({ viewport: { width: 1024, height: 768 } });
-await page.goto(await sessionFor(stage.base, 'demo-kelda', 'on-screen'));
+await page.goto(await sessionFor(stage, 'demo-kelda', 'on-screen'));
 await begin(page, 'Runa');
 await goOn(page, async (p) => (await p.getByRole('button', { name: /^Next:/ }).count()) > 0);
 

@@ -62,7 +62,7 @@ const from = (full?.startsAt ?? '').slice(0, 10);
 for (const [i, dog] of ['anchor', 'saffron', 'tar', 'skerry', 'heather', 'rowan'].entries())
   await fetch(`${stage.base}/api/bookings/hold`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: stage.headers,
     body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 75, agreed: true }),
   });
 await picture('desk-sheet', `/desk/sheet?day=${from}`, { viewport: { width: 1280, height: 960 } }, async (page) => {
@@ -123,7 +123,7 @@ const device = 'd-picture';
 async function sessionInWork(id: string): Promise<string> {
   const made = await fetch(`${stage.base}/api/sessions`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: stage.headers,
     body: JSON.stringify({ id, checkId: tableCheck, method: 'wet-first' }),
   });
   const page = await made.json();
@@ -152,7 +152,7 @@ async function sessionInWork(id: string): Promise<string> {
   const events = [...mine.map((e) => ({ ...e, id: `${id}-${e.id}` })), ...who];
   await fetch(`${stage.base}/api/sessions/${id}/events`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: stage.headers,
     body: JSON.stringify({ events }),
   });
   return `/table/sessions/${id}`;
@@ -180,11 +180,11 @@ async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<
     await page.getByText(/turned pink/).waitFor();
     await shoot();
     await page.getByRole('button', { name: 'Leave it there' }).tap();
-    await putOn(stage.base, { bowl: true, hairG: 0, dogKg: 0 });
+    await putOn(stage, { bowl: true, hairG: 0, dogKg: 0 });
     await page.getByRole('button', { name: 'Whole step done' }).tap();
     await page.getByRole('button', { name: 'Start from nothing' }).tap();
     await page.getByText('Nothing on it.').waitFor();
-    await putOn(stage.base, { hairG: 124 });
+    await putOn(stage, { hairG: 124 });
     await page.getByRole('button', { name: /^Take 124/ }).waitFor();
     await shoot();
     await page.getByRole('button', { name: /^Take 124/ }).tap();
@@ -217,7 +217,7 @@ async function homeSheet(): Promise<void> {
   };
   const made = await fetch(`${stage.base}/api/home-links`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: stage.headers,
     body: JSON.stringify({ dogIds: ['demo-bollard'] }),
   });
   const { token }: { token: string } = await made.json();

@@ -14,8 +14,10 @@ export interface Running {
 const started: ChildProcess[] = [];
 
 /** The whole demo command, and the server alone as it starts past install and build. */
-export const DEMO = ['scripts/demo.cjs'];
-export const SERVER = ['--import=tsx', 'server/main.ts'];
+export const DEMO = ['scripts/serve.cjs', '--demo'];
+export const SERVER = ['--import=tsx', 'server/main.ts', '--demo'];
+/** The same without a demo: a salon's own. */
+export const PLAIN = ['--import=tsx', 'server/main.ts'];
 
 /** The same server in one file, which starts in a third of the time: for tests that start it again and again. */
 export async function builtServer(): Promise<readonly string[]> {
@@ -27,7 +29,7 @@ export async function builtServer(): Promise<readonly string[]> {
     build: { ssr: 'server/main.ts', outDir, emptyOutDir: true, target: 'node20' },
   });
   cpSync('server/db/migrations', join(outDir, 'migrations'), { recursive: true });
-  return [join(outDir, 'main.js')];
+  return [join(outDir, 'main.js'), '--demo'];
 }
 
 /** Starts one of them. */

@@ -66,10 +66,10 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
 
 /** Prepared statements over dogs. */
 export function dogStore(db: Db) {
-  const all = db.prepare<[], Row>('SELECT * FROM dog ORDER BY name, id');
-  const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ?');
+  const all = db.prepare<[], Row>('SELECT * FROM dog WHERE gone_ms IS NULL ORDER BY name, id');
+  const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ? AND gone_ms IS NULL');
   const ofOwner = db.prepare<[string, string], Row>(
-    'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? ORDER BY name, id',
+    'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? AND gone_ms IS NULL ORDER BY name, id',
   );
   const insert = db.prepare<Omit<Row, 'version'>>(
     `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, shape, weight_kg, last_season_day, traits, outdoor_share, standing_minutes,

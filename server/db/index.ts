@@ -1,8 +1,12 @@
 /** The stores of one open database. */
+import { accountStore } from './accounts.ts';
 import { bookingStore } from './bookings.ts';
 import { checkStore } from './checks.ts';
 import { dogStore } from './dogs.ts';
+import { forgetStore } from './forget.ts';
+import { intakeStore } from './intake.ts';
 import { homeStore } from './home.ts';
+import { jobStore } from './jobs.ts';
 import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
@@ -12,11 +16,18 @@ import { rosterStore } from './roster.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
 import { sheetStore } from './sheet.ts';
+import { keepTrail, trailStore } from './trail.ts';
 import { tideStore } from './tide.ts';
 
-/** Prepares every statement once; throws when the schema does not match the SQL. */
-export function stores(db: Db) {
+/** Prepares every statement once; throws when the schema does not match the SQL. The clock is the trail's. */
+export function stores(db: Db, nowMs: () => number = Date.now) {
+  keepTrail(db, nowMs);
   return {
+    accounts: accountStore(db),
+    trail: trailStore(db),
+    jobs: jobStore(db),
+    intake: intakeStore(db),
+    forget: forgetStore(db),
     dogs: dogStore(db),
     checks: checkStore(db),
     sessions: sessionStore(db),

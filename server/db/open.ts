@@ -22,6 +22,7 @@ export function openDb(path: string | Buffer): Db {
     db.pragma('synchronous = FULL'); // what was acknowledged survives a power cut
     db.pragma('foreign_keys = ON');
     db.pragma('busy_timeout = 3000');
+    db.pragma('secure_delete = ON'); // what was removed is not left in the file
     migrate(db);
     return db;
   } catch (problem) {
@@ -30,11 +31,16 @@ export function openDb(path: string | Buffer): Db {
   }
 }
 
-/** Runs every migration that the file has not seen, each in its own transaction, in number order. */
-export function migrate(db: Db): void {
-  const files = readdirSync(MIGRATIONS)
+const migrations = (): readonly string[] =>
+  readdirSync(MIGRATIONS)
     .filter((f) => NAME.test(f))
     .sort();
+/** The schema that this program knows. */
+export const newestSchema = (): number => migrations().length;
+
+/** Runs every migration that the file has not seen, each in its own transaction, in number order, up to a number where one is given. */
+export function migrate(db: Db, upTo = Infinity): void {
+  const files = migrations();
   const seen = Number(db.pragma('user_version', { simple: true }));
   if (seen > files.length) {
     throw new NewerSchemaError(
@@ -42,7 +48,7 @@ export function migrate(db: Db): void {
     );
   }
   for (const [i, file] of files.entries()) {
-    if (i < seen) continue;
+    if (i < seen || i >= upTo) continue;
     db.transaction(() => {
       db.exec(readFileSync(join(MIGRATIONS, file), 'utf8'));
       db.pragma(`user_version = ${i + 1}`);

@@ -2,6 +2,7 @@
 import type { PlanSnapshot } from '../../contract/session.ts';
 import type { MethodId } from '../../core/bench/index.ts';
 import type { SessionAct, SessionEvent } from '../../core/table/index.ts';
+import { acting } from '../auth/acting.ts';
 import type { Db } from './open.ts';
 
 interface Row {
@@ -20,6 +21,7 @@ interface EventRow {
   readonly act: string;
   readonly device: string | null;
   readonly clock_ms: number | null;
+  readonly account_id: string | null;
 }
 
 export interface StoredSession {
@@ -91,8 +93,8 @@ export function sessionStore(db: Db) {
      VALUES (@id, @dog_id, @check_id, @day, @method, @snapshot)`,
   );
   const insertEvent = db.prepare<EventRow>(
-    `INSERT INTO session_event (id, session_id, at_ms, kind, act, device, clock_ms)
-     VALUES (@id, @session_id, @at_ms, @kind, @act, @device, @clock_ms) ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO session_event (id, session_id, at_ms, kind, act, device, clock_ms, account_id)
+     VALUES (@id, @session_id, @at_ms, @kind, @act, @device, @clock_ms, @account_id) ON CONFLICT (id) DO NOTHING`,
   );
   return {
     find: (id: string): StoredSession | undefined => {
@@ -135,6 +137,7 @@ export function sessionStore(db: Db) {
     },
     /** Appends events; one that is there already is left as it is. */
     append: (sessionId: string, list: readonly SessionEvent[]): void => {
+      const { id: accountId } = acting.now();
       for (const e of list) {
         insertEvent.run({
           id: e.id,
@@ -144,6 +147,7 @@ export function sessionStore(db: Db) {
           act: JSON.stringify(e.act),
           device: e.device ?? null,
           clock_ms: e.clockMs ?? null,
+          account_id: accountId,
         });
       }
     },

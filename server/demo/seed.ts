@@ -35,6 +35,8 @@ import { dogId, fillHomes } from './homes.ts';
 import { findingsForLoad } from './coat-of-day.ts';
 import { Coat, townShifts, type TownShifts } from './coat-of-years.ts';
 import { fillRoster } from './roster.ts';
+import { fillAccounts } from './accounts.ts';
+import { acting, UNTRAILED } from '../auth/acting.ts';
 import { stationReading } from '../devices/weather-station.ts';
 
 const DEMO_SALON: SalonEdit = {
@@ -74,28 +76,32 @@ const SLOW_ZONES: Partial<Readonly<Record<Region, number>>> = { breeches: 1.25, 
 
 /** Fills an empty database. Same seed and same day, same salon. */
 export function fillDemo(stores: Stores, nowMs: number, seed = SEED): void {
-  stores.write(() => {
-    const random = seededRandom(seed);
-    stores.salon.insert(DEMO_SALON);
-    const today = salonDay(nowMs, DEMO_SALON.timeZone);
-    const daysAgo = (days: number): string => formatDay(addDays(today, -days));
-    for (const { id, daysInUse, ...tool } of DEMO_KIT) {
-      stores.kit.insert(id, { ...tool, since: daysAgo(daysInUse), homeOf: null });
-    }
-    DEMO_UPKEEP.forEach(([toolId, act, days], i) =>
-      stores.kit.addUpkeep({ id: `demo-upkeep-${i}`, toolId, act, day: daysAgo(days) }),
-    );
-    const book = new DemoBook(stores);
-    for (let d = addDays(today, -HISTORY_DAYS - 120); d < today; d = day(d + 1))
-      stores.tide.read(stationReading(DEMO_SALON, d), true);
-    const shifts = townShifts(DEMO_SALON, today, random);
-    CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, shifts, cast, i).live());
-    HOME_BRUSHES.forEach(([name, tool], i) =>
-      stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
-    );
-    fillHomes(stores, today, seededRandom(seed + 1));
-    fillRoster(stores, today, DEMO_SALON);
-  });
+  // What the demo was filled with is nobody's doing.
+  acting.run(UNTRAILED, () =>
+    stores.write(() => {
+      const random = seededRandom(seed);
+      stores.salon.insert(DEMO_SALON);
+      const today = salonDay(nowMs, DEMO_SALON.timeZone);
+      const daysAgo = (days: number): string => formatDay(addDays(today, -days));
+      for (const { id, daysInUse, ...tool } of DEMO_KIT) {
+        stores.kit.insert(id, { ...tool, since: daysAgo(daysInUse), homeOf: null });
+      }
+      DEMO_UPKEEP.forEach(([toolId, act, days], i) =>
+        stores.kit.addUpkeep({ id: `demo-upkeep-${i}`, toolId, act, day: daysAgo(days) }),
+      );
+      const book = new DemoBook(stores);
+      for (let d = addDays(today, -HISTORY_DAYS - 120); d < today; d = day(d + 1))
+        stores.tide.read(stationReading(DEMO_SALON, d), true);
+      const shifts = townShifts(DEMO_SALON, today, random);
+      CAST.forEach((cast, i) => new DemoDog(stores, book, random, today, shifts, cast, i).live());
+      HOME_BRUSHES.forEach(([name, tool], i) =>
+        stores.kit.insert(`home-brush-${i}`, { ...tool, costCents: null, since: null, homeOf: dogId(name) }),
+      );
+      fillHomes(stores, today, seededRandom(seed + 1));
+      fillRoster(stores, today, DEMO_SALON);
+      fillAccounts(stores, nowMs);
+    }),
+  );
 }
 
 /** The demo's book, so that no more dogs stand in the room than there are tables. */

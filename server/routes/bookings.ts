@@ -1,24 +1,15 @@
 /** /api/bookings and /api/dogs/:id/next: when to come again, and the date that was agreed. */
-import { Router } from 'express';
-import {
-  bookingDraftSchema,
-  bookingEditSchema,
-  holdSchema,
-  type BookingDraft,
-  type BookingRecord,
-  type NextPage,
-} from '../../contract/booking.ts';
+import type { Router } from 'express';
+import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { versionSchema } from '../../contract/common.ts';
 import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { found, parsed, Problem, stale } from '../problem.ts';
+import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
-import Joi from 'joi';
 
 /** Days on and after the proposed one that are offered with their free times. */
 const OFFERED_DAYS = 4;
@@ -29,8 +20,6 @@ const LOOK_DAYS = 28;
 /** Minutes of a visit nobody has planned yet. */
 const UNPLANNED_MINUTES = 90;
 
-const cancelSchema = Joi.object<{ version: number }>({ version: versionSchema.required() }).label('booking');
-
 const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
   salonInstant(day, 0, salon.timeZone),
   salonInstant(addDays(day, 1), 0, salon.timeZone),
@@ -38,7 +27,7 @@ const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
 
 export function bookingRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
 
   const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
     stores.bookings
@@ -81,141 +70,112 @@ export function bookingRoutes(kept: Kept): Router {
     return out;
   };
 
-  router.get(
-    '/dogs/:id/next',
-    endpoint(({ params: { id = '' } }) => {
-      const dog = found(stores.dogs.find(id), 'dog', id);
-      const { salon, today, check, bookings, next } = dogToday(kept, dog);
-      if (!check || !next) {
-        throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
-      }
-      const plan = planVisit(planRequestOf(kept, check));
-      const method = plan.recommended && openMethod(plan, plan.recommended.method);
-      const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
-      const from = next.day > today ? next.day : today;
-      const page: NextPage = {
-        dogId: id,
-        dogName: dog.name,
-        next,
-        minutes,
-        priceCents: priceCents(minutes, salon.house.rates),
-        currency: salon.house.rates.currency,
-        slots: offers(from, minutes, salon),
-        booked: bookings,
-      };
-      return { json: page };
-    }),
-  );
+  on('GET /dogs/:id/next', ({ params: { id } }) => {
+    const dog = found(stores.dogs.find(id), 'dog', id);
+    const { salon, today, check, bookings, next } = dogToday(kept, dog);
+    if (!check || !next) {
+      throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
+    }
+    const plan = planVisit(planRequestOf(kept, check));
+    const method = plan.recommended && openMethod(plan, plan.recommended.method);
+    const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
+    const from = next.day > today ? next.day : today;
+    const page: NextPage = {
+      dogId: id,
+      dogName: dog.name,
+      next,
+      minutes,
+      priceCents: priceCents(minutes, salon.house.rates),
+      currency: salon.house.rates.currency,
+      slots: offers(from, minutes, salon),
+      booked: bookings,
+    };
+    return { json: page };
+  });
 
-  router.post(
-    '/bookings/hold',
-    endpoint(({ body }) => {
-      const { id, dogId, from, minutes, agreed } = parsed(holdSchema, body);
-      return stores.write(() => {
-        const dog = found(stores.dogs.find(dogId), 'dog', dogId);
-        const before = stores.bookings.find(id);
-        if (before) return { status: 200, json: before };
-        const salon = salonOf(kept);
-        const today = todayOf(kept, salon);
-        const wanted = parseDay(from) ?? today;
-        const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
-        if (startsAt === undefined)
-          throw new Problem(
-            409,
-            'from',
-            `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
-          );
-        stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
-        return { status: 201, json: stores.bookings.find(id) };
-      });
-    }),
-  );
-
-  router.get(
-    '/bookings',
-    endpoint(() => {
+  on('POST /bookings/hold', ({ body: { id, dogId, from, minutes, agreed } }) => {
+    return stores.write(() => {
+      const dog = found(stores.dogs.find(dogId), 'dog', dogId);
+      const before = stores.bookings.find(id);
+      if (before) return { status: 200, json: before };
       const salon = salonOf(kept);
-      const from = salonInstant(todayOf(kept, salon), 0, salon.timeZone);
-      return { json: { bookings: stores.bookings.between(from, '9999') } };
-    }),
-  );
+      const today = todayOf(kept, salon);
+      const wanted = parseDay(from) ?? today;
+      const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
+      if (startsAt === undefined)
+        throw new Problem(
+          409,
+          'from',
+          `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
+        );
+      stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
+      return { status: 201, json: stores.bookings.find(id) };
+    });
+  });
 
-  router.post(
-    '/bookings',
-    endpoint(({ body }) => {
-      const draft = parsed(bookingDraftSchema, body);
-      return stores.write(() => {
-        found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
-        const there = stores.bookings.find(draft.id);
-        if (there) {
-          if (there.dogId !== draft.dogId)
-            throw new Problem(409, 'id', `The booking id "${draft.id}" is taken. Make a new id.`);
-          return { status: 200, json: there };
-        }
-        mustFit(draft);
-        stores.bookings.insert(draft);
-        return { status: 201, json: stores.bookings.find(draft.id) };
-      });
-    }),
-  );
+  on('GET /bookings', () => {
+    const salon = salonOf(kept);
+    const from = salonInstant(todayOf(kept, salon), 0, salon.timeZone);
+    return { json: { bookings: stores.bookings.between(from, '9999') } };
+  });
 
-  router.put(
-    '/bookings/:id',
-    endpoint(({ params: { id = '' }, body }) => {
-      const edit = parsed(bookingEditSchema, body);
-      return {
-        json: stores.write(() => {
-          const there = standing(stores.bookings.find(id), id);
-          if (there.version !== edit.version) throw stale(there, edit);
-          mustFit(edit, id);
-          stores.bookings.update(id, edit);
-          return stores.bookings.find(id);
-        }),
-      };
-    }),
-  );
+  on('POST /bookings', ({ body: draft }) => {
+    return stores.write(() => {
+      found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
+      const there = stores.bookings.find(draft.id);
+      if (there) {
+        if (there.dogId !== draft.dogId)
+          throw new Problem(409, 'id', `The booking id "${draft.id}" is taken. Make a new id.`);
+        return { status: 200, json: there };
+      }
+      mustFit(draft);
+      stores.bookings.insert(draft);
+      return { status: 201, json: stores.bookings.find(draft.id) };
+    });
+  });
 
-  router.post(
-    '/bookings/:id/cancel',
-    endpoint(({ params: { id = '' }, body }) => {
-      const { version } = parsed(cancelSchema, body);
-      return {
-        json: stores.write(() => {
-          const there = standing(stores.bookings.find(id), id);
-          if (!stores.bookings.cancel(id, version)) throw stale(there, { version });
-          return stores.bookings.find(id);
-        }),
-      };
-    }),
-  );
+  on('PUT /bookings/:id', ({ params: { id }, body: edit }) => {
+    return {
+      json: stores.write(() => {
+        const there = standing(stores.bookings.find(id), id);
+        if (there.version !== edit.version) throw stale(there, edit);
+        mustFit(edit, id);
+        stores.bookings.update(id, edit);
+        return stores.bookings.find(id);
+      }),
+    };
+  });
 
-  router.post(
-    '/bookings/:id/agree',
-    endpoint(({ params: { id = '' }, body }) => {
-      const { version } = parsed(cancelSchema, body);
-      return {
-        json: stores.write(() => {
-          const there = standing(stores.bookings.find(id), id);
-          if (!stores.bookings.agree(id, version)) throw stale(there, { version });
-          return stores.bookings.find(id);
-        }),
-      };
-    }),
-  );
+  on('POST /bookings/:id/cancel', ({ params: { id }, body: { version } }) => {
+    return {
+      json: stores.write(() => {
+        const there = standing(stores.bookings.find(id), id);
+        if (!stores.bookings.cancel(id, version)) throw stale(there, { version });
+        return stores.bookings.find(id);
+      }),
+    };
+  });
 
-  router.get(
-    '/bookings/:id/calendar.ics',
-    endpoint(({ params: { id = '' } }) => {
-      const booking = found(stores.bookings.find(id), 'booking', id);
-      return {
-        text: {
-          type: 'text/calendar',
-          fileName: `visit-${booking.startsAt.slice(0, 10)}.ics`,
-          body: bookingIcs(booking, salonOf(kept), kept.nowMs()),
-        },
-      };
-    }),
-  );
+  on('POST /bookings/:id/agree', ({ params: { id }, body: { version } }) => {
+    return {
+      json: stores.write(() => {
+        const there = standing(stores.bookings.find(id), id);
+        if (!stores.bookings.agree(id, version)) throw stale(there, { version });
+        return stores.bookings.find(id);
+      }),
+    };
+  });
+
+  on('GET /bookings/:id/calendar.ics', ({ params: { id } }) => {
+    const booking = found(stores.bookings.find(id), 'booking', id);
+    return {
+      text: {
+        type: 'text/calendar',
+        fileName: `visit-${booking.startsAt.slice(0, 10)}.ics`,
+        body: bookingIcs(booking, salonOf(kept), kept.nowMs()),
+      },
+    };
+  });
   return router;
 }
 

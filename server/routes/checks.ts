@@ -1,14 +1,13 @@
 /** /api/dogs/:id/checks and /api/checks: what hands found, and the plan that follows from it. */
-import { Router } from 'express';
-import { checkDraftSchema, checkEditSchema } from '../../contract/check.ts';
+import type { Router } from 'express';
 import type { BenchCase, BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { RankingsPage } from '../../contract/kit.ts';
 import { METHOD_IDS, planVisit, zoneRankings, type Plan } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, type Kept } from '../facts.ts';
-import { found, parsed, Problem, stale } from '../problem.ts';
+import { found, Problem, stale } from '../problem.ts';
 import type { CheckRecord } from '../../contract/check.ts';
 
 /** The plan that a stored check leads to with today's kit and house rules. */
@@ -16,100 +15,76 @@ const planOf = (kept: Kept, check: CheckRecord): Plan => planVisit(planRequestOf
 
 export function checkRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
 
-  router.get(
-    '/dogs/:id/checks',
-    endpoint(({ params: { id = '' } }) => {
+  on('GET /dogs/:id/checks', ({ params: { id } }) => {
+    found(stores.dogs.find(id), 'dog', id);
+    return {
+      json: { checks: stores.checks.ofDog(id).map(({ id: own, day, weightKg }) => ({ id: own, day, weightKg })) },
+    };
+  });
+
+  on('POST /dogs/:id/checks', ({ params: { id }, body: draft }) => {
+    return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
-      return {
-        json: { checks: stores.checks.ofDog(id).map(({ id: own, day, weightKg }) => ({ id: own, day, weightKg })) },
-      };
-    }),
-  );
+      const there = stores.checks.find(draft.id);
+      if (there) {
+        // The same message again is the same as once; another message under a used id is a mistake.
+        if (there.dogId !== id)
+          throw new Problem(409, 'id', `The check id "${draft.id}" belongs to another dog. Make a new id.`);
+        return { status: 200, json: there };
+      }
+      stores.checks.insert(id, draft);
+      return { status: 201, json: stores.checks.find(draft.id) };
+    });
+  });
 
-  router.post(
-    '/dogs/:id/checks',
-    endpoint(({ params: { id = '' }, body }) => {
-      const draft = parsed(checkDraftSchema, body);
-      return stores.write(() => {
-        found(stores.dogs.find(id), 'dog', id);
-        const there = stores.checks.find(draft.id);
-        if (there) {
-          // The same message again is the same as once; another message under a used id is a mistake.
-          if (there.dogId !== id)
-            throw new Problem(409, 'id', `The check id "${draft.id}" belongs to another dog. Make a new id.`);
-          return { status: 200, json: there };
-        }
-        stores.checks.insert(id, draft);
-        return { status: 201, json: stores.checks.find(draft.id) };
-      });
-    }),
-  );
+  on('GET /checks/:id', ({ params: { id } }) => ({ json: found(stores.checks.find(id), 'check', id) }));
 
-  router.get(
-    '/checks/:id',
-    endpoint(({ params: { id = '' } }) => ({ json: found(stores.checks.find(id), 'check', id) })),
-  );
+  on('PUT /checks/:id', ({ params: { id }, body: edit }) => {
+    return {
+      json: stores.write(() => {
+        found(stores.checks.find(id), 'check', id);
+        if (!stores.checks.update(id, edit)) throw stale(stores.checks.find(id), edit);
+        return stores.checks.find(id);
+      }),
+    };
+  });
 
-  router.put(
-    '/checks/:id',
-    endpoint(({ params: { id = '' }, body }) => {
-      const edit = parsed(checkEditSchema, body);
-      return {
-        json: stores.write(() => {
-          found(stores.checks.find(id), 'check', id);
-          if (!stores.checks.update(id, edit)) throw stale(stores.checks.find(id), edit);
-          return stores.checks.find(id);
-        }),
-      };
-    }),
-  );
+  on('GET /checks/:id/plan', ({ params: { id } }) => ({
+    json: planOf(kept, found(stores.checks.find(id), 'check', id)),
+  }));
 
-  router.get(
-    '/checks/:id/plan',
-    endpoint(({ params: { id = '' } }) => ({ json: planOf(kept, found(stores.checks.find(id), 'check', id)) })),
-  );
+  on('GET /checks/:id/bench', ({ params: { id } }) => {
+    const check = found(stores.checks.find(id), 'check', id);
+    const room = planRoomOf(kept);
+    const request = planRequestOf(kept, check, room);
+    const page: BenchPage = { request, people: paceByPerson(room.taught, request.dog.coatClass) };
+    return { json: page };
+  });
 
-  router.get(
-    '/checks/:id/bench',
-    endpoint(({ params: { id = '' } }) => {
-      const check = found(stores.checks.find(id), 'check', id);
-      const room = planRoomOf(kept);
-      const request = planRequestOf(kept, check, room);
-      const page: BenchPage = { request, people: paceByPerson(room.taught, request.dog.coatClass) };
-      return { json: page };
-    }),
-  );
+  on('GET /bench/cases', () => {
+    const room = planRoomOf(kept);
+    const cases = stores.dogs.all().flatMap((dog): BenchCase[] => {
+      const check = stores.checks.latestOf(dog.id);
+      if (!check) return [];
+      const { kit, house, ...own } = planRequestOf(kept, check, room);
+      return [{ dogId: dog.id, checkId: check.id, name: dog.name, case: own }];
+    });
+    const page: BenchCases = { kit: room.kit, house: room.house, cases };
+    return { json: page };
+  });
 
-  router.get(
-    '/bench/cases',
-    endpoint(() => {
-      const room = planRoomOf(kept);
-      const cases = stores.dogs.all().flatMap((dog): BenchCase[] => {
-        const check = stores.checks.latestOf(dog.id);
-        if (!check) return [];
-        const { kit, house, ...own } = planRequestOf(kept, check, room);
-        return [{ dogId: dog.id, checkId: check.id, name: dog.name, case: own }];
-      });
-      const page: BenchCases = { kit: room.kit, house: room.house, cases };
-      return { json: page };
-    }),
-  );
-
-  router.get(
-    '/checks/:id/rankings/:zone/:method',
-    endpoint(({ params: { id = '', zone = '', method = '' } }) => {
-      const check = found(stores.checks.find(id), 'check', id);
-      const here = found(isZoneId(zone) ? zone : undefined, 'zone', zone);
-      const way = found(
-        METHOD_IDS.find((m) => m === method),
-        'method',
-        method,
-      );
-      const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(kept, check), here, way) };
-      return { json: page };
-    }),
-  );
+  on('GET /checks/:id/rankings/:zone/:method', ({ params: { id, zone, method } }) => {
+    const check = found(stores.checks.find(id), 'check', id);
+    const here = found(isZoneId(zone) ? zone : undefined, 'zone', zone);
+    const way = found(
+      METHOD_IDS.find((m) => m === method),
+      'method',
+      method,
+    );
+    const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(kept, check), here, way) };
+    return { json: page };
+  });
   return router;
 }

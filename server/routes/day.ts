@@ -1,10 +1,10 @@
 /** /api/day: today's dogs at tub and dryer, by the plans they would be worked with. */
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { DayDog, DayPage, DryerUse } from '../../contract/day.ts';
 import { openMethod, planVisit } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
@@ -15,54 +15,51 @@ const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined =>
 
 export function dayRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
-  router.get(
-    '/day',
-    endpoint(() => {
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
-      const room = planRoomOf(kept);
-      const wall = room.kit;
-      const checks = stores.checks.latestByDog();
-      const bookings = stores.bookings.between(
-        salonInstant(today, 0, salon.timeZone),
-        salonInstant(addDays(today, 1), 0, salon.timeZone),
-      );
-      const dogs = bookings.flatMap(({ dogId, startsAt }): DayDog[] => {
-        const dog = stores.dogs.find(dogId);
-        if (!dog) return [];
-        const check = checks.get(dogId);
-        const plan = check && planVisit(planRequestOf(kept, check, room));
-        const best = plan?.recommended && openMethod(plan, plan.recommended.method);
-        const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
-          const tool = wall.find((t) => t.id === s.tool.id);
-          const loud = tool && loudness(tool);
-          return tool && loud ? [{ toolId: tool.id, name: tool.name, minutes: s.minutes, ...loud }] : [];
-        });
-        return [
-          {
-            dogId,
-            name: dog.name,
-            startsAt,
-            weightKg: check?.weightKg ?? dog.weightKg,
-            coatClass: dog.coatClass,
-            method: best?.method ?? null,
-            bathes: best?.steps.some((s) => s.phase === 'bath') ?? false,
-            dryers,
-          },
-        ];
+  const { router, on } = counter(kept);
+  on('GET /day', () => {
+    const salon = salonOf(kept);
+    const today = todayOf(kept, salon);
+    const room = planRoomOf(kept);
+    const wall = room.kit;
+    const checks = stores.checks.latestByDog();
+    const bookings = stores.bookings.between(
+      salonInstant(today, 0, salon.timeZone),
+      salonInstant(addDays(today, 1), 0, salon.timeZone),
+    );
+    const dogs = bookings.flatMap(({ dogId, startsAt }): DayDog[] => {
+      const dog = stores.dogs.find(dogId);
+      if (!dog) return [];
+      const check = checks.get(dogId);
+      const plan = check && planVisit(planRequestOf(kept, check, room));
+      const best = plan?.recommended && openMethod(plan, plan.recommended.method);
+      const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
+        const tool = wall.find((t) => t.id === s.tool.id);
+        const loud = tool && loudness(tool);
+        return tool && loud ? [{ toolId: tool.id, name: tool.name, minutes: s.minutes, ...loud }] : [];
       });
-      const page: DayPage = {
-        today,
-        timeZone: salon.timeZone,
-        dogs,
-        dryers: wall.flatMap((t) => {
-          const loud = loudness(t);
-          return loud ? [{ toolId: t.id, name: t.name, ...loud }] : [];
-        }),
-      };
-      return { json: page };
-    }),
-  );
+      return [
+        {
+          dogId,
+          name: dog.name,
+          startsAt,
+          weightKg: check?.weightKg ?? dog.weightKg,
+          coatClass: dog.coatClass,
+          method: best?.method ?? null,
+          bathes: best?.steps.some((s) => s.phase === 'bath') ?? false,
+          dryers,
+        },
+      ];
+    });
+    const page: DayPage = {
+      today,
+      timeZone: salon.timeZone,
+      dogs,
+      dryers: wall.flatMap((t) => {
+        const loud = loudness(t);
+        return loud ? [{ toolId: t.id, name: t.name, ...loud }] : [];
+      }),
+    };
+    return { json: page };
+  });
   return router;
 }

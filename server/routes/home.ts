@@ -1,18 +1,18 @@
 /** The groomer's side of the home: the owner's card, what the home is like, its links, what owners have found. */
-import { Router } from 'express';
-import { homeLinkSchema, homeSetupSchema, type HomeDeskPage, type HomeLinkMade } from '../../contract/home.ts';
+import type { Router } from 'express';
+import type { HomeDeskPage, HomeLinkMade } from '../../contract/home.ts';
 import { priceCents } from '../../core/bench/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../home-facts.ts';
 import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
-import { found, parsed, Problem, stale } from '../problem.ts';
+import { found, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
 export function homeRoutes(kept: Kept, desk: TideDesk): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
   const deskPage = (id: string): HomeDeskPage => {
     const dog = found(stores.dogs.find(id), 'dog', id);
     const salon = salonOf(kept);
@@ -37,81 +37,58 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
       },
     };
   };
-  router.get(
-    '/dogs/:id/home',
-    endpoint(({ params: { id = '' } }) => ({ json: deskPage(id) })),
-  );
-  router.put(
-    '/dogs/:id/home',
-    endpoint(({ params: { id = '' }, body }) => {
-      const { version, ...facts } = parsed(homeSetupSchema, body);
-      return stores.write(() => {
-        const dog = found(stores.dogs.find(id), 'dog', id);
-        if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(kept, dog), { ...facts, version });
-        // The minutes are the household's: its other dogs share them.
-        for (const other of householdOf(kept, dog).slice(1)) {
-          const { version: theirs, ...home } = setupRecord(kept, other);
-          stores.home.saveSetup(other.id, { ...home, minutesByWeekday: facts.minutesByWeekday }, theirs);
-        }
-        return { json: deskPage(id) };
-      });
+  on('GET /dogs/:id/home', ({ params: { id } }) => ({ json: deskPage(id) }));
+  on('PUT /dogs/:id/home', ({ params: { id }, body: { version, ...facts } }) => {
+    return stores.write(() => {
+      const dog = found(stores.dogs.find(id), 'dog', id);
+      if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(kept, dog), { ...facts, version });
+      // The minutes are the household's: its other dogs share them.
+      for (const other of householdOf(kept, dog).slice(1)) {
+        const { version: theirs, ...home } = setupRecord(kept, other);
+        stores.home.saveSetup(other.id, { ...home, minutesByWeekday: facts.minutesByWeekday }, theirs);
+      }
+      return { json: deskPage(id) };
+    });
+  });
+
+  on('POST /home-links', ({ body: { dogIds } }) => {
+    const token = newToken();
+    const feedToken = feedTokenOf(token);
+    const [hash, feedHash] = [tokenHash(token), tokenHash(feedToken)];
+    if (hash === undefined || feedHash === undefined) throw new TypeError('a new token is no token');
+    return stores.write(() => {
+      const dogs = dogIds.map((id) => found(stores.dogs.find(id), 'dog', id));
+      const [first] = dogs;
+      if (first && dogs.some((d) => d.owner.name !== first.owner.name || d.owner.phone !== first.owner.phone))
+        throw new Problem(400, 'dogIds', 'dogIds must be dogs of one owner. Make a link for each owner.');
+      const row = { id: randomUUID(), tokenHash: hash, feedHash, atMs: kept.nowMs() };
+      stores.home.addLink(row, dogIds);
+      const link = found(stores.home.findLink(row.id), 'link', row.id);
+      const made: HomeLinkMade = { ...link, token, feedToken };
+      return { status: 201, json: made };
+    });
+  });
+  on('DELETE /home-links/:id', ({ params: { id } }) =>
+    stores.write(() => {
+      found(stores.home.findLink(id), 'link', id);
+      stores.home.endLink(id, kept.nowMs());
+      return { json: found(stores.home.findLink(id), 'link', id) };
     }),
   );
 
-  router.post(
-    '/home-links',
-    endpoint(({ body }) => {
-      const { dogIds } = parsed(homeLinkSchema, body);
-      const token = newToken();
-      const feedToken = feedTokenOf(token);
-      const [hash, feedHash] = [tokenHash(token), tokenHash(feedToken)];
-      if (hash === undefined || feedHash === undefined) throw new TypeError('a new token is no token');
-      return stores.write(() => {
-        const dogs = dogIds.map((id) => found(stores.dogs.find(id), 'dog', id));
-        const [first] = dogs;
-        if (first && dogs.some((d) => d.owner.name !== first.owner.name || d.owner.phone !== first.owner.phone))
-          throw new Problem(400, 'dogIds', 'dogIds must be dogs of one owner. Make a link for each owner.');
-        const row = { id: randomUUID(), tokenHash: hash, feedHash, atMs: kept.nowMs() };
-        stores.home.addLink(row, dogIds);
-        const link = found(stores.home.findLink(row.id), 'link', row.id);
-        const made: HomeLinkMade = { ...link, token, feedToken };
-        return { status: 201, json: made };
-      });
+  on('GET /home-reports', () => {
+    const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
+    return { json: { reports: stores.home.openReports().map((r) => ({ ...r, dogName: names.get(r.dogId) ?? '' })) } };
+  });
+  on('POST /home-reports/:id/close', ({ params: { id } }) =>
+    stores.write(() => {
+      found(stores.home.findReport(id), 'report', id);
+      stores.home.closeReport(id, kept.nowMs());
+      return { json: found(stores.home.findReport(id), 'report', id) };
     }),
   );
-  router.delete(
-    '/home-links/:id',
-    endpoint(({ params: { id = '' } }) =>
-      stores.write(() => {
-        found(stores.home.findLink(id), 'link', id);
-        stores.home.endLink(id, kept.nowMs());
-        return { json: found(stores.home.findLink(id), 'link', id) };
-      }),
-    ),
-  );
-
-  router.get(
-    '/home-reports',
-    endpoint(() => {
-      const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
-      return { json: { reports: stores.home.openReports().map((r) => ({ ...r, dogName: names.get(r.dogId) ?? '' })) } };
-    }),
-  );
-  router.post(
-    '/home-reports/:id/close',
-    endpoint(({ params: { id = '' } }) =>
-      stores.write(() => {
-        found(stores.home.findReport(id), 'report', id);
-        stores.home.closeReport(id, kept.nowMs());
-        return { json: found(stores.home.findReport(id), 'report', id) };
-      }),
-    ),
-  );
-  router.get(
-    '/home-reports/:id/photo',
-    endpoint(({ params: { id = '' } }) => ({
-      bytes: { type: 'image/jpeg', body: found(stores.home.photo(id), 'photo of report', id) },
-    })),
-  );
+  on('GET /home-reports/:id/photo', ({ params: { id } }) => ({
+    bytes: { type: 'image/jpeg', body: found(stores.home.photo(id), 'photo of report', id) },
+  }));
   return router;
 }

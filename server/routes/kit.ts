@@ -1,20 +1,14 @@
 /** /api/kit: the pieces on the wall and in owners' homes, their wear, their upkeep, and how they serve the dogs. */
 import { randomUUID } from 'node:crypto';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { coatCheck } from '../../contract/check.ts';
-import {
-  toolDraftSchema,
-  toolEditSchema,
-  upkeepBatchSchema,
-  type KitPage,
-  type ToolDraft,
-} from '../../contract/kit.ts';
+import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { coverage } from '../../core/bench/index.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { coreDog, recordOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
-import { found, parsed, Problem, stale } from '../problem.ts';
+import { found, Problem, stale } from '../problem.ts';
 
 const MS_PER_MINUTE = 60_000;
 
@@ -67,7 +61,7 @@ function kitPage(kept: Kept): KitPage {
 
 export function kitRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
   /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
   const mustSuit = (draft: ToolDraft): void => {
     if (draft.homeOf === null) return;
@@ -88,79 +82,55 @@ export function kitRoutes(kept: Kept): Router {
     }
   };
 
-  router.get(
-    '/kit',
-    endpoint(() => ({ json: kitPage(kept) })),
-  );
-  router.get(
-    '/kit/coverage',
-    endpoint(() => {
-      const dogs = [...stores.checks.latestByDog()].flatMap(([dogId, check]) => {
-        const dog = stores.dogs.find(dogId);
-        return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
-      });
-      return { json: coverage({ dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house }) };
-    }),
-  );
-  router.post(
-    '/kit',
-    endpoint(({ body }) => {
-      const draft = parsed(toolDraftSchema, body);
-      const id = randomUUID();
-      return {
-        status: 201,
-        json: stores.write(() => {
-          mustSuit(draft);
-          stores.kit.insert(id, draft);
-          return stores.kit.find(id);
-        }),
-      };
-    }),
-  );
-  router.put(
-    '/kit/:id',
-    endpoint(({ params: { id = '' }, body }) => {
-      const edit = parsed(toolEditSchema, body);
-      return {
-        json: stores.write(() => {
-          found(stores.kit.find(id), 'tool', id);
-          mustSuit(edit);
-          if (!stores.kit.update(id, edit)) throw stale(stores.kit.find(id), edit);
-          return stores.kit.find(id);
-        }),
-      };
-    }),
-  );
-  router.delete(
-    '/kit/:id',
-    endpoint(({ params: { id = '' } }) => {
-      found(stores.write(() => stores.kit.remove(id)) || undefined, 'tool', id);
-      return { json: { removed: id } };
-    }),
-  );
-  router.post(
-    '/kit/upkeep',
-    endpoint(({ body }) => {
-      const { entries } = parsed(upkeepBatchSchema, body);
-      stores.write(() => {
-        for (const entry of entries) {
-          found(stores.kit.find(entry.toolId), 'tool', entry.toolId);
-          const owner = stores.kit.ownerOfUpkeep(entry.id);
-          if (owner !== undefined && owner !== entry.toolId) {
-            throw new Problem(409, 'id', `The entry id "${entry.id}" belongs to another piece. Make a new id.`);
-          }
-          stores.kit.addUpkeep(entry);
+  on('GET /kit', () => ({ json: kitPage(kept) }));
+  on('GET /kit/coverage', () => {
+    const dogs = [...stores.checks.latestByDog()].flatMap(([dogId, check]) => {
+      const dog = stores.dogs.find(dogId);
+      return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
+    });
+    return { json: coverage({ dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house }) };
+  });
+  on('POST /kit', ({ body: draft }) => {
+    const id = randomUUID();
+    return {
+      status: 201,
+      json: stores.write(() => {
+        mustSuit(draft);
+        stores.kit.insert(id, draft);
+        return stores.kit.find(id);
+      }),
+    };
+  });
+  on('PUT /kit/:id', ({ params: { id }, body: edit }) => {
+    return {
+      json: stores.write(() => {
+        found(stores.kit.find(id), 'tool', id);
+        mustSuit(edit);
+        if (!stores.kit.update(id, edit)) throw stale(stores.kit.find(id), edit);
+        return stores.kit.find(id);
+      }),
+    };
+  });
+  on('DELETE /kit/:id', ({ params: { id } }) => {
+    found(stores.write(() => stores.kit.remove(id)) || undefined, 'tool', id);
+    return { json: { removed: id } };
+  });
+  on('POST /kit/upkeep', ({ body: { entries } }) => {
+    stores.write(() => {
+      for (const entry of entries) {
+        found(stores.kit.find(entry.toolId), 'tool', entry.toolId);
+        const owner = stores.kit.ownerOfUpkeep(entry.id);
+        if (owner !== undefined && owner !== entry.toolId) {
+          throw new Problem(409, 'id', `The entry id "${entry.id}" belongs to another piece. Make a new id.`);
         }
-      });
-      return { status: 201, json: kitPage(kept) };
-    }),
-  );
-  router.delete(
-    '/kit/upkeep/:id',
-    endpoint(({ params: { id = '' } }) => {
-      found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);
-      return { json: { removed: id } };
-    }),
-  );
+        stores.kit.addUpkeep(entry);
+      }
+    });
+    return { status: 201, json: kitPage(kept) };
+  });
+  on('DELETE /kit/upkeep/:id', ({ params: { id } }) => {
+    found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);
+    return { json: { removed: id } };
+  });
   return router;
 }

@@ -1,18 +1,18 @@
 /** /api/post: reminders at the desk. How an owner wants them, what went to the outbox, and what waits. */
-import { Router } from 'express';
-import { ownerPostSchema, type PostPage } from '../../contract/post.ts';
-import { endpoint } from '../endpoint.ts';
+import type { Router } from 'express';
+import type { PostPage } from '../../contract/post.ts';
+import { counter } from '../endpoint.ts';
 import { salonOf, type Kept } from '../facts.ts';
 import { mustReach, wishOf } from '../home-facts.ts';
 import type { PostOffice } from '../post-office.ts';
-import { found, parsed, Problem, stale } from '../problem.ts';
+import { found, Problem, stale } from '../problem.ts';
 
 /** Messages shown. */
 const SHOWN = 100;
 
 export function postRoutes(kept: Kept, office: PostOffice): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
   const page = (): PostPage => {
     const { households, atMs } = office.state();
     return {
@@ -22,47 +22,31 @@ export function postRoutes(kept: Kept, office: PostOffice): Router {
       timeZone: salonOf(kept).timeZone,
     };
   };
-  router.get(
-    '/post',
-    endpoint(() => ({ json: page() })),
-  );
-  router.post(
-    '/post/run',
-    endpoint(async () => {
-      await office.run();
+  on('GET /post', () => ({ json: page() }));
+  on('POST /post/run', async () => {
+    await office.run();
+    return { json: page() };
+  });
+  on('GET /post/:id/eml', ({ params: { id } }) => {
+    const { eml } = found(stores.post.find(id), 'message', id);
+    if (eml === null) throw new Problem(404, null, `Message ${id} went as a text: there is no mail to download.`);
+    return { text: { type: 'message/rfc822', fileName: 'reminder.eml', body: eml } };
+  });
+  on('POST /post/:id/stop', ({ params: { id } }) =>
+    stores.write(() => {
+      const { owner } = found(stores.post.find(id), 'message', id);
+      const wish = stores.post.wish(owner);
+      if (wish) stores.post.saveWish(owner, { ...wish, channel: 'off' }, wish.version);
       return { json: page() };
     }),
   );
-  router.get(
-    '/post/:id/eml',
-    endpoint(({ params: { id = '' } }) => {
-      const { eml } = found(stores.post.find(id), 'message', id);
-      if (eml === null) throw new Problem(404, null, `Message ${id} went as a text: there is no mail to download.`);
-      return { text: { type: 'message/rfc822', fileName: 'reminder.eml', body: eml } };
-    }),
-  );
-  router.post(
-    '/post/:id/stop',
-    endpoint(({ params: { id = '' } }) =>
-      stores.write(() => {
-        const { owner } = found(stores.post.find(id), 'message', id);
-        const wish = stores.post.wish(owner);
-        if (wish) stores.post.saveWish(owner, { ...wish, channel: 'off' }, wish.version);
-        return { json: page() };
-      }),
-    ),
-  );
-  router.put(
-    '/dogs/:id/post',
-    endpoint(({ params: { id = '' }, body }) => {
-      const { version, ...wish } = parsed(ownerPostSchema, body);
-      return stores.write(() => {
-        const dog = found(stores.dogs.find(id), 'dog', id);
-        mustReach(dog, wish);
-        if (!stores.post.saveWish(dog.owner, wish, version)) throw stale(wishOf(kept, dog), { ...wish, version });
-        return { json: wishOf(kept, dog) };
-      });
-    }),
-  );
+  on('PUT /dogs/:id/post', ({ params: { id }, body: { version, ...wish } }) => {
+    return stores.write(() => {
+      const dog = found(stores.dogs.find(id), 'dog', id);
+      mustReach(dog, wish);
+      if (!stores.post.saveWish(dog.owner, wish, version)) throw stale(wishOf(kept, dog), { ...wish, version });
+      return { json: wishOf(kept, dog) };
+    });
+  });
   return router;
 }

@@ -1,17 +1,17 @@
 /** /api/products: what was bought, mixed and counted, and what should be left. */
-import { Router } from 'express';
-import { productMoveSchema, type ProductsPage } from '../../contract/product.ts';
+import type { Router } from 'express';
+import type { ProductsPage } from '../../contract/product.ts';
 import { stockOf } from '../../core/water/index.ts';
 import { sentMove } from '../db/products.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { parsed, Problem } from '../problem.ts';
+import { Problem } from '../problem.ts';
 
 const SHOWN_MOVES = 20;
 
 export function productRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
   const page = (): ProductsPage => {
     const moves = stores.products.moves();
     return {
@@ -20,38 +20,28 @@ export function productRoutes(kept: Kept): Router {
     };
   };
 
-  router.get(
-    '/products',
-    endpoint(() => ({ json: page() })),
-  );
+  on('GET /products', () => ({ json: page() }));
 
-  router.post(
-    '/products/moves',
-    endpoint(({ body }) => {
-      const draft = parsed(productMoveSchema, body);
-      return stores.write(() => {
-        const there = stores.products.find(draft.id);
-        if (there) {
-          // The same message again is the same as once; another message under a used id is a mistake.
-          if (JSON.stringify(sentMove(there)) !== JSON.stringify(sentMove({ ...there, ...draft, day: there.day }))) {
-            throw new Problem(409, 'id', `The move id "${draft.id}" is taken. Make a new id.`);
-          }
-          return { status: 200, json: page() };
+  on('POST /products/moves', ({ body: draft }) => {
+    return stores.write(() => {
+      const there = stores.products.find(draft.id);
+      if (there) {
+        // The same message again is the same as once; another message under a used id is a mistake.
+        if (JSON.stringify(sentMove(there)) !== JSON.stringify(sentMove({ ...there, ...draft, day: there.day }))) {
+          throw new Problem(409, 'id', `The move id "${draft.id}" is taken. Make a new id.`);
         }
-        stores.products.add(draft);
-        return { status: 201, json: page() };
-      });
-    }),
-  );
-
-  router.delete(
-    '/products/moves/:id',
-    endpoint(({ params: { id = '' } }) => {
-      if (!stores.write(() => stores.products.remove(id))) {
-        throw new Problem(404, 'id', `There is no move "${id}". It may have been taken back already.`);
+        return { status: 200, json: page() };
       }
-      return { json: page() };
-    }),
-  );
+      stores.products.add(draft);
+      return { status: 201, json: page() };
+    });
+  });
+
+  on('DELETE /products/moves/:id', ({ params: { id } }) => {
+    if (!stores.write(() => stores.products.remove(id))) {
+      throw new Problem(404, 'id', `There is no move "${id}". It may have been taken back already.`);
+    }
+    return { json: page() };
+  });
   return router;
 }

@@ -1,63 +1,52 @@
 /** /api/salon, /api/house and /api/rules: the house's side in open quarrels, what another would change, the rules of the trade. */
-import { Router } from 'express';
+import type { Router } from 'express';
 import type { RulesPage } from '../../contract/kit.ts';
-import {
-  housePreviewSchema,
-  salonEditSchema,
-  type HousePreview,
-  type PlanGist,
-  type SalonRecord,
-} from '../../contract/salon.ts';
+import type { HousePreview, PlanGist, SalonRecord } from '../../contract/salon.ts';
 import { openMethod, planVisit, rulesSpoken, type Plan } from '../../core/bench/index.ts';
-import { RULES, type HouseRules } from '../../core/kit/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { DEFAULT_HOUSE, RULES, type HouseRules } from '../../core/kit/index.ts';
+import { counter } from '../endpoint.ts';
 import { bookedDays, outlookOf, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { parsed, stale } from '../problem.ts';
+import { Problem, stale } from '../problem.ts';
 
 export function salonRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
-  router.get(
-    '/salon',
-    endpoint(() => {
-      const salon = salonOf(kept);
-      return { json: { salon, today: todayOf(kept, salon) } };
+  const { router, on } = counter(kept);
+  on('GET /salon', () => {
+    const salon = salonOf(kept);
+    return { json: { salon, today: todayOf(kept, salon) } };
+  });
+  on('POST /salon', ({ body }) =>
+    stores.write(() => {
+      if (stores.salon.find())
+        throw new Problem(409, null, 'There is a salon in this file already. Change it under House rules.');
+      stores.salon.insert({ ...body, house: DEFAULT_HOUSE, version: 1 });
+      return { status: 201, json: salonOf(kept) };
     }),
   );
-  router.put(
-    '/salon',
-    endpoint(({ body }) => {
-      const edit = parsed(salonEditSchema, body);
-      return {
-        json: stores.write(() => {
-          if (!stores.salon.update(edit)) throw stale(salonOf(kept), edit);
-          return salonOf(kept);
-        }),
-      };
-    }),
-  );
-  router.post(
-    '/house/preview',
-    endpoint(({ body }) => ({ json: housePreview(kept, parsed(housePreviewSchema, body).house) })),
-  );
-  router.get(
-    '/rules',
-    endpoint(() => {
-      const spoken: Record<string, { dogs: number; zones: number }> = {};
-      const checks = [...stores.checks.latestByDog().values()];
-      const seen = new Map<string, ReadonlySet<string>>();
-      const room = planRoomOf(kept);
-      for (const check of checks) {
-        for (const [id, zones] of rulesSpoken(planRequestOf(kept, check, room), seen)) {
-          const own = (spoken[id] ??= { dogs: 0, zones: 0 });
-          own.dogs++;
-          own.zones += zones;
-        }
+  on('PUT /salon', ({ body: edit }) => {
+    return {
+      json: stores.write(() => {
+        if (!stores.salon.update(edit)) throw stale(salonOf(kept), edit);
+        return salonOf(kept);
+      }),
+    };
+  });
+  on('POST /house/preview', ({ body }) => ({ json: housePreview(kept, body.house) }));
+  on('GET /rules', () => {
+    const spoken: Record<string, { dogs: number; zones: number }> = {};
+    const checks = [...stores.checks.latestByDog().values()];
+    const seen = new Map<string, ReadonlySet<string>>();
+    const room = planRoomOf(kept);
+    for (const check of checks) {
+      for (const [id, zones] of rulesSpoken(planRequestOf(kept, check, room), seen)) {
+        const own = (spoken[id] ??= { dogs: 0, zones: 0 });
+        own.dogs++;
+        own.zones += zones;
       }
-      const page: RulesPage = { rules: RULES, dogs: checks.length, spoken };
-      return { json: page };
-    }),
-  );
+    }
+    const page: RulesPage = { rules: RULES, dogs: checks.length, spoken };
+    return { json: page };
+  });
   return router;
 }
 

@@ -1,12 +1,6 @@
 /** /api/sessions: a plan picked up and worked, as an append-only list of events. */
-import { Router } from 'express';
-import {
-  eventBatchSchema,
-  sessionDraftSchema,
-  type SessionListItem,
-  type SessionLog,
-  type SessionPage,
-} from '../../contract/session.ts';
+import type { Router } from 'express';
+import type { SessionListItem, SessionLog, SessionPage } from '../../contract/session.ts';
 import {
   faultsOf,
   openMethod,
@@ -24,10 +18,10 @@ import { day, formatDay } from '../../core/quantity/index.ts';
 import { peopleIn } from '../../core/tally/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import type { Live } from '../live.ts';
-import { found, parsed, Problem } from '../problem.ts';
+import { found, Problem } from '../problem.ts';
 
 const RECENT = 40;
 
@@ -64,7 +58,7 @@ const subjectOf = (id: string): string => `session ${id}`;
 
 export function sessionRoutes(kept: Kept, live: Live): Router {
   const { stores, nowMs } = kept;
-  const router = Router();
+  const { router, on, stream } = counter(kept);
   const page = (s: StoredSession): SessionPage => {
     const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
     const check = found(stores.checks.find(s.checkId), 'check', s.checkId);
@@ -87,116 +81,95 @@ export function sessionRoutes(kept: Kept, live: Live): Router {
   };
   const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });
 
-  router.get(
-    '/sessions',
-    endpoint(() => {
-      const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
-      const sessions = stores.sessions.recent(RECENT).map((s): SessionListItem => ({
-        id: s.id,
-        dogId: s.dogId,
-        dogName: names.get(s.dogId) ?? '',
-        day: formatDay(day(s.day)),
-        method: s.method,
-        minutes: s.snapshot.plan.minutes,
-        state: recordOf(kept, s).state,
-      }));
-      return { json: { sessions } };
-    }),
-  );
+  on('GET /sessions', () => {
+    const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
+    const sessions = stores.sessions.recent(RECENT).map((s): SessionListItem => ({
+      id: s.id,
+      dogId: s.dogId,
+      dogName: names.get(s.dogId) ?? '',
+      day: formatDay(day(s.day)),
+      method: s.method,
+      minutes: s.snapshot.plan.minutes,
+      state: recordOf(kept, s).state,
+    }));
+    return { json: { sessions } };
+  });
 
-  router.post(
-    '/sessions',
-    endpoint(({ body }) => {
-      const draft = parsed(sessionDraftSchema, body);
-      return stores.write(() => {
-        const check = found(stores.checks.find(draft.checkId), 'check', draft.checkId);
-        const there = stores.sessions.find(draft.id);
-        if (there) {
-          if (there.checkId !== check.id)
-            throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
-          return { status: 200, json: page(there) };
+  on('POST /sessions', ({ body: draft }) => {
+    return stores.write(() => {
+      const check = found(stores.checks.find(draft.checkId), 'check', draft.checkId);
+      const there = stores.sessions.find(draft.id);
+      if (there) {
+        if (there.checkId !== check.id)
+          throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
+        return { status: 200, json: page(there) };
+      }
+      const request = { ...planRequestOf(kept, check), crew: draft.crew };
+      const plan = planVisit(request);
+      const outcome = openMethod(plan, draft.method);
+      if (!outcome) {
+        throw new Problem(
+          409,
+          'method',
+          `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
+        );
+      }
+      const { kind, against, ...asPlanned } = outcome;
+      const methodPlan = draft.script ? byHand(request, draft.method, draft.script) : asPlanned;
+      stores.sessions.insert({
+        id: draft.id,
+        dogId: check.dogId,
+        checkId: check.id,
+        day: todayOf(kept, salonOf(kept)),
+        method: draft.method,
+        snapshot: {
+          plan: methodPlan,
+          looseG: plan.looseG.likely,
+          stops: plan.stops.zones,
+          conditions: plan.conditions,
+          crew: draft.crew,
+          reckoned: reckonedIn(request),
+        },
+      });
+      return { status: 201, json: page(found(stores.sessions.find(draft.id), 'session', draft.id)) };
+    });
+  });
+
+  on('GET /sessions/:id', ({ params: { id } }) => ({ json: page(found(stores.sessions.find(id), 'session', id)) }));
+
+  stream('GET /sessions/:id/stream', live, ({ params: { id } }) => {
+    const text = String(id);
+    found(stores.sessions.find(text), 'session', text);
+    return { subject: subjectOf(text), first: log(text) };
+  });
+
+  on('POST /sessions/:id/events', ({ params: { id }, body: { events } }) => {
+    const before = stores.write(() => {
+      const session = found(stores.sessions.find(id), 'session', id);
+      const there = stores.sessions.events(id);
+      const steps = stepIds(session.snapshot.plan.steps, [...there, ...events]);
+      for (const [i, e] of events.entries()) {
+        const owner = stores.sessions.ownerOfEvent(e.id);
+        if (owner !== undefined && owner !== id) {
+          throw new Problem(409, `events.${i}.id`, `The event id "${e.id}" belongs to another session. Make a new id.`);
         }
-        const request = { ...planRequestOf(kept, check), crew: draft.crew };
-        const plan = planVisit(request);
-        const outcome = openMethod(plan, draft.method);
-        if (!outcome) {
+        if ('step' in e.act && !steps.has(e.act.step)) {
           throw new Problem(
-            409,
-            'method',
-            `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
+            400,
+            `events.${i}.act.step`,
+            `The step "${e.act.step}" is not in this session’s plan. Send the id of one that is, as GET /sessions/:id gives them.`,
           );
         }
-        const { kind, against, ...asPlanned } = outcome;
-        const methodPlan = draft.script ? byHand(request, draft.method, draft.script) : asPlanned;
-        stores.sessions.insert({
-          id: draft.id,
-          dogId: check.dogId,
-          checkId: check.id,
-          day: todayOf(kept, salonOf(kept)),
-          method: draft.method,
-          snapshot: {
-            plan: methodPlan,
-            looseG: plan.looseG.likely,
-            stops: plan.stops.zones,
-            conditions: plan.conditions,
-            crew: draft.crew,
-            reckoned: reckonedIn(request),
-          },
-        });
-        return { status: 201, json: page(found(stores.sessions.find(draft.id), 'session', draft.id)) };
-      });
-    }),
-  );
-
-  router.get(
-    '/sessions/:id',
-    endpoint(({ params: { id = '' } }) => ({ json: page(found(stores.sessions.find(id), 'session', id)) })),
-  );
-
-  router.get(
-    '/sessions/:id/stream',
-    live.stream(({ params: { id = '' } }) => {
-      const text = String(id);
-      found(stores.sessions.find(text), 'session', text);
-      return { subject: subjectOf(text), first: log(text) };
-    }),
-  );
-
-  router.post(
-    '/sessions/:id/events',
-    endpoint(({ params: { id = '' }, body }) => {
-      const { events } = parsed(eventBatchSchema, body);
-      const before = stores.write(() => {
-        const session = found(stores.sessions.find(id), 'session', id);
-        const there = stores.sessions.events(id);
-        const steps = stepIds(session.snapshot.plan.steps, [...there, ...events]);
-        for (const [i, e] of events.entries()) {
-          const owner = stores.sessions.ownerOfEvent(e.id);
-          if (owner !== undefined && owner !== id) {
-            throw new Problem(
-              409,
-              `events.${i}.id`,
-              `The event id "${e.id}" belongs to another session. Make a new id.`,
-            );
-          }
-          if ('step' in e.act && !steps.has(e.act.step)) {
-            throw new Problem(
-              400,
-              `events.${i}.act.step`,
-              `The step "${e.act.step}" is not in this session’s plan. Send the id of one that is, as GET /sessions/:id gives them.`,
-            );
-          }
-        }
-        stores.sessions.append(id, events);
-        return new Set(there.map((e) => e.id));
-      });
-      const now = log(id);
-      const fresh = now.events.filter((e) => !before.has(e.id));
-      // Said once it is kept: what a page shows as everybody's is on the disk.
-      if (fresh.length > 0) live.say(subjectOf(id), { ...now, events: fresh });
-      const answer: SessionLog = now;
-      return { status: 201, json: answer };
-    }),
-  );
+      }
+      stores.sessions.append(id, events);
+      return new Set(there.map((e) => e.id));
+    });
+    const now = log(id);
+    const fresh = now.events.filter((e) => !before.has(e.id));
+    // Said once it is kept: what a page shows as everybody's is on the disk.
+    if (fresh.length > 0) live.say(subjectOf(id), { ...now, events: fresh });
+    const answer: SessionLog = now;
+    return { status: 201, json: answer };
+  });
   return router;
 }

@@ -1,10 +1,9 @@
 /** /api/sheet: a day over people and places, what is wanted by hand, what has begun; /api/calls: whom the desk rang. */
-import { Router } from 'express';
-import { callSchema, markSchema, pinsSchema } from '../../contract/roster.ts';
+import type { Router } from 'express';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { found, parsed, Problem } from '../problem.ts';
+import { found, Problem } from '../problem.ts';
 import { bookingsOn, sheetPage } from '../sheet-facts.ts';
 import { salonDay } from '../salon-time.ts';
 
@@ -13,7 +12,7 @@ const CALLS_DAYS = 28;
 
 export function sheetRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
   const dayOf = (text: string | undefined): Day => {
     if (text === undefined) return todayOf(kept, salonOf(kept));
     const on = parseDay(text);
@@ -29,93 +28,66 @@ export function sheetRoutes(kept: Kept): Router {
     return salonDay(Date.parse(booking.startsAt), salonOf(kept).timeZone);
   };
 
-  router.get(
-    '/sheet',
-    endpoint(({ query }) => ({ json: sheetPage(kept, dayOf(query['day'])) })),
-  );
-  router.put(
-    '/sheet/pins',
-    endpoint(({ body }) => {
-      const { pins } = parsed(pinsSchema, body);
-      return {
-        json: stores.write(() => {
-          const days = new Set(pins.map((p) => dayOfBooking(p.bookingId)));
-          for (const p of pins) {
-            if (p.person !== null && !stores.roster.person(p.person))
-              throw new Problem(400, 'person', 'Only people on the roster can be named. Enter them under Staff first.');
-            stores.sheet.setPin(p);
-          }
-          return sheetPage(kept, [...days][0] ?? dayOf(undefined));
-        }),
-      };
-    }),
-  );
-  router.delete(
-    '/sheet/pins',
-    endpoint(({ query }) => {
-      const on = dayOf(query['day']);
-      return {
-        json: stores.write(() => {
-          stores.sheet.dropPins(bookingsOn(kept, salonOf(kept), on).map((b) => b.id));
-          return sheetPage(kept, on);
-        }),
-      };
-    }),
-  );
-  router.post(
-    '/sheet/marks',
-    endpoint(({ body }) => {
-      const mark = parsed(markSchema, body);
-      return {
-        json: stores.write(() => {
-          const on = dayOfBooking(mark.bookingId);
-          const known = mark.person !== null && stores.roster.person(mark.person) !== undefined;
-          stores.sheet.setMark({ ...mark, person: known ? mark.person : null });
-          return sheetPage(kept, on);
-        }),
-      };
-    }),
-  );
-  router.delete(
-    '/sheet/marks/:booking/:stage',
-    endpoint(({ params: { booking = '', stage = '' } }) => ({
+  on('GET /sheet', ({ query }) => ({ json: sheetPage(kept, dayOf(query['day'])) }));
+  on('PUT /sheet/pins', ({ body: { pins } }) => {
+    return {
       json: stores.write(() => {
-        const on = dayOfBooking(booking);
-        const from = Number(stage);
-        if (!Number.isInteger(from) || from < 0)
-          throw new Problem(400, 'stage', `The stage must be a whole number from 0, not "${stage.slice(0, 20)}".`);
-        stores.sheet.dropMarksFrom(booking, from);
+        const days = new Set(pins.map((p) => dayOfBooking(p.bookingId)));
+        for (const p of pins) {
+          if (p.person !== null && !stores.roster.person(p.person))
+            throw new Problem(400, 'person', 'Only people on the roster can be named. Enter them under Staff first.');
+          stores.sheet.setPin(p);
+        }
+        return sheetPage(kept, [...days][0] ?? dayOf(undefined));
+      }),
+    };
+  });
+  on('DELETE /sheet/pins', ({ query }) => {
+    const on = dayOf(query['day']);
+    return {
+      json: stores.write(() => {
+        stores.sheet.dropPins(bookingsOn(kept, salonOf(kept), on).map((b) => b.id));
         return sheetPage(kept, on);
       }),
-    })),
-  );
-  const calls = () => ({ calls: stores.sheet.calls(addDays(todayOf(kept, salonOf(kept)), -CALLS_DAYS)) });
-  router.get(
-    '/calls',
-    endpoint(() => ({ json: calls() })),
-  );
-  router.post(
-    '/calls',
-    endpoint(({ body }) => {
-      const call = parsed(callSchema, body);
-      return {
-        status: 201,
-        json: stores.write(() => {
-          found(stores.dogs.find(call.dogId), 'dog', call.dogId);
-          stores.sheet.addCall(call, todayOf(kept, salonOf(kept)));
-          return calls();
-        }),
-      };
-    }),
-  );
-  router.delete(
-    '/calls/:id',
-    endpoint(({ params: { id = '' } }) => ({
+    };
+  });
+  on('POST /sheet/marks', ({ body: mark }) => {
+    return {
       json: stores.write(() => {
-        found(stores.sheet.dropCall(id) || undefined, 'call', id);
+        const on = dayOfBooking(mark.bookingId);
+        const known = mark.person !== null && stores.roster.person(mark.person) !== undefined;
+        stores.sheet.setMark({ ...mark, person: known ? mark.person : null });
+        return sheetPage(kept, on);
+      }),
+    };
+  });
+  on('DELETE /sheet/marks/:booking/:stage', ({ params: { booking, stage } }) => ({
+    json: stores.write(() => {
+      const on = dayOfBooking(booking);
+      const from = Number(stage);
+      if (!Number.isInteger(from) || from < 0)
+        throw new Problem(400, 'stage', `The stage must be a whole number from 0, not "${stage.slice(0, 20)}".`);
+      stores.sheet.dropMarksFrom(booking, from);
+      return sheetPage(kept, on);
+    }),
+  }));
+  const calls = () => ({ calls: stores.sheet.calls(addDays(todayOf(kept, salonOf(kept)), -CALLS_DAYS)) });
+  on('GET /calls', () => ({ json: calls() }));
+  on('POST /calls', ({ body: call }) => {
+    return {
+      status: 201,
+      json: stores.write(() => {
+        found(stores.dogs.find(call.dogId), 'dog', call.dogId);
+        stores.sheet.addCall(call, todayOf(kept, salonOf(kept)));
         return calls();
       }),
-    })),
-  );
+    };
+  });
+  on('DELETE /calls/:id', ({ params: { id } }) => ({
+    json: stores.write(() => {
+      found(stores.sheet.dropCall(id) || undefined, 'call', id);
+      return calls();
+    }),
+  }));
   return router;
 }

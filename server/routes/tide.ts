@@ -1,18 +1,12 @@
 /** /api/tide and what feeds it: notes from home, events of a life, the weather. */
-import { Router } from 'express';
-import {
-  homeNoteSchema,
-  lifeNoteSchema,
-  weatherCsvSchema,
-  type DogLog,
-  type WeatherPage,
-} from '../../contract/tide.ts';
+import type { Router } from 'express';
+import type { DogLog, WeatherPage } from '../../contract/tide.ts';
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import { stationReading } from '../devices/weather-station.ts';
-import { endpoint } from '../endpoint.ts';
+import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { found, parsed, Problem } from '../problem.ts';
+import { found, Problem } from '../problem.ts';
 import { tideFile } from '../tide-facts.ts';
 
 /** The station is asked for so many days back. */
@@ -20,7 +14,7 @@ const STATION_DAYS = 4 * 366;
 
 export function tideRoutes(kept: Kept): Router {
   const { stores } = kept;
-  const router = Router();
+  const { router, on } = counter(kept);
 
   const logOf = (dogId: string): DogLog => ({
     notes: stores.tide.notesOf(dogId).map(({ dogId: _, ...n }) => n),
@@ -36,59 +30,39 @@ export function tideRoutes(kept: Kept): Router {
       );
   };
 
-  router.get(
-    '/tide',
-    endpoint(() => ({ json: tideFile(kept) })),
-  );
-  router.get(
-    '/dogs/:id/log',
-    endpoint(({ params: { id = '' } }) => (found(stores.dogs.find(id), 'dog', id), { json: logOf(id) })),
-  );
-  router.post(
-    '/dogs/:id/home-notes',
-    endpoint(({ params: { id = '' }, body }) => {
-      const note = parsed(homeNoteSchema, body);
-      notAhead(note.day);
-      return stores.write(() => {
-        found(stores.dogs.find(id), 'dog', id);
-        const before = stores.tide.findNote(note.id);
-        if (!before) stores.tide.addNote(id, note);
-        return { status: before ? 200 : 201, json: logOf(id) };
-      });
+  on('GET /tide', () => ({ json: tideFile(kept) }));
+  on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), { json: logOf(id) }));
+  on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {
+    notAhead(note.day);
+    return stores.write(() => {
+      found(stores.dogs.find(id), 'dog', id);
+      const before = stores.tide.findNote(note.id);
+      if (!before) stores.tide.addNote(id, note);
+      return { status: before ? 200 : 201, json: logOf(id) };
+    });
+  });
+  on('DELETE /home-notes/:id', ({ params: { id } }) =>
+    stores.write(() => {
+      const note = found(stores.tide.findNote(id), 'note', id);
+      stores.tide.dropNote(id);
+      return { json: logOf(note.dogId) };
     }),
   );
-  router.delete(
-    '/home-notes/:id',
-    endpoint(({ params: { id = '' } }) =>
-      stores.write(() => {
-        const note = found(stores.tide.findNote(id), 'note', id);
-        stores.tide.dropNote(id);
-        return { json: logOf(note.dogId) };
-      }),
-    ),
-  );
-  router.post(
-    '/dogs/:id/life-events',
-    endpoint(({ params: { id = '' }, body }) => {
-      const event = parsed(lifeNoteSchema, body);
-      notAhead(event.day);
-      return stores.write(() => {
-        found(stores.dogs.find(id), 'dog', id);
-        const before = stores.tide.findLife(event.id);
-        if (!before) stores.tide.addLife(id, event);
-        return { status: before ? 200 : 201, json: logOf(id) };
-      });
+  on('POST /dogs/:id/life-events', ({ params: { id }, body: event }) => {
+    notAhead(event.day);
+    return stores.write(() => {
+      found(stores.dogs.find(id), 'dog', id);
+      const before = stores.tide.findLife(event.id);
+      if (!before) stores.tide.addLife(id, event);
+      return { status: before ? 200 : 201, json: logOf(id) };
+    });
+  });
+  on('DELETE /life-events/:id', ({ params: { id } }) =>
+    stores.write(() => {
+      const event = found(stores.tide.findLife(id), 'event', id);
+      stores.tide.dropLife(id);
+      return { json: logOf(event.dogId) };
     }),
-  );
-  router.delete(
-    '/life-events/:id',
-    endpoint(({ params: { id = '' } }) =>
-      stores.write(() => {
-        const event = found(stores.tide.findLife(id), 'event', id);
-        stores.tide.dropLife(id);
-        return { json: logOf(event.dogId) };
-      }),
-    ),
   );
 
   const weather = (): WeatherPage => {
@@ -101,45 +75,32 @@ export function tideRoutes(kept: Kept): Router {
       last: last ? formatDay(last.day) : null,
     };
   };
-  router.get(
-    '/weather',
-    endpoint(() => ({ json: weather() })),
-  );
-  router.put(
-    '/weather',
-    endpoint(({ body }) => {
-      const { csv } = parsed(weatherCsvSchema, body);
-      const { readings, refused } = readingsFromCsv(csv, parseDay);
-      const [wrong] = refused;
-      if (wrong)
-        throw new Problem(
-          400,
-          'csv',
-          `Line ${wrong.line} "${wrong.text}" holds no date like 2031-04-09 beside a temperature in degrees C. Nothing was read in.`,
-        );
-      if (readings.length === 0)
-        throw new Problem(400, 'csv', 'There is no line with a date and a temperature in it. Nothing was read in.');
-      return stores.write(() => {
-        for (const r of readings) stores.tide.read(r, false);
-        return { json: weather() };
-      });
+  on('GET /weather', () => ({ json: weather() }));
+  on('PUT /weather', ({ body: { csv } }) => {
+    const { readings, refused } = readingsFromCsv(csv, parseDay);
+    const [wrong] = refused;
+    if (wrong)
+      throw new Problem(
+        400,
+        'csv',
+        `Line ${wrong.line} "${wrong.text}" holds no date like 2031-04-09 beside a temperature in degrees C. Nothing was read in.`,
+      );
+    if (readings.length === 0)
+      throw new Problem(400, 'csv', 'There is no line with a date and a temperature in it. Nothing was read in.');
+    return stores.write(() => {
+      for (const r of readings) stores.tide.read(r, false);
+      return { json: weather() };
+    });
+  });
+  on('POST /weather/station', () =>
+    stores.write(() => {
+      const salon = salonOf(kept);
+      const today = todayOf(kept, salon);
+      for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1))
+        stores.tide.read(stationReading(salon, d), true);
+      return { json: weather() };
     }),
   );
-  router.post(
-    '/weather/station',
-    endpoint(() =>
-      stores.write(() => {
-        const salon = salonOf(kept);
-        const today = todayOf(kept, salon);
-        for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1))
-          stores.tide.read(stationReading(salon, d), true);
-        return { json: weather() };
-      }),
-    ),
-  );
-  router.delete(
-    '/weather',
-    endpoint(() => stores.write(() => (stores.tide.forgetReadings(), { json: weather() }))),
-  );
+  on('DELETE /weather', () => stores.write(() => (stores.tide.forgetReadings(), { json: weather() })));
   return router;
 }

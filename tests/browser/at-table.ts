@@ -1,34 +1,38 @@
 /** Working a session in the real interface: one tap, or one key, a decision. */
 import { expect } from 'chai';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import type { StandInChange } from '../../contract/devices.ts';
+import type { Visit } from './stage.ts';
+
+/** A house that runs, and a device of its. */
+export type House = Pick<Visit, 'base' | 'headers'>;
 
 /** How a button is pressed: with a finger, the mouse, or by keyboard. */
-export type Press = (page: Page, name: string | RegExp) => Promise<void>;
-export const byTouch: Press = (page, name) => page.getByRole('button', { name }).first().tap();
-export const byMouse: Press = (page, name) => page.getByRole('button', { name }).first().click();
+export type Press = (within: Page | Locator, name: string | RegExp) => Promise<void>;
+export const byTouch: Press = (within, name) => within.getByRole('button', { name }).first().tap();
+export const byMouse: Press = (within, name) => within.getByRole('button', { name }).first().click();
 
 /** The big key of the screen, whatever it says now. */
 export const mainKey = (page: Page) => page.locator('.wt-thumb.is-main');
 
 /** Puts something on the simulated devices of a house. */
-export async function putOn(base: string, change: StandInChange): Promise<void> {
+export async function putOn({ base, headers }: House, change: StandInChange): Promise<void> {
   const answer = await fetch(`${base}/api/devices/stand-ins`, {
     method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
+    headers,
     body: JSON.stringify(change),
   });
   expect(answer.status).to.equal(200);
 }
 
 /** A session of a dog's newest check, by the method that is recommended to it. */
-export async function sessionFor(base: string, dogId: string, id: string): Promise<string> {
-  const dog = await (await fetch(`${base}/api/dogs/${dogId}`)).json();
+export async function sessionFor({ base, headers }: House, dogId: string, id: string): Promise<string> {
+  const dog = await (await fetch(`${base}/api/dogs/${dogId}`, { headers })).json();
   const checkId: string = dog.checks[0].id;
-  const plan = await (await fetch(`${base}/api/checks/${checkId}/plan`)).json();
+  const plan = await (await fetch(`${base}/api/checks/${checkId}/plan`, { headers })).json();
   const made = await fetch(`${base}/api/sessions`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers,
     body: JSON.stringify({ id, checkId, method: plan.recommended.method }),
   });
   expect(made.status).to.equal(201);
@@ -37,7 +41,8 @@ export async function sessionFor(base: string, dogId: string, id: string): Promi
 
 /** Starts with a known name at this device. */
 export async function begin(page: Page, name: string, press: Press = byMouse): Promise<void> {
-  await press(page, name);
+  // Whoever is signed in stands in the head of the house.
+  await press(page.locator('#room'), name);
   await press(page, /^Start/);
   await page
     .getByRole('button', { name: /^(Step done|Next:)/ })

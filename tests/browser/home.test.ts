@@ -153,7 +153,7 @@ describe('the home', function () {
   it('shows a household’s dogs on one page, over a slow phone link, in less than 150 kB', async () => {
     const made = await fetch(`${stage.base}/api/home-links`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: stage.headers,
       body: JSON.stringify({ dogIds: ['demo-linnet', 'demo-cobble'] }),
     });
     const { token } = await made.json();

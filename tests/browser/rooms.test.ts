@@ -25,7 +25,7 @@ describe('the rooms', () => {
     note = `/desk/dogs/demo-juniper/note/${stage.stores.checks.latestOf('demo-juniper')?.id ?? ''}`;
     const answer = await fetch(`${stage.base}/api/sessions`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: stage.headers,
       body: JSON.stringify({ id: 'rooms-session', checkId: check?.id, method: 'wet-first' }),
     });
     expect(answer.status).to.equal(201);
@@ -102,11 +102,11 @@ describe('the rooms', () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/demo-thrift/edit');
     await page.getByLabel('Weight, kg').fill('12.6');
-    const { dog } = await (await fetch(`${stage.base}/api/dogs/demo-thrift`)).json();
+    const { dog } = await (await fetch(`${stage.base}/api/dogs/demo-thrift`, { headers: stage.headers })).json();
     const { id: _id, ...edit } = dog;
     const other = await fetch(`${stage.base}/api/dogs/demo-thrift`, {
       method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
+      headers: stage.headers,
       body: JSON.stringify({ ...edit, breed: 'Corgi mix' }),
     });
     expect(other.status).to.equal(200);

@@ -11,6 +11,7 @@ import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO, up } from '../process.ts';
+import { headersOf, signedInAs, signedInAt } from '../signed-in.ts';
 
 const FLAGS = [
   '--headless',
@@ -25,8 +26,10 @@ const FLAGS = [
 
 export interface Visit {
   readonly base: string;
+  /** Of the device that all pages are, but those that are signed out: it belongs to the owner. */
+  readonly headers: Record<string, string>;
   /** A page in a context of its own: no storage is shared. */
-  page: (options?: BrowserContextOptions) => Promise<Page>;
+  page: (options?: BrowserContextOptions & { readonly signedOut?: boolean }) => Promise<Page>;
   /** Ends browser and server; fails when a page or the server complained, or a page asked beyond its server. */
   close: () => Promise<void>;
 }
@@ -45,7 +48,11 @@ export interface Killable {
 }
 
 /** A Chromium of its own on a profile that stays, to be killed and started again. */
-export async function killable(profile: string, baseURL: string): Promise<Killable> {
+export async function killable(
+  profile: string,
+  baseURL: string,
+  headers: Record<string, string>,
+): Promise<Killable> {
   const child = spawn(
     chromiumPath(),
     [...FLAGS, '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
@@ -65,6 +72,7 @@ export async function killable(profile: string, baseURL: string): Promise<Killab
   const browser = await chromium.connectOverCDP(address);
   const context = browser.contexts()[0];
   if (!context) throw new TypeError('the browser has no context');
+  await context.addCookies(cookiesOf(headers, baseURL));
   const page = await context.newPage();
   page.setDefaultTimeout(30_000);
   const go = page.goto.bind(page);
@@ -81,14 +89,25 @@ export async function killable(profile: string, baseURL: string): Promise<Killab
   };
 }
 
+/** The cookies of a device, for a browser. */
+const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) =>
+  cookie.split('; ').map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url }));
+
 /** A headless Chromium on a running house. */
-async function visit(base: string, complaints: string[], leave: () => Promise<void>): Promise<Visit> {
+async function visit(
+  base: string,
+  headers: Record<string, string>,
+  complaints: string[],
+  leave: () => Promise<void>,
+): Promise<Visit> {
   const browser = await chromium.launch({ executablePath: chromiumPath(), args: FLAGS });
   return {
     base,
-    page: async (options = {}) => {
+    headers,
+    page: async ({ signedOut = false, ...options } = {}) => {
       const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options });
       const own = options.baseURL ?? base;
+      if (!signedOut) await context.addCookies(cookiesOf(headers, own));
       const page = await context.newPage();
       page.setDefaultTimeout(30_000);
       page.on('pageerror', (e) => complaints.push(`${page.url()}: ${e.message}`));
@@ -122,13 +141,14 @@ export async function openStage(): Promise<Stage> {
     await listening.close();
     db.close();
   };
-  return { ...(await visit(listening.base, complaints, leave)), stores: kept };
+  const headers = headersOf(signedInAs(kept, 'owner', Date.now()));
+  return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept };
 }
 
 /** The demo command itself, in a folder of its own; Ctrl-C ends it, cleanly. */
 export async function openDemo(): Promise<Visit> {
   const demo = await up(DEMO, mkdtempSync(join(tmpdir(), 'woolly-tide-demo-')));
-  return visit(demo.base, [], async () => {
+  return visit(demo.base, await signedInAt(demo.base), [], async () => {
     demo.child.kill('SIGINT');
     expect((await demo.ended).code).to.equal(0);
   });

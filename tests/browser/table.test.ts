@@ -28,7 +28,7 @@ describe('a session by touch, on two devices', () => {
   before(async () => {
     stage = await openStage();
     link = await linkTo(stage.base);
-    path = await sessionFor(stage.base, 'demo-anchor', id);
+    path = await sessionFor(stage, 'demo-anchor', id);
   });
   after(async () => {
     await stage.close();
@@ -158,17 +158,17 @@ describe('the table under wet thumbs', () => {
       }
     });
     const id = 'table-scale';
-    await page.goto(await sessionFor(stage.base, 'demo-kelda', id));
-    await putOn(stage.base, { bowl: false, dogKg: 38.4, restless: false });
+    await page.goto(await sessionFor(stage, 'demo-kelda', id));
+    await putOn(stage, { bowl: false, dogKg: 38.4, restless: false });
     await page.getByRole('button', { name: /Take 38\.[34]\skg/ }).tap();
     await page.getByText(/38\.\d kg taken/).waitFor();
-    await putOn(stage.base, { bowl: true, dogKg: 0 });
+    await putOn(stage, { bowl: true, dogKg: 0 });
     await begin(page, 'Bertil', byTouch);
     await byTouch(page, 'Step done');
     await page.getByText('At rest.').waitFor();
     await byTouch(page, 'Start from nothing');
     await page.getByText('Nothing on it.').waitFor();
-    await putOn(stage.base, { hairG: 118 });
+    await putOn(stage, { hairG: 118 });
     await page.getByRole('button', { name: /Take 118\sg/ }).tap();
     await page.getByRole('button', { name: /^Next:/ }).waitFor();
 
@@ -228,7 +228,7 @@ describe('the table under wet thumbs', () => {
         const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
         expect(over, `${name}, ${where} is too wide`).to.be.at.most(0);
       };
-      await page.goto(await sessionFor(stage.base, 'demo-kelda', `table-size-${name}`));
+      await page.goto(await sessionFor(stage, 'demo-kelda', `table-size-${name}`));
       await page.getByRole('button', { name: /^Start/ }).waitFor();
       await look('before the start');
       await begin(page, 'Runa', byTouch);
@@ -272,7 +272,7 @@ describe('the table under wet thumbs', () => {
   it('takes a photo before and after, and undoes the last tap', async () => {
     const page = await stage.page(TABLET);
     const id = 'table-photo';
-    await page.goto(await sessionFor(stage.base, 'demo-kelda', id));
+    await page.goto(await sessionFor(stage, 'demo-kelda', id));
     const jpeg = await page.evaluate(async () => {
       const canvas = document.createElement('canvas');
       canvas.width = 64;
@@ -301,8 +301,8 @@ describe('the table under wet thumbs', () => {
   it('loses nothing when the whole browser is killed', async () => {
     const link = await linkTo(stage.base);
     const profile = mkdtempSync(join(tmpdir(), 'woolly-tide-profile-'));
-    const path = await sessionFor(stage.base, 'demo-kelda', 'table-killed');
-    const first = await killable(profile, link.base);
+    const path = await sessionFor(stage, 'demo-kelda', 'table-killed');
+    const first = await killable(profile, link.base, stage.headers);
     await first.page.goto(path);
     await first.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await begin(first.page, 'Runa');
@@ -316,7 +316,7 @@ describe('the table under wet thumbs', () => {
     const said = await first.page.getByText(/No link, \d+ kept here/).innerText();
     first.kill();
     await first.ended;
-    const second = await killable(profile, link.base);
+    const second = await killable(profile, link.base, stage.headers);
     await second.page.goto(path);
     await second.page.getByText(said).waitFor();
     expect(await stepsDone(second.page)).to.equal(1);

@@ -120,7 +120,7 @@ describe('the walk by mouse', () => {
   it('works the session: weighs, combs, pauses, and goes on where it was after a reload', async () => {
     await page.getByRole('button', { name: 'Take it to the table' }).click();
     await page.getByText('Leave alone: Right loin and hip: hot spot.').waitFor();
-    await putOn(stage.base, { bowl: true, hairG: 0, dogKg: 0 });
+    await putOn(stage, { bowl: true, hairG: 0, dogKg: 0 });
     await begin(page, 'Runa');
     await byMouse(page, 'Break');
     await page.getByRole('heading', { name: 'The dog has a break' }).waitFor();
@@ -134,7 +134,7 @@ describe('the walk by mouse', () => {
     await page.getByText('At rest.').waitFor();
     await byMouse(page, 'Start from nothing');
     await page.getByText('Nothing on it.').waitFor();
-    await putOn(stage.base, { hairG: 22 });
+    await putOn(stage, { hairG: 22 });
     await byMouse(page, /^Take 22\sg/);
     await page.reload();
     await page

@@ -7,11 +7,16 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { demoIn } from '../demo.ts';
+import { signedInAt } from '../signed-in.ts';
 import { killAll, SERVER, start, up } from '../process.ts';
 
 const emptyDir = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-data-'));
-const send = (method: string, url: string, body: unknown) =>
-  fetch(url, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+type Device = { readonly base: string; readonly headers: Record<string, string> };
+const device = async (base: string): Promise<Device> => ({ base, headers: await signedInAt(base) });
+const send = ({ base, headers }: Device, method: string, path: string, body: unknown) =>
+  fetch(`${base}/api${path}`, { method, headers, body: JSON.stringify(body) });
+const dogsAt = async ({ base, headers }: Device): Promise<readonly { readonly name: string }[]> =>
+  (await (await fetch(`${base}/api/dogs`, { headers })).json()).dogs;
 const DOG = {
   name: 'Drummer',
   breed: '',
@@ -35,31 +40,31 @@ describe('the demo as a process', () => {
   it('closes cleanly on Ctrl-C, keeps what was saved, and fills only an empty file', async () => {
     const data = emptyDir();
     const first = await up(SERVER, data);
-    expect((await send('POST', `${first.base}/api/dogs`, DOG)).status).to.equal(201);
+    expect((await send(await device(first.base), 'POST', '/dogs', DOG)).status).to.equal(201);
     first.child.kill('SIGINT');
     const end = await first.ended;
     expect(end.code).to.equal(0);
     expect(end.said).to.contain('Woolly Tide is closed.');
     const second = await up(SERVER, data);
-    const { dogs } = await (await fetch(`${second.base}/api/dogs`)).json();
-    expect(dogs.filter((d: { name: string }) => d.name === 'Drummer')).to.have.length(1);
+    const dogs = await dogsAt(await device(second.base));
+    expect(dogs.filter((d) => d.name === 'Drummer')).to.have.length(1);
     second.child.kill('SIGTERM');
     expect((await second.ended).code).to.equal(0);
     const third = await up(SERVER, data, '--fresh');
-    const fresh = await (await fetch(`${third.base}/api/dogs`)).json();
-    expect(fresh.dogs.length).to.equal(dogs.length - 1);
+    expect((await dogsAt(await device(third.base))).length).to.equal(dogs.length - 1);
   });
 
   it('is killed in the middle of writing: every acknowledged dog is there afterwards, and the file is sound', async () => {
     const data = emptyDir();
     demoIn(data);
     const victim = await up(SERVER, data);
+    const at = await device(victim.base);
     const kept: string[] = [];
     let dead = false;
     const writers = Array.from({ length: 4 }, async (_, w) => {
       for (let i = 0; !dead && i < 400; i++) {
         const name = `Writer ${w} ${i}`;
-        const answer = await send('POST', `${victim.base}/api/dogs`, { ...DOG, name }).catch(() => undefined);
+        const answer = await send(at, 'POST', '/dogs', { ...DOG, name }).catch(() => undefined);
         if (answer?.status === 201) kept.push(name);
         if (kept.length >= 60 && !dead) {
           dead = true;
@@ -71,8 +76,7 @@ describe('the demo as a process', () => {
     await victim.ended;
     expect(kept.length).to.be.at.least(60);
     const after = await up(SERVER, data);
-    const { dogs } = await (await fetch(`${after.base}/api/dogs`)).json();
-    const names = new Set(dogs.map((d: { name: string }) => d.name));
+    const names = new Set((await dogsAt(await device(after.base))).map((d) => d.name));
     expect(kept.filter((n) => !names.has(n))).to.deep.equal([]);
     after.child.kill('SIGINT');
     await after.ended;
@@ -97,7 +101,7 @@ describe('the demo as a process', () => {
   for (const [args, says] of [
     [['--port', 'eighty'], /--port must be a whole number from 0 to 65535, not "eighty"/],
     [['--port', '70000'], /not "70000"/],
-    [['--dta', 'x'], /Known options: --port N, --data DIR, --fresh/],
+    [['--dta', 'x'], /Known options: --port N, --host ADDRESS, --data DIR, --behind-proxy, --demo, --fresh/],
     [['stray'], /Known options/],
   ] as const) {
     it(`refuses ${args.join(' ')} in one sentence`, async () => {
@@ -119,7 +123,7 @@ describe('the demo as a process', () => {
     writeFileSync(file, '');
     for (const [data, says] of [
       [newer, /Could not start: the database is at schema 999.*please start the newer program/],
-      [torn, /Could not start: file is not a database/],
+      [torn, /Could not start: the salon's file .* is damaged \(file is not a database\)\. It was left as it is\. There is no good backup/],
       [file, /Could not start: .*a-file/],
     ] as const) {
       const end = await start(SERVER, '--port', '0', '--data', data).ended;

@@ -6,15 +6,17 @@ import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
 import { demoIn } from '../demo.ts';
+import { signedInAt } from '../signed-in.ts';
 import { builtServer, killAll, up } from '../process.ts';
 
 const KILLS = 50;
 const session = 'killed-session';
 
+let headers: Record<string, string> = {};
 const send = async (base: string, path: string, body: unknown): Promise<Response | undefined> =>
   fetch(`${base}/api${path}`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers,
     body: JSON.stringify(body),
   }).catch(() => undefined);
 
@@ -35,7 +37,8 @@ describe('a session whose server is killed', () => {
       const running = await up(server, data);
       const { base, child } = running;
       if (kill === 0) {
-        const dog = await (await fetch(`${base}/api/dogs/demo-kelda`)).json();
+        headers = await signedInAt(base);
+        const dog = await (await fetch(`${base}/api/dogs/demo-kelda`, { headers })).json();
         const checkId: string = dog.checks[0].id;
         const made = await send(base, '/sessions', { id: session, checkId, method: 'wet-first' });
         expect(made?.status).to.equal(201);

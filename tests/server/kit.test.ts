@@ -116,7 +116,7 @@ describe('the kit and the house', () => {
     const photo = { id: 'p1', checkId: 'demo-bollard-check-1', zone: 'hip.left', width: 12, height: 8 };
     expect(first.json).to.deep.equal(photo);
     expect((await room.call('GET', '/checks/demo-bollard-check-1/photos')).json.photos).to.deep.equal([photo]);
-    const got = await fetch(`${room.base}/photos/p1`);
+    const got = await fetch(`${room.base}/photos/p1`, { headers: { cookie: room.cookie() } });
     expect(got.headers.get('content-type')).to.equal('image/jpeg');
     const bytes = Buffer.from(await got.arrayBuffer());
     expect(bytes.includes('GPS')).to.equal(false);

@@ -8,9 +8,9 @@ import { seededRandom } from '../../core/quantity/index.ts';
 import { NOW, openRoom, type Room } from './room.ts';
 
 /** Reads messages of a stream until a test has what it wants. */
-async function listen<T>(url: string, until: (messages: readonly T[]) => boolean): Promise<readonly T[]> {
+async function listen<T>(room: Room, path: string, until: (messages: readonly T[]) => boolean): Promise<readonly T[]> {
   const stop = new AbortController();
-  const response = await fetch(url, { signal: stop.signal });
+  const response = await fetch(room.base + path, { signal: stop.signal, headers: { cookie: room.cookie() } });
   expect(response.headers.get('content-type')).to.contain('text/event-stream');
   const messages: T[] = [];
   let text = '';
@@ -51,7 +51,7 @@ describe('a session on two devices', () => {
       { id: 'a-1', atMs: NOW, device: 'tablet-a', clockMs: -40, act: { kind: 'started' } },
       { id: 'a-2', atMs: NOW + 1, device: 'tablet-a', clockMs: -40, act: { kind: 'step', step } },
     ];
-    const heard = listen<SessionLog>(`${room.base}/sessions/${session}/stream`, (m) => m.length === 2);
+    const heard = listen<SessionLog>(room, `/sessions/${session}/stream`, (m) => m.length === 2);
     // The stream is open once its first message is there; then two deliveries of the same make one more.
     await new Promise((soon) => setTimeout(soon, 60));
     await room.call('POST', `/sessions/${session}/events`, { events });
@@ -101,7 +101,7 @@ describe('the devices at the table', () => {
     // With a clock that stands still nothing was ever weighed.
     expect(put.json.scale.state).to.equal('silent');
     expect((await room.call('POST', '/devices/scale/tare')).status).to.equal(409);
-    const [first] = await listen<DevicesPage>(`${room.base}/devices/stream`, (m) => m.length >= 2);
+    const [first] = await listen<DevicesPage>(room, `/devices/stream`, (m) => m.length >= 2);
     expect(first?.standIns.dbA).to.equal(91);
     await room.close();
   });

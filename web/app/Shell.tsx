@@ -2,8 +2,11 @@
 import { Moon, Sun } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
+import type { Role } from '../../contract/account.ts';
+import { useWho } from '../door/me.ts';
 import { useOutboxes } from './outbox.ts';
 import { useTheme } from './theme.ts';
+import { WhoMenu } from './WhoMenu.tsx';
 
 const PLACES = [
   { to: '/desk', name: 'Desk' },
@@ -11,7 +14,8 @@ const PLACES = [
   { to: '/home', name: 'Home' },
 ] as const;
 
-const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> = {
+/** A room that not everybody may look into names those who may. */
+const ROOMS: Readonly<Record<string, readonly { to: string; name: string; roles?: readonly Role[] }[]>> = {
   desk: [
     { to: '/desk/tide', name: 'Tide' },
     { to: '/desk/book', name: 'Book' },
@@ -21,7 +25,7 @@ const ROOMS: Readonly<Record<string, readonly { to: string; name: string }[]>> =
     { to: '/desk/bench', name: 'Bench' },
     { to: '/desk/ahead', name: 'Ahead' },
     { to: '/desk/homes', name: 'Homes' },
-    { to: '/desk/tally', name: 'Tally' },
+    { to: '/desk/tally', name: 'Tally', roles: ['owner', 'groomer'] },
     { to: '/desk/kit', name: 'Kit' },
     { to: '/desk/rules', name: 'Rules' },
     { to: '/desk/house', name: 'House rules' },
@@ -36,6 +40,7 @@ export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
   const [theme, toggleTheme] = useTheme();
+  const { role } = useWho();
   useOutboxes();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
@@ -63,16 +68,19 @@ export function Shell() {
           ))}
         </nav>
         <nav className="wt-rooms" aria-label="Rooms">
-          {(ROOMS[place] ?? []).map((r) => (
-            <NavLink key={r.to} to={r.to}>
-              {r.name}
-            </NavLink>
-          ))}
+          {(ROOMS[place] ?? [])
+            .filter((r) => !r.roles || r.roles.includes(role))
+            .map((r) => (
+              <NavLink key={r.to} to={r.to}>
+                {r.name}
+              </NavLink>
+            ))}
         </nav>
         <button type="button" className="wt-plain" onClick={toggleTheme}>
           {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
-          <span>{theme === 'light' ? 'Night' : 'Day'}</span>
+          <span className="visually-hidden">{theme === 'light' ? 'Night' : 'Day'}</span>
         </button>
+        <WhoMenu />
       </header>
       <main id="room" ref={main} tabIndex={-1} className="wt-room">
         <Outlet />

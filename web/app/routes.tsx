@@ -13,6 +13,11 @@ import { HomePlanRoom } from '../desk/home/HomePlanRoom.tsx';
 import { HomesRoom } from '../desk/home/HomesRoom.tsx';
 import { PostRoom } from '../desk/home/PostRoom.tsx';
 import { HouseRoom } from '../desk/house/HouseRoom.tsx';
+import { IntakeRoom } from '../desk/intake/IntakeRoom.tsx';
+import { KeysRoom } from '../desk/keys/KeysRoom.tsx';
+import { YouRoom } from '../desk/keys/YouRoom.tsx';
+import { ChangesRoom } from '../desk/safe/ChangesRoom.tsx';
+import { SafeRoom } from '../desk/safe/SafeRoom.tsx';
 import { KitRoom } from '../desk/kit/KitRoom.tsx';
 import { ToolForm } from '../desk/kit/ToolForm.tsx';
 import { NextRoom } from '../desk/next/NextRoom.tsx';
@@ -32,6 +37,7 @@ import { DevicesRoom } from '../table/devices/DevicesRoom.tsx';
 import { SessionRoom } from '../table/session/SessionRoom.tsx';
 import { WallRoom } from '../table/wall/WallRoom.tsx';
 import { TableRoom } from '../table/start/TableRoom.tsx';
+import { Door } from '../door/Door.tsx';
 import { Shell } from './Shell.tsx';
 
 function Broken() {
@@ -54,7 +60,11 @@ const NotHere = () => (
 
 export const router = createBrowserRouter([
   {
-    element: <Shell />,
+    element: (
+      <Door>
+        <Shell />
+      </Door>
+    ),
     errorElement: <Broken />,
     children: [
       { path: '/', element: <Navigate to="/desk/tide" replace /> },
@@ -86,6 +96,11 @@ export const router = createBrowserRouter([
       { path: '/desk/kit/:toolId', element: <ToolForm /> },
       { path: '/desk/rules', element: <RulesRoom /> },
       { path: '/desk/house', element: <HouseRoom /> },
+      { path: '/desk/you', element: <YouRoom /> },
+      { path: '/desk/keys', element: <KeysRoom /> },
+      { path: '/desk/safe', element: <SafeRoom /> },
+      { path: '/desk/changes', element: <ChangesRoom /> },
+      { path: '/desk/intake', element: <IntakeRoom /> },
       { path: '/table', element: <TableRoom /> },
       { path: '/table/wall', element: <WallRoom /> },
       { path: '/table/devices', element: <DevicesRoom /> },

@@ -1,5 +1,6 @@
 /** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
 import type { ApiError } from '../../contract/common.ts';
+import { ours } from './hand.ts';
 
 /** A refused or lost request; status 0 when no answer came at all. */
 export class ApiProblem extends Error {
@@ -14,6 +15,17 @@ export class ApiProblem extends Error {
     super(message);
   }
 }
+
+const SIGNED_OUT = 401;
+const FORBIDDEN = 403;
+const LOCKED = 423;
+const TOO_OFTEN = 429;
+/** Said on the window when a request found the door shut: whoever shows the door asks again. */
+export const DOOR_SHUT = 'woolly-tide-door-shut';
+
+/** Is a refusal about who asks and not about what: the same can be sent again by somebody else. */
+export const isDoor = (status: number): boolean =>
+  status === SIGNED_OUT || status === FORBIDDEN || status === LOCKED || status === TOO_OFTEN;
 
 const LOST = 'The salon’s computer does not answer. What you entered is still here; try again when the link is back.';
 
@@ -33,11 +45,13 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body !== undefined && { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+      headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
     });
   } catch {
     throw new ApiProblem(0, null, LOST);
   }
+  if (response.status === SIGNED_OUT || response.status === LOCKED) window.dispatchEvent(new Event(DOOR_SHUT));
   if (!response.ok) throw await refusal(response);
   const value: T = await response.json();
   return value;

@@ -2,6 +2,7 @@
  * Decides how a photo gets from the camera to its check: made small and bare on the device, kept there until the salon's
  * computer has it. Drawing it anew leaves behind what the camera wrote beside the picture (place, time, device).
  */
+import { ours } from './hand.ts';
 import { createStore, del, entries, set } from 'idb-keyval';
 import { PHOTO_LONG_SIDE } from '../../contract/photo.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
@@ -51,7 +52,7 @@ export async function sendPhoto(photo: PendingPhoto): Promise<boolean> {
   try {
     const response = await fetch(
       `/api/checks/${encodeURIComponent(photo.checkId)}/photos/${encodeURIComponent(photo.id)}${where}`,
-      { method: 'PUT', body: photo.jpeg, headers: { 'Content-Type': 'image/jpeg' } },
+      { method: 'PUT', body: photo.jpeg, headers: { ...ours(), 'Content-Type': 'image/jpeg' } },
     );
     return response.ok;
   } catch {

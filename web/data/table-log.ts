@@ -12,7 +12,7 @@ import {
   type SessionAct,
   type SessionEvent,
 } from '../../core/table/index.ts';
-import { api, ApiProblem, newId } from './client.ts';
+import { api, ApiProblem, isDoor, newId } from './client.ts';
 import { deviceId } from './device.ts';
 import {
   dropEvents,
@@ -289,7 +289,8 @@ export class TableLog {
       });
       this.take(events);
     } catch (problem) {
-      if (!(problem instanceof ApiProblem) || problem.status === 0 || problem.status >= 500) throw problem;
+      if (!(problem instanceof ApiProblem) || problem.status === 0 || problem.status >= 500 || isDoor(problem.status))
+        throw problem;
       const [first] = batch;
       if (batch.length > 1) {
         const half = Math.ceil(batch.length / 2);

@@ -47,7 +47,7 @@ const AGAIN_MS = 20_000;
 const quiet = async <T>(work: Promise<T>): Promise<T | undefined> => work.catch(() => undefined);
 
 function request(token: string, entry: Entry | undefined): Promise<Response> {
-  const headers = { 'X-Home-Link': token };
+  const headers = { 'X-Home-Link': token, 'X-Woolly-Tide': 'page' };
   if (!entry) return fetch('/api/owner', { headers });
   const json = { ...headers, 'Content-Type': 'application/json' };
   if (entry.kind === 'post')

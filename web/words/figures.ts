@@ -16,3 +16,7 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 /** "a, b and c". */
 export const listText = (items: readonly string[], word: 'and' | 'or' = 'and'): string =>
   items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`;
+
+/** "3.4 MB" of a file's bytes. */
+export const bytesText = (bytes: number): string =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))}${NBSP}kB` : `${(bytes / 1e6).toFixed(1)}${NBSP}MB`;

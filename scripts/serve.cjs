@@ -1,4 +1,4 @@
-/* npm run demo: installs what is missing, builds if stale, then hands over to the server. */
+/* npm start and npm run demo: installs what is missing, builds if stale, then hands over to the server. */
 'use strict';
 var setup = require('./setup.cjs');
 setup.checkNode();

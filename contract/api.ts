@@ -1,0 +1,554 @@
+/**
+ * The API as one table: every route with who may ask it, the schema that guards it, and what it answers. Routes are opened
+ * from this table alone, so that none can be without a row.
+ */
+import type Joi from 'joi';
+import { ROLES, type Role } from './account.ts';
+import {
+  accountDraftSchema,
+  accountEditSchema,
+  firstOwnerSchema,
+  handOverSchema,
+  newPassphraseSchema,
+  newPinSchema,
+  signInSchema,
+} from './account.ts';
+import { bookingDraftSchema, bookingEditSchema, csvSchema, holdSchema, icsSchema, standingSchema } from './booking.ts';
+import { checkDraftSchema, checkEditSchema } from './check.ts';
+import { standInSchema } from './devices.ts';
+import { dogDraftSchema, dogEditSchema } from './dog.ts';
+import {
+  homeSetupSchema,
+  homeLinkSchema,
+  homeBoutSchema,
+  homeCareSchema,
+  homeStartedSchema,
+  homeReportSchema,
+} from './home.ts';
+import { toolDraftSchema, toolEditSchema, upkeepBatchSchema } from './kit.ts';
+import { ownPostSchema, ownerPostSchema } from './post.ts';
+import { productMoveSchema } from './product.ts';
+import { personSchema, absenceSchema, apartSchema, wishSchema, pinsSchema, markSchema, callSchema } from './roster.ts';
+import { setUpSchema, salonEditSchema, housePreviewSchema } from './salon.ts';
+import { sessionDraftSchema, eventBatchSchema } from './session.ts';
+import { homeNoteSchema, lifeNoteSchema, weatherCsvSchema } from './tide.ts';
+
+import { PHOTO_LIMIT_BYTES } from './photo.ts';
+import { forgetSchema, intakePreviewSchema, intakeSchema, jobSchema } from './safe.ts';
+
+/** Who may ask a route: these roles, whoever holds an owner's link, or anyone who can reach the machine. */
+export type Who = readonly Role[] | 'link' | 'anyone';
+
+export interface ApiRow<May extends Who = Who, Body = unknown> {
+  readonly may: May;
+  /** Guards the body; a route without one reads none. */
+  readonly body?: Joi.ObjectSchema<Body> | undefined;
+  /** The body is the bytes of a JPEG instead. */
+  readonly jpeg?: true | undefined;
+  /** Largest body in bytes, where it is not the usual one. */
+  readonly limit?: number | undefined;
+  /** Content type of the answer; JSON without one. */
+  readonly type?: string | undefined;
+  readonly sends?: string | undefined;
+  readonly answers: string;
+}
+const row = <const May extends Who, Body = undefined>(r: ApiRow<May, Body>): ApiRow<May, Body> => r;
+/** A row whose body is a photo. */
+const photoRow = <const May extends Who>(r: Omit<ApiRow<May>, 'body'>): ApiRow<May, Uint8Array> => ({
+  ...r,
+  jpeg: true,
+  limit: PHOTO_LIMIT_BYTES,
+});
+
+const ALL = ROLES;
+/** Those who have a dog under their hands. */
+const HANDS = ['owner', 'groomer', 'bather'] as const;
+/** Those who speak with owners. */
+const FRONT = ['owner', 'groomer', 'desk'] as const;
+/** Those who answer for the craft. */
+const CRAFT = ['owner', 'groomer'] as const;
+const OWNER = ['owner'] as const;
+const JPEG = 'image/jpeg';
+const CALENDAR = 'text/calendar';
+const CSV_LIMIT = 4_500_000;
+
+export const API = {
+  'GET /health': row({ may: 'anyone', answers: '`{ok: true}`' }),
+  'GET /openapi.json': row({ may: 'anyone', answers: 'this table as OpenAPI 3.1' }),
+  'GET /me': row({ may: 'anyone', answers: 'who is signed in on this device, and what a page must show first' }),
+  'POST /first-owner': row({
+    may: 'anyone',
+    body: firstOwnerSchema,
+    sends: '`{name, login, passphrase, code?}`; the code the machine printed, when asked from another one',
+    answers: '201, the same: the first account, signed in; 409 when there is one',
+  }),
+  'POST /sign-in': row({
+    may: 'anyone',
+    body: signInSchema,
+    sends: '`{login, passphrase, shared}`',
+    answers: 'the same, with a cookie; 401 when they do not fit, 429 when it was tried too often',
+  }),
+  'POST /sign-out': row({ may: 'anyone', answers: 'the same, nobody signed in' }),
+  'POST /hand-over': row({
+    may: 'anyone',
+    body: handOverSchema,
+    sends: '`{accountId, pin}`, on a shared tablet',
+    answers: 'the same, somebody else signed in',
+  }),
+  'POST /lock': row({ may: ALL, answers: 'the same, the shared tablet waiting for a PIN' }),
+  'PUT /me/passphrase': row({
+    may: ALL,
+    body: newPassphraseSchema,
+    sends: '`{own, passphrase}`',
+    answers: 'the same; other devices of the account are signed out',
+  }),
+  'PUT /me/pin': row({ may: ALL, body: newPinSchema, sends: '`{own, pin}`', answers: 'the same' }),
+  'GET /keys': row({ may: OWNER, answers: '`{accounts, signIns}`' }),
+  'POST /accounts': row({
+    may: OWNER,
+    body: accountDraftSchema,
+    sends: '`{id, name, login, role, personId, passphrase}`',
+    answers: '201, the keys',
+  }),
+  'PUT /accounts/:id': row({
+    may: OWNER,
+    body: accountEditSchema,
+    sends: '`{name, role, personId, ended, version}`',
+    answers: 'the keys; an ended account is signed out everywhere',
+  }),
+  'PUT /accounts/:id/passphrase': row({
+    may: OWNER,
+    body: newPassphraseSchema,
+    sends: '`{own, passphrase}`: the owner’s own first',
+    answers: 'the keys; the account is signed out everywhere',
+  }),
+  'DELETE /sign-ins/:id': row({ may: OWNER, answers: 'the keys, that device signed out' }),
+  'GET /changes': row({
+    may: OWNER,
+    sends: '`?before=` an id, `?dog=` a dog',
+    answers: '`{changes, before}`: who changed what, newest first',
+  }),
+  'GET /safe': row({ may: OWNER, answers: 'backups, what was taken out, sentences on what is wrong with the machine' }),
+  'POST /backups': row({
+    may: OWNER,
+    body: jobSchema,
+    sends: '`{id}`',
+    answers: '202, the job: a backup is made and verified',
+  }),
+  'POST /exports': row({ may: OWNER, body: jobSchema, sends: '`{id}`', answers: '202, the job: everything as a zip' }),
+  'GET /exports/:id': row({ may: OWNER, type: 'application/zip', answers: 'the zip' }),
+  'POST /intake/preview': row({
+    may: FRONT,
+    body: intakePreviewSchema,
+    limit: CSV_LIMIT,
+    sends: '`{csv, columns?}`',
+    answers: 'what would come of each line, with the columns guessed. Writes nothing',
+  }),
+  'POST /intake': row({
+    may: FRONT,
+    body: intakeSchema,
+    limit: CSV_LIMIT,
+    sends: '`{id, csv, columns}`',
+    answers: '201, what came in; 409 and nothing when one line cannot be taken',
+  }),
+  'GET /intake': row({ may: FRONT, answers: '`{intakes}`, newest first' }),
+  'DELETE /intake/:id': row({
+    may: FRONT,
+    answers: 'the same, that one undone; 409 when its dogs were worked with since',
+  }),
+  'POST /forget': row({
+    may: OWNER,
+    body: forgetSchema,
+    sends: '`{dogId}`: the owner of that dog',
+    answers: '`{dogs, sessions, removed}`: the owner is gone, work stays without names',
+  }),
+  'GET /dogs/:id/next': row({ may: ALL, answers: 'when to come again and why, minutes, price, free times' }),
+  'POST /bookings/hold': row({
+    may: FRONT,
+    body: holdSchema,
+    sends: '`{id, dogId, from, minutes, agreed?}`',
+    answers: '201, a booking at the first free start on or after that day',
+  }),
+  'GET /bookings': row({ may: ALL, answers: '`{bookings}` from today on' }),
+  'POST /bookings': row({
+    may: FRONT,
+    body: bookingDraftSchema,
+    sends: '`{id, dogId, startsAt, minutes, note}`',
+    answers: '201, the booking',
+  }),
+  'PUT /bookings/:id': row({
+    may: FRONT,
+    body: bookingEditSchema,
+    sends: '`{startsAt, minutes, note, version}`',
+    answers: 'the booking',
+  }),
+  'POST /bookings/:id/cancel': row({ may: FRONT, body: standingSchema, sends: '`{version}`', answers: 'the booking' }),
+  'POST /bookings/:id/agree': row({
+    may: FRONT,
+    body: standingSchema,
+    sends: '`{version}`',
+    answers: 'the booking: its owner said yes',
+  }),
+  'GET /bookings/:id/calendar.ics': row({ may: ALL, type: CALENDAR, answers: '`text/calendar` (RFC 5545)' }),
+  'GET /dogs/:id/checks': row({ may: ALL, answers: '`{checks}`, newest first' }),
+  'POST /dogs/:id/checks': row({
+    may: HANDS,
+    body: checkDraftSchema,
+    sends: 'a coat check with its own `id`',
+    answers: '201, the check',
+  }),
+  'GET /checks/:id': row({ may: ALL, answers: 'the check' }),
+  'PUT /checks/:id': row({
+    may: HANDS,
+    body: checkEditSchema,
+    sends: 'the whole check with its `version`',
+    answers: 'the check',
+  }),
+  'GET /checks/:id/plan': row({ may: ALL, answers: 'the plan, computed with today’s kit and house rules' }),
+  'GET /checks/:id/bench': row({
+    may: ALL,
+    answers: '`{request, people}`: all a plan is computed from, and what the log has taught of each person’s pace',
+  }),
+  'GET /bench/cases': row({ may: ALL, answers: '`{kit, house, cases}`: the same for the newest check of every dog' }),
+  'GET /checks/:id/rankings/:zone/:method': row({
+    may: ALL,
+    answers: 'the kit ranked in a zone at each phase of a method, with reasons',
+  }),
+  'GET /day': row({
+    may: ALL,
+    answers:
+      'today’s booked dogs: whether they are bathed, minutes at each dryer and its level; the dryers on the wall',
+  }),
+  'GET /clock': row({ may: ALL, answers: '`{nowMs}`: the salon’s time, for devices whose clock is wrong' }),
+  'GET /devices': row({
+    may: ALL,
+    answers: 'what scale, sound meter and room sensor say, and what is put on their stand-ins',
+  }),
+  'GET /devices/stream': row({
+    may: ALL,
+    type: 'text/event-stream',
+    answers: 'the same as server-sent events, about three a second',
+  }),
+  'POST /devices/scale/tare': row({
+    may: HANDS,
+    answers: 'what stands on the scale counts as nothing; 409 while it moves',
+  }),
+  'PUT /devices/stand-ins': row({
+    may: HANDS,
+    body: standInSchema,
+    sends:
+      'any of `bowl`, `hairG`, `dogKg`, `restless`, `driftGPerMinute`, `scaleOn`, `dbA`, `meterOn`, `temperatureC`, `humidityPct`, `sensorOn`',
+    answers: 'what the devices then say',
+  }),
+  'GET /dogs': row({
+    may: ALL,
+    answers: '`{today, dogs}`: those who most need a visit first, each with its `need.reason`',
+  }),
+  'POST /dogs': row({ may: FRONT, body: dogDraftSchema, sends: 'a dog', answers: '201, the dog' }),
+  'GET /dogs/:id': row({ may: ALL, answers: 'the dog’s page: facts, need, next visit, checks, sessions, bookings' }),
+  'PUT /dogs/:id': row({
+    may: FRONT,
+    body: dogEditSchema,
+    sends: 'the whole dog with its `version`',
+    answers: 'the dog',
+  }),
+  'GET /roster/people/:id/calendar.ics': row({
+    may: ALL,
+    type: CALENDAR,
+    answers: 'that person’s work, `text/calendar`',
+  }),
+  'POST /calendar/read': row({
+    may: FRONT,
+    body: icsSchema,
+    sends: '`{ics}`',
+    answers: 'the same, of another calendar’s events',
+  }),
+  'GET /bookings.csv': row({ may: ALL, type: 'text/csv', answers: 'bookings from today on as a table' }),
+  'POST /bookings/read': row({
+    may: FRONT,
+    body: csvSchema,
+    sends: '`{csv}`',
+    answers: '`{booked, moved, closed, left}`: what came of each line',
+  }),
+  'GET /dogs/:id/home': row({
+    may: ALL,
+    answers:
+      'what the home is like, the week as its owner sees it, links, how much of the plan was done, how its owner is reminded',
+  }),
+  'PUT /dogs/:id/home': row({
+    may: FRONT,
+    body: homeSetupSchema,
+    sends:
+      '`{minutesByWeekday, patienceMinutes, beginner, severalHands, seedWalks, pins, without, note, version}`; version 0 the first time',
+    answers: 'the same page',
+  }),
+  'POST /home-links': row({
+    may: FRONT,
+    body: homeLinkSchema,
+    sends: '`{dogIds}`: dogs of one owner',
+    answers: '201, the link with its `token` and `feedToken`: they are shown once, only hashes are kept',
+  }),
+  'DELETE /home-links/:id': row({ may: FRONT, answers: 'the link, ended' }),
+  'GET /home-reports': row({ may: ALL, answers: '`{reports}`: what owners found and nobody has answered yet' }),
+  'POST /home-reports/:id/close': row({ may: FRONT, answers: 'the report, answered' }),
+  'GET /home-reports/:id/photo': row({ may: ALL, type: JPEG, answers: 'its photo, `image/jpeg`' }),
+  'GET /kit': row({
+    may: ALL,
+    answers:
+      '`{tools, wear, upkeep, today, currency}`: pieces of the salon and of owners (`homeOf`), what each has worked and what is due',
+  }),
+  'GET /kit/coverage': row({
+    may: CRAFT,
+    answers: 'how the kit serves every dog: zones served badly, the best one, two and three pieces to buy',
+  }),
+  'POST /kit': row({
+    may: CRAFT,
+    body: toolDraftSchema,
+    sends: 'a piece: `{kind, name, costCents, since, homeOf}` and its measures',
+    answers: '201, the piece',
+  }),
+  'PUT /kit/:id': row({
+    may: CRAFT,
+    body: toolEditSchema,
+    sends: 'the whole piece with `retired` and its `version`',
+    answers: 'the piece',
+  }),
+  'DELETE /kit/:id': row({ may: CRAFT, answers: '`{removed}`' }),
+  'POST /kit/upkeep': row({
+    may: HANDS,
+    body: upkeepBatchSchema,
+    sends: '`{entries: [{id, toolId, act, day}, …]}`, 1 to 200',
+    answers: '201, the kit',
+  }),
+  'DELETE /kit/upkeep/:id': row({ may: HANDS, answers: '`{removed}`' }),
+  'GET /owner': row({ may: 'link', answers: 'what a link opens: its dogs’ weeks, what is due, visits' }),
+  'POST /owner/dogs/:id/bouts': row({
+    may: 'link',
+    body: homeBoutSchema,
+    sends: '`{id, day, parts, minutes, amount, author}`',
+    answers: '201, the page',
+  }),
+  'POST /owner/dogs/:id/cares': row({
+    may: 'link',
+    body: homeCareSchema,
+    sends: '`{id, day, kind, author}`; kind: look-over, teeth, ears, pads, nails, bath',
+    answers: '201, the page',
+  }),
+  'POST /owner/dogs/:id/started': row({
+    may: 'link',
+    body: homeStartedSchema,
+    sends: '`{id, day, author}`: the blow is starting',
+    answers: '201, the page',
+  }),
+  'POST /owner/dogs/:id/reports': row({
+    may: 'link',
+    body: homeReportSchema,
+    sends: '`{id, day, kind, part, note, author}`; kind: lump, knot, red-skin, ticks, other',
+    answers: '201, the page',
+  }),
+  'PUT /owner/dogs/:id/reports/:reportId/photo': photoRow({
+    may: 'link',
+    sends: 'JPEG bytes',
+    answers: 'the page',
+  }),
+  'PUT /owner/post': row({ may: 'link', body: ownPostSchema, sends: '`{channel, quiet}`', answers: 'the page' }),
+  'GET /checks/:id/photos': row({ may: ALL, answers: '`{photos}`: id, zone or null, size in pixels' }),
+  'PUT /checks/:id/photos/:photoId': photoRow({
+    may: HANDS,
+    sends: 'JPEG bytes up to 3 MB, `Content-Type: image/jpeg`; `?zone=` for one zone',
+    answers: '201, the photo; what a camera wrote beside the picture is not kept',
+  }),
+  'GET /photos/:id': row({ may: ALL, type: JPEG, answers: '`image/jpeg`' }),
+  'DELETE /photos/:id': row({ may: HANDS, answers: '`{removed}`' }),
+  'GET /post': row({
+    may: FRONT,
+    answers:
+      '`{sent, households, at, timeZone}`: reminders in the outbox, and what each household that asked would be told next',
+  }),
+  'POST /post/run': row({ may: FRONT, answers: 'the same, after the outbox was gone through' }),
+  'GET /post/:id/eml': row({
+    may: FRONT,
+    type: 'message/rfc822',
+    answers: 'the mail with its calendar, `message/rfc822`',
+  }),
+  'POST /post/:id/stop': row({ may: FRONT, answers: 'the same page: who answered STOP gets no more' }),
+  'PUT /dogs/:id/post': row({
+    may: FRONT,
+    body: ownerPostSchema,
+    sends:
+      '`{channel, email, quiet: {fromMinute, toMinute}, version}`; channel: off, mail, text; for the owner of that dog, version 0 the first time',
+    answers: 'the same',
+  }),
+  'GET /products': row({
+    may: ALL,
+    answers: '`{stock, moves}`: what should be left of each product, the newest 20 moves',
+  }),
+  'POST /products/moves': row({
+    may: HANDS,
+    body: productMoveSchema,
+    sends: '`{id, product, day, kind, ml}`; kind: bought, mixed, counted',
+    answers: '201, the same page',
+  }),
+  'DELETE /products/moves/:id': row({ may: HANDS, answers: 'the same page, the move taken back' }),
+  'GET /roster': row({ may: ALL, answers: '`{people, away, apart}`' }),
+  'PUT /roster/people/:id': row({
+    may: OWNER,
+    body: personSchema,
+    sends: '`{id, name, weekdays, from, to, pause, can, mostHeavy, protectDb, version}`; version 0 the first time',
+    answers: 'the roster',
+  }),
+  'DELETE /roster/people/:id': row({ may: OWNER, answers: 'the roster' }),
+  'POST /roster/away': row({
+    may: FRONT,
+    body: absenceSchema,
+    sends: '`{id, person, from, to, reason}`; person null: the salon is closed',
+    answers: '201, the roster',
+  }),
+  'DELETE /roster/away/:id': row({ may: FRONT, answers: 'the roster' }),
+  'POST /roster/apart': row({
+    may: FRONT,
+    body: apartSchema,
+    sends: '`{a, b}`: dogs that must not meet',
+    answers: '201, the roster',
+  }),
+  'DELETE /roster/apart/:a/:b': row({ may: FRONT, answers: 'the roster' }),
+  'GET /dogs/:id/wish': row({ may: ALL, answers: 'what its owner wishes of visits' }),
+  'PUT /dogs/:id/wish': row({
+    may: FRONT,
+    body: wishSchema,
+    sends: '`{weekdays, from, to, mostVisits, household, person, version}`; version 0 the first time',
+    answers: 'the same',
+  }),
+  'GET /salon': row({ may: ALL, answers: '`{salon, today}`: place, time zone, house rules, version' }),
+  'POST /salon': row({
+    may: OWNER,
+    body: setUpSchema,
+    sends: '`{name, town, latitudeDeg, longitudeDeg, timeZone}`, once',
+    answers: '201, the salon with the usual house rules',
+  }),
+  'PUT /salon': row({
+    may: OWNER,
+    body: salonEditSchema,
+    sends: 'the whole salon with its `version`',
+    answers: 'the salon',
+  }),
+  'POST /house/preview': row({
+    may: CRAFT,
+    body: housePreviewSchema,
+    sends: '`{house}`',
+    answers: 'what those house rules would change: plans of the dogs booked next, next dates. Writes nothing',
+  }),
+  'GET /rules': row({
+    may: ALL,
+    answers:
+      '`{rules, dogs, spoken}`: every rule with statement, reason, source; in how many dogs and zones each speaks today',
+  }),
+  'GET /sessions': row({ may: ALL, answers: '`{sessions}`: the newest 40' }),
+  'POST /sessions': row({
+    may: HANDS,
+    body: sessionDraftSchema,
+    sends:
+      '`{id, checkId, method, script?, crew?}`: `script` are the steps as they were changed by hand, refused where they break a rule',
+    answers: '201, the session, with the plan kept as it was seen',
+  }),
+  'GET /sessions/:id': row({
+    may: ALL,
+    answers: 'snapshot, events, the record they add up to, and what a plan is made anew with',
+  }),
+  'GET /sessions/:id/stream': row({
+    may: ALL,
+    type: 'text/event-stream',
+    answers: 'server-sent events: first `{events, nowMs}` with all there are, then the same with those that are new',
+  }),
+  'POST /sessions/:id/events': row({
+    may: HANDS,
+    body: eventBatchSchema,
+    sends: '`{events: [{id, atMs, device?, clockMs?, act}, …]}`, 1 to 500; sending one twice is once',
+    answers: '201, `{events, nowMs}`: all that the session holds',
+  }),
+  'GET /sheet': row({
+    may: ALL,
+    sends: '`?day=2031-04-09`, today without',
+    answers: 'the day’s sheet as it is laid from: people, places, stages, pins, what has begun',
+  }),
+  'PUT /sheet/pins': row({
+    may: FRONT,
+    body: pinsSchema,
+    sends: '`{pins: [{bookingId, stage, person, notBefore}]}`',
+    answers: 'the sheet',
+  }),
+  'DELETE /sheet/pins': row({
+    may: FRONT,
+    sends: '`?day=2031-04-09`',
+    answers: 'the sheet, without what was set by hand',
+  }),
+  'POST /sheet/marks': row({
+    may: ALL,
+    body: markSchema,
+    sends: '`{bookingId, stage, person, place, started, ends, done}`, minutes after midnight',
+    answers: 'the sheet',
+  }),
+  'DELETE /sheet/marks/:booking/:stage': row({ may: ALL, answers: 'the sheet, that stage and later ones not begun' }),
+  'GET /calls': row({ may: ALL, answers: '`{calls}` of the last four weeks' }),
+  'POST /calls': row({
+    may: FRONT,
+    body: callSchema,
+    sends: '`{id, dogId, outcome, offered}`; outcome: agreed, no-answer, later, declined',
+    answers: '201, the same',
+  }),
+  'DELETE /calls/:id': row({ may: FRONT, answers: 'the same' }),
+  'GET /tally': row({
+    may: CRAFT,
+    answers: 'what finished sessions have taught: minutes and grams against plan, with 80 % intervals',
+  }),
+  'GET /tide': row({
+    may: ALL,
+    answers:
+      'all that forecasts rest on, as `wt tide` reads it: place, hours, weather, each dog’s sightings, visits by load, bookings',
+  }),
+  'GET /dogs/:id/log': row({ may: ALL, answers: '`{notes, life}`: what its home wrote down, events of its life' }),
+  'POST /dogs/:id/home-notes': row({
+    may: FRONT,
+    body: homeNoteSchema,
+    sends:
+      '`{id, day, what, amount, grams, author}`; what: brushed, started; amount: none, pinch, handful, bowl, bag or null',
+    answers: '201, the log',
+  }),
+  'DELETE /home-notes/:id': row({ may: FRONT, answers: 'the log without it' }),
+  'POST /dogs/:id/life-events': row({
+    may: FRONT,
+    body: lifeNoteSchema,
+    sends: '`{id, day, kind, outdoorShare}`; kind: season, litter, neutered, clipped, illness, moved',
+    answers: '201, the log',
+  }),
+  'DELETE /life-events/:id': row({ may: FRONT, answers: 'the log without it' }),
+  'GET /weather': row({
+    may: ALL,
+    answers: 'how many temperatures are on record, own and the station’s, from when to when',
+  }),
+  'PUT /weather': row({
+    may: OWNER,
+    body: weatherCsvSchema,
+    sends: '`{csv}`: a date and the day’s mean temperature in degrees C a line',
+    answers: 'the same; all lines or none',
+  }),
+  'POST /weather/station': row({
+    may: OWNER,
+    answers: 'the same, after the station was asked for the last four years',
+  }),
+  'DELETE /weather': row({ may: OWNER, answers: 'the same, empty' }),
+} as const;
+
+export type ApiKey = keyof typeof API;
+type MethodOf<K> = K extends `${infer M} ${string}` ? M : never;
+type PathOf<K> = K extends `${string} ${infer P}` ? P : never;
+type NamesIn<P> = P extends `${string}:${infer Rest}`
+  ? Rest extends `${infer Name}/${infer More}`
+    ? Name | NamesIn<`/${More}`>
+    : Rest
+  : never;
+/** What stands in the place of each `:name` of a path. */
+export type ParamsOf<K extends ApiKey> = { readonly [N in NamesIn<PathOf<K>>]: string };
+export type BodyOf<K extends ApiKey> = (typeof API)[K] extends ApiRow<Who, infer Body> ? Body : never;
+export type WhoOf<K extends ApiKey> = (typeof API)[K] extends ApiRow<infer May, unknown> ? May : never;
+export type KeyOf<Method extends string> = { [K in ApiKey]: MethodOf<K> extends Method ? K : never }[ApiKey];

@@ -1,0 +1,93 @@
+/** SQL of clients brought in: past visits, and what came in together so that it can be undone together. */
+import type { IntakeRecord } from '../../contract/safe.ts';
+import type { Db } from './open.ts';
+
+export interface PastVisit {
+  readonly id: string;
+  readonly dogId: string;
+  readonly day: number;
+  readonly minutes: number | null;
+  readonly grams: number | null;
+}
+interface IntakeRow {
+  readonly id: string;
+  readonly at_ms: number;
+  readonly who: string;
+  readonly dogs: string;
+  readonly visits: string;
+  readonly undone_ms: number | null;
+}
+/** An intake with what came in by it. */
+export interface StoredIntake extends Omit<IntakeRecord, 'dogs' | 'visits'> {
+  readonly dogIds: readonly string[];
+  readonly visitIds: readonly string[];
+}
+const stored = (r: IntakeRow): StoredIntake => ({
+  id: r.id,
+  atMs: r.at_ms,
+  who: r.who,
+  dogIds: JSON.parse(r.dogs),
+  visitIds: JSON.parse(r.visits),
+  undone: r.undone_ms !== null,
+});
+
+const SHOWN = 30;
+/** What can be known of a dog beyond the day it came in: each keeps it from being undone. */
+const TOUCHED = [
+  'coat_check',
+  'session',
+  'booking',
+  'home_setup',
+  'home_bout',
+  'home_note',
+  'home_report',
+  'home_link_dog',
+  'life_event',
+  'visit_wish',
+] as const;
+
+/** Prepared statements over past visits and intakes. */
+export function intakeStore(db: Db) {
+  const addVisit = db.prepare<PastVisit>(
+    `INSERT INTO past_visit (id, dog_id, day, minutes, grams, note) VALUES (@id, @dogId, @day, @minutes, @grams, '')`,
+  );
+  const all = db.prepare<[], PastVisit>(
+    'SELECT id, dog_id AS dogId, day, minutes, grams FROM past_visit ORDER BY dog_id, day, id',
+  );
+  const ofDog = db.prepare<[string], PastVisit>(
+    'SELECT id, dog_id AS dogId, day, minutes, grams FROM past_visit WHERE dog_id = ? ORDER BY day DESC, id',
+  );
+  const latest = db.prepare<[], { dogId: string; day: number }>(
+    'SELECT dog_id AS dogId, max(day) AS day FROM past_visit GROUP BY dog_id',
+  );
+  const dropVisit = db.prepare<[string]>('DELETE FROM past_visit WHERE id = ?');
+  const dropDog = db.prepare<[string]>('DELETE FROM dog WHERE id = ?');
+  const one = db.prepare<[string], IntakeRow>('SELECT * FROM intake WHERE id = ?');
+  const newest = db.prepare<[number], IntakeRow>('SELECT * FROM intake ORDER BY at_ms DESC, id LIMIT ?');
+  const add = db.prepare<[string, number, string, string, string]>(
+    'INSERT INTO intake (id, at_ms, who, dogs, visits) VALUES (?, ?, ?, ?, ?)',
+  );
+  const undo = db.prepare<[number, string]>('UPDATE intake SET undone_ms = ? WHERE id = ?');
+  const touched = db.prepare<string[], { name: string }>(
+    `SELECT name FROM dog d WHERE id = ? AND (version > 1 OR ${TOUCHED.map((t) => `EXISTS (SELECT 1 FROM ${t} x WHERE x.dog_id = d.id)`).join(' OR ')})`,
+  );
+  return {
+    addVisit: (visit: PastVisit): void => void addVisit.run(visit),
+    pastVisits: (): readonly PastVisit[] => all.all(),
+    pastVisitsOf: (dogId: string): readonly PastVisit[] => ofDog.all(dogId),
+    /** Day of each dog's newest past visit, by dog. */
+    latestPastVisits: (): ReadonlyMap<string, number> => new Map(latest.all().map((r) => [r.dogId, r.day])),
+    dropVisit: (id: string): void => void dropVisit.run(id),
+    dropDog: (id: string): void => void dropDog.run(id),
+    find: (id: string): StoredIntake | undefined => {
+      const row = one.get(id);
+      return row && stored(row);
+    },
+    newest: (): readonly StoredIntake[] => newest.all(SHOWN).map(stored),
+    add: (i: { id: string; atMs: number; who: string; dogIds: readonly string[]; visitIds: readonly string[] }): void =>
+      void add.run(i.id, i.atMs, i.who, JSON.stringify(i.dogIds), JSON.stringify(i.visitIds)),
+    undo: (id: string, atMs: number): void => void undo.run(atMs, id),
+    /** The name of a dog that something was done with since it came in. */
+    touched: (dogId: string): string | undefined => touched.get(dogId)?.name,
+  };
+}

@@ -1,0 +1,50 @@
+/** The safe: the trail of changes, backups, everything taken out as a zip. */
+import type { Router } from 'express';
+import type { ChangesPage } from '../../contract/safe.ts';
+import { counter } from '../endpoint.ts';
+import type { Kept } from '../facts.ts';
+import { found, Problem } from '../problem.ts';
+import type { Safe } from '../safe/safe.ts';
+
+const SHOWN_CHANGES = 60;
+
+export function safeRoutes(kept: Kept, safe: Safe): Router {
+  const { stores } = kept;
+  const { router, on } = counter(kept);
+  on('GET /changes', ({ query }) => {
+    const before = query['before'] === undefined ? Number.MAX_SAFE_INTEGER : Number(query['before']);
+    if (!Number.isSafeInteger(before))
+      throw new Problem(400, 'before', `before must be the id of a change, not "${query['before']?.slice(0, 80)}".`);
+    const dog = query['dog'];
+    const changes =
+      dog === undefined ? stores.trail.before(before, SHOWN_CHANGES) : stores.trail.ofDog(dog, before, SHOWN_CHANGES);
+    const page: ChangesPage = {
+      changes,
+      before: changes.length === SHOWN_CHANGES ? (changes.at(-1)?.id ?? null) : null,
+    };
+    return { json: page };
+  });
+  on('GET /safe', () => ({ json: safe.page() }));
+  on('POST /backups', ({ body: { id } }) => {
+    const { job, made } = safe.ask(id, 'backup');
+    return { status: made ? 202 : 200, json: job };
+  });
+  on('POST /exports', ({ body: { id } }) => {
+    const { job, made } = safe.ask(id, 'export');
+    return { status: made ? 202 : 200, json: job };
+  });
+  on('POST /forget', ({ body }) => {
+    const done = stores.write(() => {
+      const { owner } = found(stores.dogs.find(body.dogId), 'dog', body.dogId);
+      return stores.forget.owner(owner, kept.nowMs());
+    });
+    stores.forget.settle();
+    return { json: done };
+  });
+  on('GET /exports/:id', ({ params: { id } }) => {
+    const job = found(stores.jobs.find(id), 'export', id);
+    const path = found(job.kind === 'export' ? safe.zip(job) : undefined, 'finished export', id);
+    return { file: { type: 'application/zip', fileName: job.file ?? 'woolly-tide.zip', path } };
+  });
+  return router;
+}

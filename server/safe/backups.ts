@@ -1,0 +1,76 @@
+/** Decides how backups are made, while the salon works: copied by the database engine, looked through, named, thinned out. */
+import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import type { BackupRecord } from '../../contract/safe.ts';
+import type { Db } from '../db/open.ts';
+import { backupName, backupTime, keptTimes } from './keep.ts';
+import { lookedThrough, type Damaged, type Sound } from './verify.ts';
+
+export const backupFolder = (data: string): string => join(data, 'backups');
+
+/** Backups of a data folder, newest first. */
+export function backupsIn(data: string): readonly BackupRecord[] {
+  let names: readonly string[];
+  try {
+    names = readdirSync(backupFolder(data));
+  } catch {
+    return [];
+  }
+  return names
+    .flatMap((name): BackupRecord[] => {
+      const atMs = backupTime(name);
+      return atMs === undefined ? [] : [{ name, atMs, bytes: statSync(join(backupFolder(data), name)).size }];
+    })
+    .sort((a, b) => b.atMs - a.atMs);
+}
+
+/** What is written is on the disk when this returns. */
+export function settle(path: string): void {
+  const file = openSync(path, 'r');
+  try {
+    fsyncSync(file);
+  } finally {
+    closeSync(file);
+  }
+}
+
+/** Looking a file through takes a while: callers choose whether here or in a thread. */
+export type Look = (path: string) => Promise<Sound | Damaged>;
+export const lookHere: Look = (path) => Promise.resolve(lookedThrough(path, 'deep'));
+
+/**
+ * A backup of an open database, verified before it has its name; the ones that need not stay are removed after. Throws,
+ * with no backup made and none removed, when the copy is not sound.
+ */
+export async function makeBackup(db: Db, data: string, atMs: number, look: Look = lookHere): Promise<BackupRecord> {
+  const folder = backupFolder(data);
+  mkdirSync(folder, { recursive: true });
+  const name = backupName(atMs);
+  const [path, unnamed] = [join(folder, name), join(folder, `${name}.unfinished`)];
+  try {
+    await db.backup(unnamed);
+    const found = await look(unnamed);
+    if (!found.ok) throw new Error(`the copy is not sound: ${found.what}`);
+    settle(unnamed);
+    renameSync(unnamed, path);
+    settle(folder);
+  } finally {
+    for (const end of ['', '-wal', '-shm', '-journal']) rmSync(unnamed + end, { force: true });
+  }
+  const all = backupsIn(data);
+  const kept = keptTimes(all.map((b) => b.atMs));
+  for (const b of all) if (!kept.has(b.atMs)) rmSync(join(folder, b.name), { force: true });
+  return { name, atMs: backupTime(name) ?? atMs, bytes: statSync(path).size };
+}
+
+/** The newest backup that is sound, looked through one after the other. */
+export function newestGood(data: string): BackupRecord | undefined {
+  return backupsIn(data).find((b) => lookedThrough(join(backupFolder(data), b.name), 'deep').ok);
+}
+
+const DUE_MS = 20 * 3_600_000;
+/** Is another backup due. A clock that was set back makes one due, never takes one away. */
+export const backupDue = (data: string, nowMs: number): boolean => {
+  const [newest] = backupsIn(data);
+  return !newest || Math.abs(nowMs - newest.atMs) >= DUE_MS;
+};

@@ -1,0 +1,126 @@
+/**
+ * Decides how the salon's folder is taken into use: by one program at a time, never onto a damaged file, and with a copy
+ * put by before a newer program changes how the file is built.
+ */
+import { accessSync, constants, copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { newestSchema, openDb, type Db } from '../db/open.ts';
+import { backupFolder, newestGood, settle } from './backups.ts';
+import { lookedThrough } from './verify.ts';
+
+const FILE = 'woolly-tide.sqlite';
+const LOCK = 'woolly-tide.lock';
+
+export const salonFile = (data: string): string => join(data, FILE);
+
+/** Why a folder cannot be taken into use, as a sentence for whoever started the program. */
+export class HouseProblem extends Error {
+  override readonly name = 'HouseProblem';
+}
+
+const said = (problem: unknown): string => (problem instanceof Error ? problem.message : String(problem));
+
+/**
+ * Holds a folder until it is let go, or the program ends, however it ends: the lock is the operating system's. Throws
+ * HouseProblem when another holds it, or nothing can be written there.
+ */
+export function takeFolder(data: string): { readonly letGo: () => void } {
+  try {
+    mkdirSync(data, { recursive: true });
+    accessSync(data, constants.W_OK | constants.X_OK);
+  } catch (problem) {
+    throw new HouseProblem(
+      `nothing can be written to the folder ${data} (${said(problem)}). Give this user leave to write there, or choose another with --data`,
+    );
+  }
+  let lock: Database.Database | undefined;
+  try {
+    lock = new Database(join(data, LOCK), { timeout: 200 });
+    lock.exec('PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE');
+  } catch (problem) {
+    lock?.close();
+    if (problem instanceof Database.SqliteError && problem.code.startsWith('SQLITE_BUSY'))
+      throw new HouseProblem(
+        `another Woolly Tide is at work in ${data}. Two on one file would be in each other's way: close that one first, or choose another folder with --data`,
+      );
+    throw new HouseProblem(
+      `nothing can be written to the folder ${data} (${said(problem)}). Give this user leave to write there, or choose another with --data`,
+    );
+  }
+  const held = lock;
+  return { letGo: () => held.close() };
+}
+
+/** The sentence about a file that is damaged, with the way back. Nothing is touched. */
+function damagedSentence(data: string, what: string): string {
+  const good = newestGood(data);
+  const back = good
+    ? `The newest good backup is ${good.name}. To go back to it: npm run safe -- restore --data ${data}. The damaged file is kept beside it`
+    : `There is no good backup in ${backupFolder(data)}`;
+  return `the salon's file ${salonFile(data)} is damaged (${what}). It was left as it is. ${back}`;
+}
+
+/** Copies the file before its schema is changed; the copy is looked through. */
+function putBy(file: string, data: string, schema: number): void {
+  const folder = backupFolder(data);
+  mkdirSync(folder, { recursive: true });
+  const copy = join(folder, `before-schema-${newestSchema()}.sqlite`);
+  if (existsSync(copy)) return;
+  const db = new Database(file);
+  try {
+    db.pragma('wal_checkpoint(TRUNCATE)');
+  } finally {
+    db.close();
+  }
+  const unnamed = `${copy}.unfinished`;
+  copyFileSync(file, unnamed);
+  settle(unnamed);
+  const found = lookedThrough(unnamed, 'quick');
+  for (const end of ['-wal', '-shm']) rmSync(unnamed + end, { force: true });
+  if (!found.ok || found.schema !== schema)
+    throw new HouseProblem(
+      `a copy could not be put by before the file is changed. Make room on the disk, and start again`,
+    );
+  renameSync(unnamed, copy);
+}
+
+/** The salon's database of a folder that is held, sound and of this program's schema. Throws HouseProblem with the way out. */
+export function openSalon(data: string): Db {
+  const file = salonFile(data);
+  if (existsSync(file) && statSync(file).size > 0) {
+    try {
+      accessSync(file, constants.W_OK);
+    } catch {
+      throw new HouseProblem(`the salon's file ${file} can only be read. Give this user leave to write to it`);
+    }
+    const found = lookedThrough(file, 'quick');
+    if (!found.ok) throw new HouseProblem(damagedSentence(data, found.what));
+    if (found.schema < newestSchema()) putBy(file, data, found.schema);
+  }
+  return openDb(file);
+}
+
+/**
+ * Puts a backup in the place of the salon's file. The file that was there is kept beside it under a name that tells when.
+ * Answers with that name. The folder must be held.
+ */
+export function restore(data: string, backup: string, atMs: number): string | undefined {
+  const found = lookedThrough(backup, 'deep');
+  if (!found.ok)
+    throw new HouseProblem(
+      `${backup} is no sound backup (${found.what}). Nothing was changed; choose another with --from`,
+    );
+  const file = salonFile(data);
+  const unnamed = `${file}.restoring`;
+  copyFileSync(backup, unnamed);
+  settle(unnamed);
+  let aside: string | undefined;
+  if (existsSync(file)) {
+    aside = `${file}.before-restore-${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
+    for (const end of ['', '-wal', '-shm']) if (existsSync(file + end)) renameSync(file + end, aside + end);
+  }
+  renameSync(unnamed, file);
+  settle(data);
+  return aside;
+}

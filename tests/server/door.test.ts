@@ -1,0 +1,318 @@
+/** The door over HTTP: the first account, signing in, throttling, sessions that turn over, shared tablets, keys, who may do what. */
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { API, type ApiRow } from '../../contract/api.ts';
+import { ROLES } from '../../contract/account.ts';
+import { fits, sealed, weakness } from '../../server/auth/secret.ts';
+import { failedOnce, waitMs, type Failures } from '../../server/auth/throttle.ts';
+import { DEMO_PASSPHRASE, DEMO_PIN } from '../../server/demo/accounts.ts';
+import { signedInAs } from '../signed-in.ts';
+import { dump, NOW, openRoom, type Answer, type Room } from './room.ts';
+
+const OURS = { 'x-woolly-tide': 'page', 'content-type': 'application/json' };
+const MINUTE = 60_000;
+const DAY = 24 * 60 * MINUTE;
+
+/** Asks with just these headers: no cookie but the one given. */
+async function bare(room: Room, method: string, path: string, headers: Record<string, string>, body?: unknown) {
+  const response = await fetch(room.base + path, {
+    method,
+    headers,
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  });
+  const cookies = response.headers.getSetCookie();
+  return {
+    status: response.status,
+    json: await response.json(),
+    cookies,
+    cookie: cookies.map((c) => c.split(';')[0]).join('; '),
+  };
+}
+const signIn = (
+  room: Room,
+  login: string,
+  passphrase = DEMO_PASSPHRASE,
+  headers: Record<string, string> = {},
+  shared = false,
+) => bare(room, 'POST', '/sign-in', { ...OURS, ...headers }, { login, passphrase, shared });
+
+describe('the door', () => {
+  let room: Room;
+  beforeEach(async () => {
+    room = await openRoom();
+  });
+  afterEach(() => room.close());
+
+  it('opens for a name and a passphrase, with a cookie that no script reads and no other site sends', async () => {
+    expect((await bare(room, 'GET', '/dogs', {})).status).to.equal(401);
+    const wrong = await signIn(room, 'runa', 'a rake for every cat');
+    const nobody = await signIn(room, 'rune', DEMO_PASSPHRASE);
+    expect([wrong.status, nobody.status]).to.deep.equal([401, 401]);
+    expect(wrong.json).to.deep.equal(nobody.json);
+    const right = await signIn(room, ' Runa ');
+    expect(right.status).to.equal(200);
+    expect(right.json.account).to.include({ name: 'Runa', role: 'owner' });
+    const [session = '', device = ''] = right.cookies;
+    for (const cookie of [session, device]) expect(cookie).to.match(/; Path=\/; HttpOnly; SameSite=Strict/);
+    expect((await bare(room, 'GET', '/dogs', { cookie: right.cookie })).status).to.equal(200);
+    expect(JSON.stringify(right.json)).not.to.match(/scrypt|passphrase":"/);
+  });
+
+  it('sends its cookies over TLS only where a proxy says that there is TLS', async () => {
+    const { createApp } = await import('../../server/app.ts');
+    const { listen } = await import('../listen.ts');
+    const app = createApp({
+      stores: room.stores,
+      nowMs: () => NOW,
+      log: { error: () => undefined },
+      trustProxy: 'loopback',
+    });
+    const proxied = await listen(app);
+    const at = { ...room, base: `${proxied.base}/api` };
+    const tls = await signIn(at, 'runa', DEMO_PASSPHRASE, {
+      'x-forwarded-proto': 'https',
+      'x-forwarded-for': '203.0.113.9',
+    });
+    for (const cookie of tls.cookies) expect(cookie).to.contain('; Secure');
+    expect(tls.cookies[0]).to.match(/^__Host-woolly=/);
+    // The room itself trusts nobody: the same header says nothing.
+    const plain = await signIn(room, 'runa', DEMO_PASSPHRASE, { 'x-forwarded-proto': 'https' });
+    expect(plain.cookies[0])
+      .to.match(/^woolly=/)
+      .and.not.contain('Secure');
+    await proxied.close();
+  });
+
+  it('never takes a session over that somebody else laid out, and ends the one before', async () => {
+    const laid = `woolly=${'A'.repeat(43)}`;
+    const first = await signIn(room, 'maren', DEMO_PASSPHRASE, { cookie: laid });
+    expect(first.cookie).not.to.contain('A'.repeat(43));
+    expect((await bare(room, 'GET', '/dogs', { cookie: laid })).status).to.equal(401);
+    const second = await signIn(room, 'runa', DEMO_PASSPHRASE, { cookie: first.cookie });
+    expect((await bare(room, 'GET', '/dogs', { cookie: first.cookie })).status).to.equal(401);
+    expect((await bare(room, 'POST', '/sign-out', { ...OURS, cookie: second.cookie })).status).to.equal(200);
+    expect((await bare(room, 'GET', '/dogs', { cookie: second.cookie })).status).to.equal(401);
+  });
+
+  it('turns tokens over in a day, serves what was under way for two minutes, and ends what nobody saw for two weeks', async () => {
+    const { cookie } = await signIn(room, 'runa');
+    room.setClock(NOW + DAY + MINUTE);
+    const turned = await bare(room, 'GET', '/dogs', { cookie });
+    expect(turned.status).to.equal(200);
+    expect(turned.cookies).to.have.length(1);
+    expect((await bare(room, 'GET', '/dogs', { cookie })).status).to.equal(200);
+    room.setClock(NOW + DAY + 4 * MINUTE);
+    expect((await bare(room, 'GET', '/dogs', { cookie })).status).to.equal(401);
+    expect((await bare(room, 'GET', '/dogs', { cookie: turned.cookie })).status).to.equal(200);
+    room.setClock(NOW + 17 * DAY);
+    expect((await bare(room, 'GET', '/dogs', { cookie: turned.cookie })).status).to.equal(401);
+  });
+
+  it('slows whoever guesses, and never the salon’s own devices', async () => {
+    const own = await signIn(room, 'runa');
+    const device = own.cookies[1]?.split(';')[0] ?? '';
+    let status = 0;
+    for (let i = 0; i < 7; i++) ({ status } = await signIn(room, 'runa', 'guess number nothing'));
+    expect(status).to.equal(429);
+    expect((await signIn(room, 'runa')).status).to.equal(429);
+    expect((await signIn(room, 'runa', DEMO_PASSPHRASE, { cookie: device })).status).to.equal(200);
+    room.setClock(NOW + 20 * MINUTE);
+    expect((await signIn(room, 'runa')).status).to.equal(200);
+  });
+
+  it('hands a shared tablet over by PIN, locks it when no hand is on it, and lets a PIN open nothing else', async () => {
+    const tablet = await signIn(room, 'maren', DEMO_PASSPHRASE, {}, true);
+    const hand = { cookie: tablet.cookie, 'x-woolly-tide': 'hand', 'content-type': 'application/json' };
+    room.setClock(NOW + 10 * MINUTE);
+    expect((await bare(room, 'GET', '/dogs', hand)).status).to.equal(200);
+    room.setClock(NOW + 20 * MINUTE);
+    expect((await bare(room, 'GET', '/dogs', { cookie: tablet.cookie })).status).to.equal(200);
+    room.setClock(NOW + 26 * MINUTE);
+    expect((await bare(room, 'GET', '/dogs', hand)).status).to.equal(423);
+    const me = await bare(room, 'GET', '/me', { cookie: tablet.cookie });
+    expect(me.json).to.include({ locked: true, shared: true });
+    const bertil = me.json.colleagues.find((c: { name: string }) => c.name === 'Bertil');
+    const over = (pin: string, cookie: string) =>
+      bare(room, 'POST', '/hand-over', { ...OURS, cookie }, { accountId: bertil.id, pin });
+    expect((await over('1111', tablet.cookie)).status).to.equal(403);
+    const taken = await over(DEMO_PIN, tablet.cookie);
+    expect(taken.json.account.name).to.equal('Bertil');
+    expect((await bare(room, 'GET', '/dogs', { cookie: tablet.cookie })).status).to.equal(401);
+    const now = `${taken.cookie}`;
+    expect((await bare(room, 'POST', '/lock', { ...OURS, cookie: now })).json.locked).to.equal(true);
+    for (let i = 0; i < 4; i++) await over('9999', now);
+    expect((await over(DEMO_PIN, now)).status).to.equal(429);
+    const own = await signIn(room, 'maren');
+    expect((await over(DEMO_PIN, own.cookie)).status).to.equal(403);
+    expect((await bare(room, 'POST', '/hand-over', OURS, { accountId: bertil.id, pin: DEMO_PIN })).status).to.equal(
+      403,
+    );
+  });
+
+  it('changes a passphrase after the old one was shown, and signs other devices out', async () => {
+    const [one, other] = [await signIn(room, 'disa'), await signIn(room, 'disa')];
+    const change = (own: string, passphrase: string) =>
+      bare(room, 'PUT', '/me/passphrase', { ...OURS, cookie: one.cookie }, { own, passphrase });
+    expect((await change('not this one at all', 'nine plain blue kettles')).status).to.equal(403);
+    for (const weak of ['aaaaaaaaaaaa', '1234567890', 'disadisadisa', 'Password-1!', 'woolly tide'])
+      expect((await change(DEMO_PASSPHRASE, weak)).status, weak).to.equal(400);
+    expect((await change(DEMO_PASSPHRASE, 'nine plain blue kettles')).status).to.equal(200);
+    expect((await bare(room, 'GET', '/dogs', { cookie: one.cookie })).status).to.equal(200);
+    expect((await bare(room, 'GET', '/dogs', { cookie: other.cookie })).status).to.equal(401);
+    expect((await signIn(room, 'disa')).status).to.equal(401);
+    expect((await signIn(room, 'disa', 'nine plain blue kettles')).status).to.equal(200);
+  });
+
+  it('gives and takes keys, and keeps an owner', async () => {
+    const id = 'new-key';
+    const draft = {
+      id,
+      name: 'Odd',
+      login: 'odd',
+      role: 'bather',
+      personId: null,
+      passphrase: 'three wet grey stones',
+    };
+    const made = await room.call('POST', '/accounts', draft);
+    expect(made.status).to.equal(201);
+    expect(made.text).not.to.contain('scrypt');
+    expect((await room.call('POST', '/accounts', draft)).status).to.equal(200);
+    expect((await room.call('POST', '/accounts', { ...draft, id: 'other' })).status).to.equal(409);
+    const odd = await signIn(room, 'odd', 'three wet grey stones');
+    expect(odd.json.account.role).to.equal('bather');
+    const edit = { name: 'Odd', role: 'desk', personId: null, ended: true, version: 1 };
+    expect((await room.call('PUT', `/accounts/${id}`, edit)).status).to.equal(200);
+    expect((await room.call('PUT', `/accounts/${id}`, edit)).status).to.equal(409);
+    expect((await bare(room, 'GET', '/dogs', { cookie: odd.cookie })).status).to.equal(401);
+    expect((await signIn(room, 'odd', 'three wet grey stones')).status).to.equal(401);
+    const runa = room.stores.accounts.byLogin('runa');
+    const last = await room.call('PUT', `/accounts/${runa?.id}`, { ...edit, name: 'Runa', version: runa?.version });
+    expect(last.status).to.equal(409);
+    const maren = await signIn(room, 'maren');
+    const keys: Answer = await room.call('GET', '/keys');
+    const theirs = keys.json.signIns.find((s: { name: string }) => s.name === 'Maren');
+    expect((await room.call('DELETE', `/sign-ins/${theirs.id}`)).status).to.equal(200);
+    expect((await bare(room, 'GET', '/dogs', { cookie: maren.cookie })).status).to.equal(401);
+  });
+
+  it('makes the first account once, on the machine or with its code', async () => {
+    const empty = await openRoom({ demo: false, signedIn: false });
+    const first = { name: 'Ylva', login: 'ylva', passphrase: 'four dry oat biscuits' };
+    expect((await bare(empty, 'GET', '/me', {})).json).to.include({ first: true, account: null });
+    const afar = { ...OURS, 'x-forwarded-for': '203.0.113.9' };
+    expect((await bare(empty, 'POST', '/first-owner', afar, first)).status).to.equal(403);
+    const made = await bare(empty, 'POST', '/first-owner', OURS, first);
+    expect(made.status).to.equal(201);
+    expect(made.json.account.role).to.equal('owner');
+    expect((await bare(empty, 'POST', '/first-owner', OURS, { ...first, login: 'other' })).status).to.equal(409);
+    const setUp = { name: 'Shed', town: '', latitudeDeg: 60, longitudeDeg: 20, timeZone: 'Europe/Mariehamn' };
+    const mine = { ...OURS, cookie: made.cookie };
+    expect((await bare(empty, 'POST', '/salon', mine, setUp)).status).to.equal(201);
+    expect((await bare(empty, 'POST', '/salon', mine, setUp)).status).to.equal(409);
+    expect((await bare(empty, 'GET', '/dogs', mine)).json.dogs).to.deep.equal([]);
+    await empty.close();
+  });
+
+  it('refuses every write that another site’s page could send, with nothing written', async () => {
+    const { cookie } = await signIn(room, 'runa');
+    const before = dump(room.db);
+    for (const [key] of Object.entries(API)) {
+      const [method = '', path = ''] = key.split(' ');
+      if (method === 'GET') continue;
+      for (const headers of [
+        { cookie },
+        { cookie, 'x-woolly-tide': 'page', origin: 'https://elsewhere.example' },
+        { cookie, 'x-woolly-tide': 'page', 'sec-fetch-site': 'cross-site' },
+        { cookie, 'x-woolly-tide': 'page', origin: 'null' },
+      ]) {
+        const answer = await fetch(room.base + path.replace(/:\w+/g, 'x'), {
+          method,
+          headers: { ...headers, 'content-type': 'application/json' },
+          body: '{}',
+        });
+        expect(answer.status, key).to.equal(403);
+      }
+    }
+    expect(dump(room.db)).to.equal(before);
+  });
+
+  it('lets each role through its own routes only, and links and strangers through theirs', async () => {
+    // An empty house: whoever is let in has nothing to wait for.
+    const empty = await openRoom({ demo: false });
+    const cookies = Object.fromEntries(ROLES.map((role) => [role, signedInAs(empty.stores, role, NOW)]));
+    for (const [key, row] of Object.entries<ApiRow>(API)) {
+      const [method = '', path = ''] = key.split(' ');
+      if (row.type === 'text/event-stream' || row.may === 'anyone') continue;
+      for (const who of [...ROLES, 'nobody'] as const) {
+        const answer = await fetch(empty.base + path.replace(/:\w+/g, 'no-such-thing'), {
+          method,
+          headers: { ...OURS, ...(who !== 'nobody' && { cookie: cookies[who] ?? '' }) },
+          // Never what a route wants: whoever is let in gets no further than the form.
+          ...(method !== 'GET' && row.body && { body: '[]' }),
+        });
+        await answer.arrayBuffer();
+        const may = row.may !== 'link' && who !== 'nobody' && row.may.includes(who);
+        const { status } = answer;
+        if (row.may === 'link') expect(status, `${who} ${key}`).to.equal(404);
+        else if (who === 'nobody') expect(status, `${who} ${key}`).to.equal(401);
+        else if (may) expect(status, `${who} ${key}`).to.not.be.oneOf([401, 403, 423]);
+        else expect(status, `${who} ${key}`).to.equal(403);
+      }
+    }
+    await empty.close();
+  });
+});
+
+describe('secrets', () => {
+  it('are kept with a salt each, and fit themselves only', async () => {
+    const [a, b] = [await sealed('nine plain blue kettles'), await sealed('nine plain blue kettles')];
+    expect(a).not.to.equal(b);
+    expect(await fits('nine plain blue kettles', a)).to.equal(true);
+    expect(await fits('nine plain blue kettlet', a)).to.equal(false);
+    expect(await fits('', a)).to.equal(false);
+    expect(await fits('nine plain blue kettles', null)).to.equal(false);
+    // The same word, typed with one letter or with two: U+00E9 and e with U+0301.
+    expect(await fits('cafe\u0301 in the rain', await sealed('caf\u00e9 in the rain'))).to.equal(true);
+  });
+
+  it('are derived as the scrypt of RFC 7914 is', async () => {
+    // RFC 7914, section 12: P = "password", S = "NaCl", N = 1024, r = 8, p = 16; the first 32 bytes.
+    const key = Buffer.from('fdbabe1c9d3472007856e7190d01e9fe7c6ad7cbc8237830e77376634b373162', 'hex').toString(
+      'base64url',
+    );
+    expect(await fits('password', `scrypt$10$8$16$${Buffer.from('NaCl').toString('base64url')}$${key}`)).to.equal(true);
+  });
+
+  it('that would be guessed are not taken, and ordinary ones are', () => {
+    for (const good of ['four dry oat biscuits', 'Zanzibar-teapot-77', 'ett par våta tassar'])
+      expect(weakness(good, ['Runa', 'runa']), good).to.equal(undefined);
+    for (const weak of ['runa-the-salon', '0123456789', 'ababababab', 'qwertyuiop1'])
+      expect(weakness(weak, ['Runa', 'runa']), weak).to.be.a('string');
+  });
+
+  it('wait longer with each failure, never beyond a limit, and not at all after a day', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.constantFrom('account', 'address', 'device', 'pin'),
+        (tries, kind) => {
+          let f: Failures | undefined;
+          let last = 0;
+          for (let i = 0; i < tries; i++) {
+            f = failedOnce(f, 1_000);
+            const wait = waitMs(kind, f, 1_000);
+            expect(wait)
+              .to.be.at.least(last)
+              .and.at.most(15 * MINUTE);
+            last = wait;
+          }
+          if (!f) return;
+          expect(waitMs(kind, f, 1_000 + last)).to.equal(0);
+          expect(waitMs(kind, f, 1_000 + DAY + 1)).to.equal(0);
+          // A clock set back does not lock anybody out for longer.
+          expect(waitMs(kind, f, -DAY)).to.be.at.most(15 * MINUTE);
+        },
+      ),
+    );
+  });
+});

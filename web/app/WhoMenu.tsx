@@ -1,0 +1,48 @@
+/** Who is in, in the head of the house: hand over, own secrets, and the owner's rooms. */
+import { UserRound } from 'lucide-react';
+import { Dropdown } from 'react-bootstrap';
+import { Link } from 'react-router';
+import { useLock, useSignOut } from '../data/door.ts';
+import { ROLE_WORDS, useWho } from '../door/me.ts';
+
+const ROOMS = [
+  { to: '/desk/intake', name: 'Bring clients in', roles: ['owner', 'groomer', 'desk'] },
+  { to: '/desk/keys', name: 'Keys: who may come in', roles: ['owner'] },
+  { to: '/desk/safe', name: 'Safe: backups, files out', roles: ['owner'] },
+  { to: '/desk/changes', name: 'Changes: who did what', roles: ['owner'] },
+] as const;
+
+export function WhoMenu() {
+  const who = useWho();
+  const lock = useLock();
+  const signOut = useSignOut();
+  return (
+    <Dropdown align="end" className="wt-who">
+      <Dropdown.Toggle as="button" type="button" className="wt-plain">
+        <UserRound aria-hidden size={18} />
+        <span>{who.name}</span>
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        <Dropdown.Header>{ROLE_WORDS[who.role].name}</Dropdown.Header>
+        {who.shared && (
+          <Dropdown.Item as="button" onClick={() => lock.mutate(undefined)}>
+            Hand the tablet over
+          </Dropdown.Item>
+        )}
+        <Dropdown.Item as={Link} to="/desk/you">
+          Your passphrase and PIN
+        </Dropdown.Item>
+        <Dropdown.Divider />
+        {ROOMS.filter((r) => r.roles.some((role) => role === who.role)).map((r) => (
+          <Dropdown.Item key={r.to} as={Link} to={r.to}>
+            {r.name}
+          </Dropdown.Item>
+        ))}
+        {who.role !== 'bather' && <Dropdown.Divider />}
+        <Dropdown.Item as="button" onClick={() => signOut.mutate(undefined)}>
+          Sign out
+        </Dropdown.Item>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

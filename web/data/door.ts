@@ -1,0 +1,100 @@
+/** Decides what this device knows of who is signed in; the last answer is kept, so that a table opens without a link. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import type {
+  AccountDraft,
+  AccountEdit,
+  FirstOwner,
+  HandOver,
+  KeysPage,
+  MePage,
+  NewPassphrase,
+  NewPin,
+  SignIn,
+} from '../../contract/account.ts';
+import type { SetUp } from '../../contract/salon.ts';
+import { api, ApiProblem, DOOR_SHUT } from './client.ts';
+
+const KEY = ['me'] as const;
+const KEPT = 'woolly-tide.me';
+
+function kept(): MePage | undefined {
+  try {
+    const text = localStorage.getItem(KEPT);
+    const page: MePage | undefined = text === null ? undefined : JSON.parse(text);
+    return page;
+  } catch {
+    return undefined;
+  }
+}
+
+async function ask(): Promise<MePage> {
+  try {
+    const page = await api<MePage>('GET', '/me');
+    localStorage.setItem(KEPT, JSON.stringify(page));
+    return page;
+  } catch (problem) {
+    // Without a link the last who was here goes on: what they do waits on this device and is sent as theirs or not at all.
+    const last = problem instanceof ApiProblem && problem.status === 0 ? kept() : undefined;
+    if (last?.account) return last;
+    throw problem;
+  }
+}
+
+/** Who is here, asked again whenever a request found the door shut. */
+export function useMe() {
+  const queries = useQueryClient();
+  useEffect(() => {
+    const again = (): void => void queries.invalidateQueries({ queryKey: KEY });
+    window.addEventListener(DOOR_SHUT, again);
+    return () => window.removeEventListener(DOOR_SHUT, again);
+  }, [queries]);
+  return useQuery({ queryKey: KEY, queryFn: ask, staleTime: 30_000, refetchInterval: 60_000 });
+}
+
+/** Passes the door one way or the other: what somebody else saw is forgotten. */
+function usePass<V>(send: (value: V) => Promise<MePage>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    onSuccess: (page) => {
+      localStorage.setItem(KEPT, JSON.stringify(page));
+      const before = queries.getQueryData<MePage>(KEY);
+      if (before?.account?.id !== page.account?.id)
+        queries.removeQueries({ predicate: (q) => q.queryKey[0] !== KEY[0] });
+      queries.setQueryData(KEY, page);
+      void queries.invalidateQueries();
+    },
+  });
+}
+
+export const useSignIn = () => usePass((body: SignIn) => api<MePage>('POST', '/sign-in', body));
+export const useFirstOwner = () => usePass((body: FirstOwner) => api<MePage>('POST', '/first-owner', body));
+export const useSetUp = () =>
+  usePass(async (body: SetUp) => {
+    await api<object>('POST', '/salon', body);
+    return api<MePage>('GET', '/me');
+  });
+export const useSignOut = () => usePass(() => api<MePage>('POST', '/sign-out'));
+export const useHandOver = () => usePass((body: HandOver) => api<MePage>('POST', '/hand-over', body));
+export const useLock = () => usePass(() => api<MePage>('POST', '/lock'));
+export const useNewPassphrase = () => usePass((body: NewPassphrase) => api<MePage>('PUT', '/me/passphrase', body));
+export const useNewPin = () => usePass((body: NewPin) => api<MePage>('PUT', '/me/pin', body));
+
+const KEYS = ['keys'] as const;
+export const useKeys = () => useQuery({ queryKey: KEYS, queryFn: () => api<KeysPage>('GET', '/keys') });
+function useKeyWrite<V>(send: (value: V) => Promise<KeysPage>) {
+  const queries = useQueryClient();
+  return useMutation({ mutationFn: send, onSuccess: (page) => queries.setQueryData(KEYS, page) });
+}
+const at = encodeURIComponent;
+export const useAddAccount = () => useKeyWrite((draft: AccountDraft) => api<KeysPage>('POST', '/accounts', draft));
+export const useEditAccount = () =>
+  useKeyWrite(({ id, ...edit }: AccountEdit & { readonly id: string }) =>
+    api<KeysPage>('PUT', `/accounts/${at(id)}`, edit),
+  );
+export const useResetPassphrase = () =>
+  useKeyWrite(({ id, ...body }: NewPassphrase & { readonly id: string }) =>
+    api<KeysPage>('PUT', `/accounts/${at(id)}/passphrase`, body),
+  );
+export const useEndSignIn = () => useKeyWrite((id: string) => api<KeysPage>('DELETE', `/sign-ins/${at(id)}`));
