@@ -51,5 +51,10 @@ export async function signedInAt(base: string, login = 'runa'): Promise<Record<s
     body: JSON.stringify({ login, passphrase: DEMO_PASSPHRASE, shared: false }),
   });
   if (!answer.ok) throw new Error(`the demo's door stays shut: ${answer.status} ${await answer.text()}`);
-  return headersOf(answer.headers.getSetCookie().map((c) => c.split(';')[0]).join('; '));
+  return headersOf(
+    answer.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; '),
+  );
 }

@@ -35,6 +35,7 @@ export {
 export { type Random, seededRandom, randomInt, pick, randomNormal } from './random.ts';
 export { type Source, COMMON_PRACTICE, GUESS, published } from './source.ts';
 export { clamp, sum, ceilTo } from './number.ts';
+export { mergeByField, type Merge } from './merge.ts';
 export { ended } from './ended.ts';
 export { kept } from './kept.ts';
 export { lnGamma, gammaShare, gammaQuantile } from './gamma.ts';

@@ -9,6 +9,7 @@ import { addDays, formatDay, parseDay, type Day } from '../../core/quantity/inde
 import { eventsOf, personFeed, type PersonVisit } from '../calendar.ts';
 import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { asTyped } from '../table-text.ts';
 import { found, Problem } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { sheetOf } from '../sheet-facts.ts';
@@ -139,6 +140,7 @@ export function exchangeRoutes(kept: Kept): Router {
       header: true,
       skipEmptyLines: 'greedy',
       transformHeader: (h) => h.trim().toLowerCase(),
+      transform: asTyped,
     });
     const missing = (['date', 'time', 'minutes', 'dog'] as const).filter((c) => !meta.fields?.includes(c));
     if (missing.length > 0)

@@ -8,6 +8,7 @@ import { formatDay } from '../../core/quantity/index.ts';
 import type { StoredIntake } from '../db/intake.ts';
 import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { asTyped } from '../table-text.ts';
 import { found, Problem } from '../problem.ts';
 
 const MOST_LINES = 20_000;
@@ -24,8 +25,7 @@ function tableOf(csv: string): Table {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (h) => h.trim(),
-    // Text that a spreadsheet would have reckoned with was kept text by an apostrophe.
-    transform: (v) => v.trim().replace(/^'(?=[=+\-@])/, ''),
+    transform: (v) => asTyped(v.trim()),
   });
   const header = (meta.fields ?? []).filter((h) => h !== '');
   if (header.length < 2 || data.length === 0)

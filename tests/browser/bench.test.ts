@@ -259,7 +259,7 @@ describe('the stairs, in the browser', () => {
     await page.getByText(/left on\s7\smin/).waitFor();
     await page.getByRole('button', { name: 'Take it to the table' }).click();
     await page.waitForURL(/\/table\/sessions\//);
-    await page.getByRole('button', { name: 'Runa' }).click();
+    await page.locator('#room').getByRole('button', { name: 'Runa' }).click();
     await page.getByRole('button', { name: /^Start/ }).click();
     await page.getByRole('button', { name: 'Soap is on: leave it 7 min' }).click();
     const left = page.getByRole('timer', { name: 'Contact time left' });

@@ -98,25 +98,35 @@ describe('the rooms', () => {
     }
   });
 
-  it('offer both versions when somebody else saved the same dog', async () => {
+  it('put two versions together by field when somebody else saved the same dog', async () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/demo-thrift/edit');
     await page.getByLabel('Weight, kg').fill('12.6');
+    await page.getByLabel('Note').fill('no oats');
     const { dog } = await (await fetch(`${stage.base}/api/dogs/demo-thrift`, { headers: stage.headers })).json();
     const { id: _id, ...edit } = dog;
     const other = await fetch(`${stage.base}/api/dogs/demo-thrift`, {
       method: 'PUT',
       headers: stage.headers,
-      body: JSON.stringify({ ...edit, breed: 'Corgi mix' }),
+      body: JSON.stringify({ ...edit, breed: 'Corgi mix', note: 'bring oats' }),
     });
     expect(other.status).to.equal(200);
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByText('Breed: Pembroke corgi is now Corgi mix').waitFor();
+    await page.getByText('Breed: Pembroke corgi is now Corgi mix, by them').waitFor();
+    await page.getByText(/^Weight, kg: .* is now 12.6, by you/).waitFor();
+    // Both wrote a note: somebody has to choose.
+    await page.getByText('Note, changed by both').waitFor();
+    await page.getByLabel('theirs: bring oats').click();
     expect(stage.stores.dogs.find('demo-thrift')?.weightKg).to.not.equal(12.6);
-    await page.getByRole('button', { name: 'Keep what I have here' }).click();
+    await page.getByRole('button', { name: 'Put both together' }).click();
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByRole('heading', { name: 'Thrift' }).waitFor();
-    expect(stage.stores.dogs.find('demo-thrift')).to.include({ weightKg: 12.6, breed: 'Pembroke corgi', version: 3 });
+    expect(stage.stores.dogs.find('demo-thrift')).to.include({
+      weightKg: 12.6,
+      breed: 'Corgi mix',
+      note: 'bring oats',
+      version: 3,
+    });
     await page.context().close();
   });
 

@@ -48,11 +48,7 @@ export interface Killable {
 }
 
 /** A Chromium of its own on a profile that stays, to be killed and started again. */
-export async function killable(
-  profile: string,
-  baseURL: string,
-  headers: Record<string, string>,
-): Promise<Killable> {
+export async function killable(profile: string, baseURL: string, headers: Record<string, string>): Promise<Killable> {
   const child = spawn(
     chromiumPath(),
     [...FLAGS, '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],

@@ -123,7 +123,10 @@ describe('the demo as a process', () => {
     writeFileSync(file, '');
     for (const [data, says] of [
       [newer, /Could not start: the database is at schema 999.*please start the newer program/],
-      [torn, /Could not start: the salon's file .* is damaged \(file is not a database\)\. It was left as it is\. There is no good backup/],
+      [
+        torn,
+        /Could not start: the salon's file .* is damaged \(file is not a database\)\. It was left as it is\. There is no good backup/,
+      ],
       [file, /Could not start: .*a-file/],
     ] as const) {
       const end = await start(SERVER, '--port', '0', '--data', data).ended;

@@ -1,57 +1,103 @@
 /** An edit begins on one version of a record: decides what to do when somebody else has saved another since. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { mergeByField } from '../../core/quantity/index.ts';
+import { Pick } from './Pick.tsx';
 
 /** Holds the version an edit began on; `newer` is what the salon holds when that is no longer it. */
 export function useEditing<R extends { readonly version: number }>(stored: R) {
   const [base, setBase] = useState(stored);
+  const [mine, setMine] = useState<R | undefined>();
   const [formKey, setFormKey] = useState(0);
   return {
     base,
+    /** What was on the form when it was last sent. */
+    mine,
     /** Changes when the form should start again from `base`. */
     formKey,
     newer: stored.version > base.version ? stored : undefined,
-    takeTheirs: (): void => {
-      setBase(stored);
+    /** Said before the form is sent. */
+    tried: setMine,
+    /** The form starts again from this, over the newest version. */
+    settle: (record: R): void => {
+      setBase({ ...record, version: stored.version });
       setFormKey((n) => n + 1);
     },
-    /** What is on the form stays; the next save goes over the stored version. */
-    keepMine: (): void => setBase(stored),
     saved: setBase,
   };
 }
 
 const text = (value: unknown): string =>
-  value === null || value === '' ? 'nothing' : typeof value === 'object' ? JSON.stringify(value) : String(value);
+  value === null || value === '' || value === undefined
+    ? 'nothing'
+    : typeof value === 'object'
+      ? Object.entries(value)
+          .map(([k, v]) => (Array.isArray(value) ? text(v) : `${k} ${text(v)}`))
+          .join(', ') || 'nothing'
+      : String(value);
 
-/** The named fields in which two versions differ, in words. */
-export function differences<R>(before: R, after: R, words: readonly (readonly [keyof R, string])[]): readonly string[] {
-  return words
-    .filter(([key]) => JSON.stringify(before[key]) !== JSON.stringify(after[key]))
-    .map(([key, word]) => `${word}: ${text(before[key])} is now ${text(after[key])}`);
+interface Props<R> {
+  readonly base: R;
+  readonly newer: R;
+  /** What was sent and did not fit; before anything was sent, the base. */
+  readonly mine: R | undefined;
+  readonly words: readonly (readonly [keyof R, string])[];
+  readonly onSettle: (record: R) => void;
 }
 
-interface Props {
-  readonly changes: readonly string[];
-  readonly onTheirs: () => void;
-  readonly onMine: () => void;
-}
-
-export function ChangedElsewhere({ changes, onTheirs, onMine }: Props) {
+/** Both versions side by side, merged by field: what only one side changed is taken, what both changed is asked. */
+export function ChangedElsewhere<R extends object>({ base, newer, mine = base, words, onSettle }: Props<R>) {
+  const {
+    merged,
+    theirs,
+    mine: own,
+    both,
+  } = mergeByField(
+    base,
+    mine,
+    newer,
+    words.map(([key]) => key),
+  );
+  const [taken, setTaken] = useState<readonly (keyof R)[]>([]);
+  const word = (key: keyof R): string => words.find(([k]) => k === key)?.[1] ?? String(key);
+  const together = (): R => {
+    const record = { ...newer, ...merged };
+    for (const key of taken) record[key] = newer[key];
+    return record;
+  };
   return (
     <div className="wt-note" role="alert">
-      <p>Somebody else saved this while you were editing.</p>
+      <p>Somebody else saved this while you were editing. Nothing of either is lost:</p>
       <ul>
-        {changes.map((c) => (
-          <li key={c}>{c}</li>
+        {theirs.map((key) => (
+          <li key={String(key)}>
+            {word(key)}: {text(base[key])} is now {text(newer[key])}, by them
+          </li>
+        ))}
+        {own.map((key) => (
+          <li key={String(key)}>
+            {word(key)}: {text(base[key])} is now {text(mine[key])}, by you
+          </li>
         ))}
       </ul>
+      {both.map((key) => (
+        <Pick
+          key={String(key)}
+          name={`${word(key)}, changed by both`}
+          options={[
+            { value: 'mine', word: `yours: ${text(mine[key])}` },
+            { value: 'theirs', word: `theirs: ${text(newer[key])}` },
+          ]}
+          value={taken.includes(key) ? 'theirs' : 'mine'}
+          onPick={(v) => setTaken(v === 'theirs' ? [...taken, key] : taken.filter((k) => k !== key))}
+        />
+      ))}
       <div className="wt-acts">
-        <Button variant="outline-primary" onClick={onMine}>
-          Keep what I have here
+        <Button variant="outline-primary" onClick={() => onSettle(together())}>
+          Put both together
         </Button>
-        <Button variant="outline-primary" onClick={onTheirs}>
-          Take theirs
+        <Button variant="outline-primary" onClick={() => onSettle(newer)}>
+          Take theirs only
         </Button>
       </div>
     </div>

@@ -14,28 +14,21 @@ import type {
 } from '../../contract/account.ts';
 import type { SetUp } from '../../contract/salon.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
+import { keepMe, keptMe } from './kept.ts';
 
 const KEY = ['me'] as const;
-const KEPT = 'woolly-tide.me';
-
-function kept(): MePage | undefined {
-  try {
-    const text = localStorage.getItem(KEPT);
-    const page: MePage | undefined = text === null ? undefined : JSON.parse(text);
-    return page;
-  } catch {
-    return undefined;
-  }
-}
+/** A device that keeps nothing asks anew each time. */
+const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
 
 async function ask(): Promise<MePage> {
   try {
     const page = await api<MePage>('GET', '/me');
-    localStorage.setItem(KEPT, JSON.stringify(page));
+    keep(page);
     return page;
   } catch (problem) {
     // Without a link the last who was here goes on: what they do waits on this device and is sent as theirs or not at all.
-    const last = problem instanceof ApiProblem && problem.status === 0 ? kept() : undefined;
+    const last =
+      problem instanceof ApiProblem && problem.status === 0 ? await keptMe().catch(() => undefined) : undefined;
     if (last?.account) return last;
     throw problem;
   }
@@ -58,7 +51,7 @@ function usePass<V>(send: (value: V) => Promise<MePage>) {
   return useMutation({
     mutationFn: send,
     onSuccess: (page) => {
-      localStorage.setItem(KEPT, JSON.stringify(page));
+      keep(page);
       const before = queries.getQueryData<MePage>(KEY);
       if (before?.account?.id !== page.account?.id)
         queries.removeQueries({ predicate: (q) => q.queryKey[0] !== KEY[0] });

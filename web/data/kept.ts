@@ -1,9 +1,10 @@
 /**
  * Decides what this device keeps of sessions, so that a reload, a crash or an evening without a link loses nothing:
- * acts that wait to be sent, sessions as they were last seen, and how far the salon's clock is ahead. An act is kept
+ * acts that wait to be sent, sessions as they were last seen, who was last signed in, and how far the salon's clock is ahead. An act is kept
  * once the disk has said so (strict durability), not once it was handed over.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { MePage } from '../../contract/account.ts';
 import type { SessionPage } from '../../contract/session.ts';
 import type { ClockReading, SessionEvent } from '../../core/table/index.ts';
 
@@ -22,15 +23,19 @@ interface Kept extends DBSchema {
   outbox: { key: string; value: Waiting; indexes: { session: string } };
   sessions: { key: string; value: SessionPage };
   clock: { key: string; value: readonly ClockReading[] };
+  door: { key: string; value: MePage };
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | undefined;
 const db = (): Promise<IDBPDatabase<Kept>> => {
-  opened ??= openDB<Kept>('woolly-tide-table', 1, {
-    upgrade: (kept) => {
-      kept.createObjectStore('outbox', { keyPath: 'id' }).createIndex('session', 'sessionId');
-      kept.createObjectStore('sessions', { keyPath: 'id' });
-      kept.createObjectStore('clock');
+  opened ??= openDB<Kept>('woolly-tide-table', 2, {
+    upgrade: (kept, before) => {
+      if (before < 1) {
+        kept.createObjectStore('outbox', { keyPath: 'id' }).createIndex('session', 'sessionId');
+        kept.createObjectStore('sessions', { keyPath: 'id' });
+        kept.createObjectStore('clock');
+      }
+      kept.createObjectStore('door');
     },
   });
   return opened;
@@ -75,4 +80,12 @@ export async function keepClock(readings: readonly ClockReading[]): Promise<read
   const newest = readings.slice(-MOST_READINGS);
   await (await db()).put('clock', newest, CLOCK);
   return newest;
+}
+
+const ME = 'me';
+export const keptMe = async (): Promise<MePage | undefined> => (await db()).get('door', ME);
+export async function keepMe(page: MePage): Promise<void> {
+  const tx = (await db()).transaction('door', 'readwrite', STRICT);
+  void tx.store.put(page, ME);
+  await tx.done;
 }

@@ -19,7 +19,7 @@ import {
   type BreedRow,
 } from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
-import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
@@ -285,25 +285,24 @@ const FIELD_WORDS = [
 function EditDog({ dog }: { dog: DogRecord }) {
   const navigate = useNavigate();
   const edit = useEditDog(dog.id);
-  const { base, formKey, newer, takeTheirs, keepMine } = useEditing(dog);
+  const { base, mine, formKey, newer, tried, settle } = useEditing(dog);
   const { id, version, ...draft } = base;
   return (
     <>
       <div className="wt-title">
         <h1>{dog.name}</h1>
       </div>
-      {newer && (
-        <ChangedElsewhere changes={differences(base, newer, FIELD_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
-      )}
+      {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FIELD_WORDS} onSettle={settle} />}
       <Fields
         key={formKey}
         initial={draft}
         busy={edit.isPending}
         error={newer ? null : edit.error}
         back={`/desk/dogs/${id}`}
-        onSave={(changed) =>
-          edit.mutate({ ...changed, version }, { onSuccess: () => void navigate(`/desk/dogs/${id}`) })
-        }
+        onSave={(changed) => {
+          tried({ ...base, ...changed });
+          edit.mutate({ ...changed, version }, { onSuccess: () => void navigate(`/desk/dogs/${id}`) });
+        }}
       />
     </>
   );

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import type { HomeDeskPage, HomeSetupRecord } from '../../../contract/home.ts';
 import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow, type HomePart } from '../../../core/home/index.ts';
 import { toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
@@ -67,11 +67,13 @@ function Facts({
   dogId,
   page,
   stale,
+  onTry,
   onSaved,
 }: {
   dogId: string;
   page: HomeDeskPage;
   stale: boolean;
+  onTry: (s: HomeSetupRecord) => void;
   onSaved: (s: HomeSetupRecord) => void;
 }) {
   const [setup, setSetup] = useState(page.setup);
@@ -85,6 +87,7 @@ function Facts({
       aria-labelledby="facts"
       onSubmit={(e) => {
         e.preventDefault();
+        onTry(setup);
         save.mutate(setup, { onSuccess: (saved) => onSaved(saved.setup) });
       }}
     >
@@ -211,7 +214,7 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
 }
 
 function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
-  const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(page.setup);
+  const { base, mine, formKey, newer, tried, settle, saved } = useEditing(page.setup);
   return (
     <>
       <div className="wt-title">
@@ -225,9 +228,7 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
           </Link>
         </div>
       </div>
-      {newer && (
-        <ChangedElsewhere changes={differences(base, newer, FACT_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
-      )}
+      {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FACT_WORDS} onSettle={settle} />}
       <div className="wt-two">
         <div className="wt-stack">
           <Facts
@@ -235,6 +236,7 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
             dogId={dogId}
             page={{ ...page, setup: base }}
             stale={newer !== undefined}
+            onTry={tried}
             onSaved={saved}
           />
           <Reminders key={dogId} dogId={dogId} post={page.post} ownerName={page.ownerName} />

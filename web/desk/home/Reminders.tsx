@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
-import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS, clockOf, minuteOf } from '../../words/post.ts';
@@ -18,11 +18,13 @@ function Wish({
   dogId,
   post,
   stale,
+  onTry,
   onSaved,
 }: {
   dogId: string;
   post: OwnerPostRecord;
   stale: boolean;
+  onTry: (p: OwnerPostRecord) => void;
   onSaved: (p: OwnerPostRecord) => void;
 }) {
   const [wish, setWish] = useState(post);
@@ -42,6 +44,7 @@ function Wish({
     <form
       onSubmit={(e) => {
         e.preventDefault();
+        onTry(wish);
         save.mutate(wish, { onSuccess: onSaved });
       }}
     >
@@ -85,7 +88,7 @@ function Wish({
 }
 
 export function Reminders({ dogId, post, ownerName }: { dogId: string; post: OwnerPostRecord; ownerName: string }) {
-  const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(post);
+  const { base, mine, formKey, newer, tried, settle, saved } = useEditing(post);
   return (
     <section className="wt-sheet" aria-labelledby="reminders">
       <h2 id="reminders">Reminders for {ownerName}</h2>
@@ -93,8 +96,8 @@ export function Reminders({ dogId, post, ownerName }: { dogId: string; post: Own
         Only to owners who asked. One a day at most: a visit tomorrow, a blow that starts, a long pause, a date to
         agree.
       </p>
-      {newer && <ChangedElsewhere changes={differences(base, newer, WORDS)} onMine={keepMine} onTheirs={takeTheirs} />}
-      <Wish key={formKey} dogId={dogId} post={base} stale={newer !== undefined} onSaved={saved} />
+      {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={WORDS} onSettle={settle} />}
+      <Wish key={formKey} dogId={dogId} post={base} stale={newer !== undefined} onTry={tried} onSaved={saved} />
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
@@ -38,17 +38,19 @@ const RULE_WORDS = [
 ] as const satisfies readonly (readonly [keyof HouseRules, string])[];
 
 function EditHouse({ salon }: { salon: SalonRecord }) {
-  const { base, formKey, newer, takeTheirs, keepMine, saved } = useEditing(salon);
+  const { base, mine, formKey, newer, tried, settle, saved } = useEditing(salon);
   return (
     <>
       {newer && (
         <ChangedElsewhere
-          changes={differences(base.house, newer.house, RULE_WORDS)}
-          onMine={keepMine}
-          onTheirs={takeTheirs}
+          base={base.house}
+          newer={newer.house}
+          mine={mine?.house}
+          words={RULE_WORDS}
+          onSettle={(house) => settle({ ...newer, house })}
         />
       )}
-      <HouseForm key={formKey} salon={base} stale={newer !== undefined} onSaved={saved} />
+      <HouseForm key={formKey} salon={base} stale={newer !== undefined} onTry={tried} onSaved={saved} />
     </>
   );
 }
@@ -93,10 +95,12 @@ const KEYS = Object.values(QUARRELS).map((q) => q.key);
 function HouseForm({
   salon,
   stale,
+  onTry,
   onSaved,
 }: {
   salon: SalonRecord;
   stale: boolean;
+  onTry: (salon: SalonRecord) => void;
   onSaved: (salon: SalonRecord) => void;
 }) {
   const [house, setHouse] = useState(salon.house);
@@ -210,7 +214,10 @@ function HouseForm({
         <div className="wt-acts">
           <Button
             disabled={save.isPending || !changed}
-            onClick={() => save.mutate({ ...salon, house }, { onSuccess: onSaved })}
+            onClick={() => {
+              onTry({ ...salon, house });
+              save.mutate({ ...salon, house }, { onSuccess: onSaved });
+            }}
           >
             Save house rules
           </Button>

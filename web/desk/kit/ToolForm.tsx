@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STRICT } from '../../../contract/common.ts';
 import { toolDraftSchema, type ToolDraft, type ToolRecord } from '../../../contract/kit.ts';
 import { HEATS, MATERIALS, NOZZLES, TIPS, TOOLS, toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, differences, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddTool, useDogs, useEditTool, useKit } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
@@ -201,21 +201,23 @@ function Fields({
 const BLANK: ToolDraft = { kind: 'rake', name: '', costCents: null, since: null, homeOf: null };
 
 function EditTool({ stored }: { stored: ToolRecord }) {
-  const { base, formKey, newer, takeTheirs, keepMine } = useEditing(stored);
+  const { base, mine, formKey, newer, tried, settle } = useEditing(stored);
   const edit = useEditTool();
   const navigate = useNavigate();
   const { id, retired, version, ...draft } = base;
   return (
     <>
-      {newer && (
-        <ChangedElsewhere changes={differences(base, newer, FIELD_WORDS)} onMine={keepMine} onTheirs={takeTheirs} />
-      )}
+      {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FIELD_WORDS} onSettle={settle} />}
       <Fields
         key={formKey}
         initial={draft}
         error={newer ? null : edit.error}
         busy={edit.isPending}
-        onSave={(d) => edit.mutate({ ...d, id, retired, version }, { onSuccess: () => void navigate('/desk/kit') })}
+        onSave={(d) => {
+          const sent = { ...d, id, retired, version };
+          tried(sent);
+          edit.mutate(sent, { onSuccess: () => void navigate('/desk/kit') });
+        }}
       />
     </>
   );
