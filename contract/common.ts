@@ -21,14 +21,23 @@ export const idSchema = Joi.string()
   .messages({ 'string.pattern.base': '{{#label}} must be 1 to 64 letters, digits or dashes, not "{{#value}}"' });
 
 /** A plain date that exists, as `2031-04-09`. */
+const NO_DAY = '{{#label}} must be a date that exists, written 2031-04-09, not "{{#value}}"';
 export const daySchema = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/)
   .custom((value: string, helpers) => (parseDay(value) === undefined ? helpers.error('day.plain') : value))
-  .messages({ 'day.plain': '{{#label}} must be a date that exists, written 2031-04-09, not "{{#value}}"' });
+  .messages({ 'day.plain': NO_DAY, 'string.pattern.base': NO_DAY });
 
 export const versionSchema = Joi.number().integer().min(1);
 
+/** Text without line ends and other control characters: it stands in names of files, mails and calendars. */
+const ONE_LINE = /^[^\p{Cc}\u2028\u2029]*$/u;
 /** One line of text a person typed. */
-export const lineSchema = (max: number): Joi.StringSchema => Joi.string().trim().max(max);
+export const lineSchema = (max: number): Joi.StringSchema =>
+  Joi.string()
+    .trim()
+    .max(max)
+    .pattern(ONE_LINE)
+    .messages({ 'string.pattern.base': '{{#label}} must be one line: please take line ends and tabs out' });
 
 /** Joi's options everywhere: no guessing of types, no unknown keys, all in one label style. */
 export const STRICT: Joi.ValidationOptions = {

@@ -9,8 +9,10 @@ import type { Absence } from '../core/book/index.ts';
 import { addDays, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { salonInstant } from './salon-time.ts';
 
+/** The name of a calendar stands in its head as it is: on one line. */
+const oneLine = (name: string): string => name.replace(/\s+/g, ' ').trim();
 const calendarOf = (name: string): ICalCalendar =>
-  ical({ name, prodId: { company: 'Woolly Tide', product: 'Woolly Tide', language: 'EN' } });
+  ical({ name: oneLine(name), prodId: { company: 'Woolly Tide', product: 'Woolly Tide', language: 'EN' } });
 
 /** One booking as an .ics text. Times are UTC; the UID never changes and the sequence grows with each edit. */
 export function bookingIcs(booking: BookingRecord, salon: Pick<SalonRecord, 'name' | 'town'>, nowMs: number): string {

@@ -26,6 +26,8 @@ export async function builtServer(): Promise<readonly string[]> {
   await build({
     configFile: false,
     logLevel: 'error',
+    // All packages in the one file but those that bring machine code or threads.
+    ssr: { noExternal: true, external: ['better-sqlite3', 'pino', 'tsx'] },
     build: { ssr: 'server/main.ts', outDir, emptyOutDir: true, target: 'node20' },
   });
   cpSync('server/db/migrations', join(outDir, 'migrations'), { recursive: true });

@@ -46,4 +46,4 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
   };
 }
 export type Stores = ReturnType<typeof stores>;
-export { openDb, migrate, NewerSchemaError, type Db } from './open.ts';
+export { openDb, migrate, newestSchema, NewerSchemaError, type Db } from './open.ts';

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
+import { ROOM_LIST, roomsOf, type Rooms } from './room-list.ts';
 
 /** Opens an address and waits until the room has what it asked for. */
 async function enter(page: Page, path: string): Promise<void> {
@@ -15,59 +16,12 @@ async function enter(page: Page, path: string): Promise<void> {
 
 describe('the rooms', () => {
   let stage: Stage;
-  let plan = '';
-  let session = '';
-  let note = '';
+  let rooms: Rooms;
   before(async () => {
     stage = await openStage();
-    const check = stage.stores.checks.latestOf('demo-kelda');
-    plan = `/desk/dogs/demo-kelda/plan/${check?.id ?? ''}`;
-    note = `/desk/dogs/demo-juniper/note/${stage.stores.checks.latestOf('demo-juniper')?.id ?? ''}`;
-    const answer = await fetch(`${stage.base}/api/sessions`, {
-      method: 'POST',
-      headers: stage.headers,
-      body: JSON.stringify({ id: 'rooms-session', checkId: check?.id, method: 'wet-first' }),
-    });
-    expect(answer.status).to.equal(201);
-    session = '/table/sessions/rooms-session';
+    rooms = await roomsOf(stage, 'rooms-session');
   });
   after(() => stage.close());
-
-  const ROOMS: readonly (readonly [string, () => string])[] = [
-    ['the tide', () => '/desk/tide?dog=demo-bollard'],
-    ['a dog’s tide', () => '/desk/dogs/demo-bollard/tide'],
-    ['Dogs', () => '/desk/dogs'],
-    ['a dog', () => '/desk/dogs/demo-bollard'],
-    ['a dog’s home', () => '/desk/dogs/demo-bollard/home'],
-    ['what homes found', () => '/desk/homes'],
-    ['reminders to homes', () => '/desk/post'],
-    ['a new dog', () => '/desk/dogs/new'],
-    ['the coat check', () => '/desk/dogs/demo-juniper/check'],
-    ['a plan, asked why', () => `${plan}?zone=ruff.left`],
-    ['the bench sheet', () => plan.replace('/plan/', '/sheet/')],
-    ['the note for owner and vet', () => note],
-    ['Bench', () => '/desk/bench'],
-    ['the next date', () => '/desk/dogs/demo-bollard/next'],
-    ['Today', () => '/desk/day'],
-    ['the sheet', () => '/desk/sheet'],
-    ['Staff', () => '/desk/staff'],
-    ['the wall', () => '/table/wall'],
-    ['Ahead', () => '/desk/ahead'],
-    ['Kit', () => '/desk/kit'],
-    ['a piece', () => '/desk/kit/force-dryer'],
-    ['Rules', () => '/desk/rules?rule=warn-rake'],
-    ['House rules', () => '/desk/house'],
-    ['the tally', () => '/desk/tally'],
-    ['the table', () => '/table'],
-    ['scale and meters', () => '/table/devices'],
-    ['a session', () => session],
-    ['a record', () => '/table/sessions/demo-bollard-session-1'],
-    ['a visit, for the owner', () => '/home/demo-bollard/visits/demo-bollard-session-1'],
-    ['Home', () => '/home'],
-    ['a home card', () => '/home/demo-bollard'],
-    ['a strip for the wall', () => '/home/demo-rowan?as=strip'],
-    ['nothing', () => '/desk/attic'],
-  ];
 
   describe('each: by the accessibility rules day and night, no text cut or overflowing at desk, table and phone size', () => {
     let page: Page;
@@ -75,10 +29,11 @@ describe('the rooms', () => {
       page = await stage.page({ colorScheme: 'light', reducedMotion: 'reduce' });
     });
     after(() => page.context().close());
-    for (const [name, path] of ROOMS) {
+    for (const [name, pathIn] of ROOM_LIST) {
       it(name, async () => {
+        const path = pathIn(rooms);
         await page.setViewportSize({ width: 1280, height: 800 });
-        await enter(page, path());
+        await enter(page, path);
         expect(await page.locator('h1').count()).to.equal(1);
         expect(await axeFaults(page), 'by day').to.deep.equal([]);
         await page.getByRole('button', { name: 'Night' }).click();

@@ -6,7 +6,7 @@ import { join, resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
-import { stores, type Stores } from '../../server/db/index.ts';
+import { stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
@@ -35,6 +35,7 @@ export interface Visit {
 }
 export interface Stage extends Visit {
   readonly stores: Stores;
+  readonly db: Db;
 }
 
 const chromiumPath = (): string => execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
@@ -138,7 +139,7 @@ export async function openStage(): Promise<Stage> {
     db.close();
   };
   const headers = headersOf(signedInAs(kept, 'owner', Date.now()));
-  return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept };
+  return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept, db };
 }
 
 /** The demo command itself, in a folder of its own; Ctrl-C ends it, cleanly. */

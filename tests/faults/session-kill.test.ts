@@ -1,46 +1,51 @@
-/** A session's acts, and the server killed in the middle of them, fifty times: what it had acknowledged is there. */
+/** A session's acts, and the server killed in the middle of them, a hundred times: what it had acknowledged is there. */
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
-import { demoIn } from '../demo.ts';
 import { signedInAt } from '../signed-in.ts';
 import { builtServer, killAll, up } from '../process.ts';
+import { smallIn, TANSY } from '../small-house.ts';
 
-const KILLS = 50;
+const KILLS = 100;
 const session = 'killed-session';
 
-let headers: Record<string, string> = {};
-const send = async (base: string, path: string, body: unknown): Promise<Response | undefined> =>
-  fetch(`${base}/api${path}`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify(body),
-  }).catch(() => undefined);
+const sendWith =
+  (headers: () => Record<string, string>) =>
+  async (base: string, path: string, body: unknown): Promise<Response | undefined> =>
+    fetch(`${base}/api${path}`, {
+      method: 'POST',
+      headers: headers(),
+      body: JSON.stringify(body),
+    }).catch(() => undefined);
 
 describe('a session whose server is killed', () => {
   after(killAll);
 
-  it(`misses nothing that was acknowledged, at ${KILLS} random moments of writing`, async () => {
-    const random = seededRandom(20);
-    const server = await builtServer();
+  /** One server, killed again and again at random moments of writing. */
+  async function killed(server: readonly string[], seed: number, kills: number): Promise<void> {
+    const random = seededRandom(seed);
+    let headers: Record<string, string> = {};
+    const send = sendWith(() => headers);
     const data = mkdtempSync(join(tmpdir(), 'woolly-tide-kill-'));
-    demoIn(data);
+    smallIn(data);
     const acknowledged = new Set<string>();
     let count = 0;
+    const named = new Set<string>();
+    let names = 0;
     let sentTwice = 0;
     let steps: string[] = [];
     let unsent: { id: string; atMs: number; act: object }[] = [];
-    for (let kill = 0; kill < KILLS; kill++) {
+    for (let kill = 0; kill < kills; kill++) {
       const running = await up(server, data);
       const { base, child } = running;
       if (kill === 0) {
         headers = await signedInAt(base);
-        const dog = await (await fetch(`${base}/api/dogs/demo-kelda`, { headers })).json();
-        const checkId: string = dog.checks[0].id;
-        const made = await send(base, '/sessions', { id: session, checkId, method: 'wet-first' });
+        const plan = await (await fetch(`${base}/api/checks/check-a/plan`, { headers })).json();
+        const draft = { id: session, checkId: 'check-a', method: plan.recommended.method };
+        const made = await send(base, '/sessions', draft);
         expect(made?.status).to.equal(201);
         const page = await made?.json();
         steps = page.snapshot.plan.steps.map((s: { id: string }) => s.id);
@@ -56,6 +61,14 @@ describe('a session whose server is killed', () => {
           },
           randomInt(random, 0, 25),
         );
+      // Others write meanwhile: what each is told is kept is counted, too.
+      const others = Array.from({ length: 2 }, async (_, w) => {
+        while (!dead) {
+          const name = `Dog ${w} ${names++}`;
+          const answer = await send(base, '/dogs', { ...TANSY, name });
+          if (answer?.status === 201) named.add(name);
+        }
+      });
       while (!dead) {
         // What got no answer is sent again, as a device does, with what is new.
         const fresh = Array.from({ length: randomInt(random, 1, 4) }, () => ({
@@ -78,16 +91,28 @@ describe('a session whose server is killed', () => {
           if (--answersLeft === 0) killSoon();
         } else unsent = events;
       }
+      await Promise.all(others);
       await running.ended;
     }
-    expect(acknowledged.size).to.be.above(KILLS * 2);
-    expect(sentTwice).to.be.above(5);
+    expect(acknowledged.size).to.be.above(kills * 2);
+    expect(sentTwice).to.be.above(2);
     const db = new Database(join(data, 'woolly-tide.sqlite'), { readonly: true });
     expect(db.pragma('integrity_check', { simple: true })).to.equal('ok');
     const kept = db.prepare('SELECT id FROM session_event WHERE session_id = ?').all(session) as { id: string }[];
     expect(new Set(kept.map((e) => e.id)).size).to.equal(kept.length);
     const ids = new Set(kept.map((e) => e.id));
     expect([...acknowledged].filter((id) => !ids.has(id))).to.deep.equal([]);
+    const dogs = db.prepare('SELECT name FROM dog').all() as { name: string }[];
+    const there = new Set(dogs.map((d) => d.name));
+    expect(named.size).to.be.above(kills);
+    expect([...named].filter((name) => !there.has(name))).to.deep.equal([]);
+    expect(db.pragma('foreign_key_check')).to.deep.equal([]);
     db.close();
+  }
+
+  it(`misses nothing that was acknowledged, at ${KILLS} random moments of writing`, async () => {
+    const server = await builtServer();
+    // Two houses side by side.
+    await Promise.all([killed(server, 20, KILLS / 2), killed(server, 21, KILLS / 2)]);
   });
 });
