@@ -24,6 +24,7 @@ import { day, pick, randomInt, seededRandom } from '../core/quantity/index.ts';
 import { bestCover, DEFAULT_HOUSE, SHOP, TOOL_KINDS, type Tool } from '../core/kit/index.ts';
 import { asOf, propose, sessionRecord, tableNow, type SessionAct, type SessionEvent } from '../core/table/index.ts';
 import { getTimes } from 'suncalc';
+import { loadFigures } from './load.ts';
 import { bookFigures } from './book.ts';
 import { tideFigures } from './tide.ts';
 
@@ -219,3 +220,4 @@ say('best-three-to-buy', own, 'ms', `HiGHS ${mip.toPrecision(3)} ms`, own / mip)
 
 bookFigures(say);
 tideFigures(say, medianMs);
+await loadFigures(say);

@@ -242,7 +242,9 @@ export const API = {
   }),
   'GET /dogs': row({
     may: ALL,
-    answers: '`{today, dogs}`: those who most need a visit first, each with its `need.reason`',
+    sends: '`?find=` part of a name',
+    answers:
+      '`{today, dogs}`: those who come these years, or whose name or owner holds that text; those who most need a visit first, each with its `need.reason`',
   }),
   'POST /dogs': row({ may: FRONT, body: dogDraftSchema, sends: 'a dog', answers: '201, the dog' }),
   'GET /dogs/:id': row({ may: ALL, answers: 'the dog’s page: facts, need, next visit, checks, sessions, bookings' }),

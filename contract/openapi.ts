@@ -31,6 +31,7 @@ const QUERY: Readonly<Partial<Record<keyof typeof API, readonly string[]>>> = {
   'DELETE /sheet/pins': ['day'],
   'PUT /checks/:id/photos/:photoId': ['zone'],
   'GET /changes': ['before', 'dog'],
+  'GET /dogs': ['find'],
 };
 
 function operation(key: string, row: ApiRow): Json {

@@ -10,7 +10,8 @@ import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts
 import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
-import type { StoredSession } from './db/sessions.ts';
+import type { SessionLine, StoredSession } from './db/sessions.ts';
+import { gistOf, mindsOf } from './gist.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
@@ -79,9 +80,9 @@ export const wallOf = (kept: Kept): readonly Tool[] =>
 
 /** Days from the last bath before a day to that day, where one is on record. */
 function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
-  const bathed = kept.stores.sessions.newestBefore(dogId, on, (s) => {
-    return recordOf(kept, s).steps.some((step) => step.plan.phase === 'bath' && step.state === 'done');
-  });
+  const bathed = kept.stores.sessions
+    .linesOf(dogId)
+    .find((line) => line.day < on && gistOf(kept.stores, line, (s) => recordOf(kept, s)).bathed);
   return bathed && on - bathed.day;
 }
 
@@ -144,9 +145,65 @@ export function planRequestOf(
   };
 }
 
+/** The newest finished session of a dog, without what is in it. */
+function lastFinishedLine(kept: Kept, dogId: string): (SessionLine & { readonly day: number }) | undefined {
+  const { sessions } = kept.stores;
+  const isFinished = (line: SessionLine): boolean => gistOf(kept.stores, line, (s) => recordOf(kept, s)).finished;
+  // It is among the newest two but for a dog whose sessions were left open.
+  const newest = sessions.linesOf(dogId, 0, 2);
+  return newest.find(isFinished) ?? (newest.length < 2 ? undefined : sessions.linesOf(dogId).find(isFinished));
+}
+
 /** The newest finished session of a dog. */
 export function lastFinished(kept: Kept, dogId: string): StoredSession | undefined {
-  return kept.stores.sessions.ofDog(dogId).find((s) => recordOf(kept, s).state === 'finished');
+  const line = lastFinishedLine(kept, dogId);
+  return line && kept.stores.sessions.find(line.id);
+}
+
+/** Dogs not seen for so long rest: lists leave them out, a search finds them. */
+const RESTING_DAYS = 2 * 366;
+
+/** The dogs that come here these years. */
+export const activeDogs = (kept: Kept, salon: SalonRecord, today: Day): readonly DogRecord[] =>
+  kept.stores.dogs.active(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
+
+/** The newest check of each dog that comes these years, by dog. */
+export const activeChecks = (kept: Kept): ReadonlyMap<string, CheckRecord> => {
+  const salon = salonOf(kept);
+  return new Map(
+    activeDogs(kept, salon, todayOf(kept, salon)).flatMap((d) => {
+      const check = kept.stores.checks.latestOf(d.id);
+      return check ? [[d.id, check] as const] : [];
+    }),
+  );
+};
+
+/** A dog's outlook with the days it rests on, kept while the facts are the same. */
+export function outlookToday(
+  kept: Kept,
+  salon: SalonRecord,
+  today: Day,
+  dog: DogRecord,
+  booked: Day | undefined,
+): Outlook & { readonly lastVisit: Day | undefined } {
+  const { stores } = kept;
+  const check = stores.checks.newestLine(dog.id);
+  const session = lastFinishedLine(kept, dog.id);
+  const as = [today, salon.version, dog.version, check?.id, check?.version, session?.id, session?.events, booked].join(
+    ' ',
+  );
+  return mindsOf(stores).outlooks.of(dog.id, as, () => ({
+    lastVisit: session && day(session.day),
+    ...outlookOf(
+      kept,
+      salon,
+      today,
+      dog,
+      check && stores.checks.find(check.id),
+      session && stores.sessions.find(session.id),
+      booked,
+    ),
+  }));
 }
 
 /** All that is known and concluded of one dog today. */
@@ -154,7 +211,6 @@ export function dogToday(kept: Kept, dog: DogRecord) {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const check = kept.stores.checks.latestOf(dog.id);
-  const session = lastFinished(kept, dog.id);
   const bookings = kept.stores.bookings.ofDogFrom(dog.id, salonInstant(today, 0, salon.timeZone));
   const first = bookings[0];
   const booked = first && salonDay(Date.parse(first.startsAt), salon.timeZone);
@@ -162,10 +218,11 @@ export function dogToday(kept: Kept, dog: DogRecord) {
     salon,
     today,
     check,
-    session,
+    /** Read when it is asked for: most do not. */
+    session: (): StoredSession | undefined => lastFinished(kept, dog.id),
     bookings,
     booked,
-    ...outlookOf(kept, salon, today, dog, check, session, booked),
+    ...outlookToday(kept, salon, today, dog, booked),
   };
 }
 

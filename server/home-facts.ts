@@ -88,7 +88,8 @@ function closedParts(conditions: readonly ZoneCondition[], reported: readonly Ho
 }
 
 /** What the newest check and the comb of the session after it say of the coat. */
-export function coatNow(kept: Kept, { check, session }: ReturnType<typeof dogToday>, dog: DogRecord) {
+export function coatNow(kept: Kept, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
+  const session = last();
   const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
   const comb = session && check && session.checkId === check.id ? recordOf(kept, session).comb : {};
@@ -110,7 +111,8 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
 export function homeNow(kept: Kept, desk: TideDesk, dog: DogRecord) {
   const { stores } = kept;
   const now = dogToday(kept, dog);
-  const { today, session } = now;
+  const { today } = now;
+  const session = now.session();
   const bouts = stores.home.boutsOf(dog.id, addDays(today, -BACK_DAYS));
   const visited = session && day(session.day);
   const days = bouts.flatMap((b) => parseDay(b.day) ?? []);

@@ -99,13 +99,12 @@ export function sheetPage(kept: Kept, on: Day): SheetPage {
   const byDog = new Map(bookings.map((b) => [b.dogId, b.id]));
   const wishes = stores.roster.wishes();
   const loudest = Math.max(...room.kit.flatMap((t) => dbAOf(t) ?? []), -Infinity);
-  const checks = stores.checks.latestByDog();
   const visits: DayVisit[] = [];
   const read: SheetVisit[] = [];
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
-    const known = planOf(kept, checks.get(b.dogId), room);
+    const known = planOf(kept, stores.checks.latestOf(b.dogId), room);
     const stages: readonly Stage[] = known
       ? stagesOf(
           known.plan.steps.map((s) => ({

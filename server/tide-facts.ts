@@ -13,7 +13,7 @@ import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
 import type { SessionLine } from './db/sessions.ts';
-import { coreDog, planRoomOf, salonOf, todayOf, worked, type Kept, type PlanRoom } from './facts.ts';
+import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, worked, type Kept, type PlanRoom } from './facts.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
 type Visit = Extract<Sighting, { kind: 'visit' }> | undefined;
@@ -87,10 +87,20 @@ const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
   ...(outdoorShare !== null && { outdoorShare }),
 });
 
+const ROOM_TEXTS = new WeakMap<PlanRoom, string>();
+/** A room as text, made once for all dogs that are planned in it. */
+function asText({ stores }: Kept, room: PlanRoom): string {
+  const known = ROOM_TEXTS.get(room);
+  if (known !== undefined) return known;
+  const text = JSON.stringify([room.house, room.kit, stores.sessions.teachings()]);
+  ROOM_TEXTS.set(room, text);
+  return text;
+}
+
 /** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over. */
 function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[] {
   const { stores } = kept;
-  const now = JSON.stringify([room.house, room.kit, stores.sessions.teachings()]);
+  const now = asText(kept, room);
   const reckoned = reckonedOf(stores);
   if (reckoned.minutes.room !== now) reckoned.minutes = { room: now, of: new Map() };
   const known = reckoned.minutes;
@@ -112,24 +122,31 @@ function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[
   return rising;
 }
 
+/** Habits of a coat are learnt from so many days back: older years say little of the next. */
+const LOOKS_BACK_DAYS = 6 * 366;
+
 /** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
 export function* warmTide(kept: Kept): Generator<void, void> {
   const { stores } = kept;
-  for (const line of stores.sessions.ledger()) {
-    visitOfLine(kept, line);
-    yield;
-  }
+  const salon = salonOf(kept);
+  const today = todayOf(kept, salon);
+  const dogs = activeDogs(kept, salon, today);
+  const since = today - LOOKS_BACK_DAYS;
+  for (const dog of dogs)
+    for (const line of stores.sessions.linesOf(dog.id, since)) {
+      visitOfLine(kept, line);
+      yield;
+    }
   const room = planRoomOf(kept);
-  for (const dog of stores.dogs.all()) {
+  for (const dog of dogs) {
     minutesAt(kept, dog, room);
     yield;
   }
-  const classes = new Map(stores.dogs.all().map((d) => [d.id, d.coatClass]));
-  for (const line of stores.checks.ledger()) {
-    const coatClass = classes.get(line.dogId);
-    if (coatClass) touchOfLine(kept, line, coatClass);
-    yield;
-  }
+  for (const dog of dogs)
+    for (const line of stores.checks.linesOf(dog.id, since)) {
+      touchOfLine(kept, line, dog.coatClass);
+      yield;
+    }
 }
 
 /** All that the salon's forecasts rest on today. */
@@ -138,18 +155,17 @@ export function tideFile(kept: Kept): TideFile {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const room = planRoomOf(kept);
-  const sessions = byDog(stores.sessions.ledger());
+  const since = today - LOOKS_BACK_DAYS;
   const notes = byDog(stores.tide.notes());
   const bouts = byDog(stores.home.bouts());
   const lives = byDog(stores.tide.lives());
-  const checks = byDog(stores.checks.ledger());
   const booked = byDog(stores.bookings.between(salonInstant(today, 0, salon.timeZone), '9999'));
   const { openMinute, closeMinute } = salon.house.hours;
   const people = stores.roster.people();
   const open = salon.house.openWeekdays;
   const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
-  const all = stores.dogs.all();
+  const all = activeDogs(kept, salon, today);
   return {
     format: TIDE_FORMAT,
     version: TIDE_VERSION,
@@ -189,8 +205,8 @@ export function tideFile(kept: Kept): TideFile {
           ...(d.traits.includes('four-tides') && { fourTides: true }),
         },
         sightings: [
-          ...(checks.get(d.id) ?? []).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
-          ...(sessions.get(d.id) ?? []).flatMap((s) => visitOfLine(kept, s) ?? []),
+          ...stores.checks.linesOf(d.id, since).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
+          ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitOfLine(kept, s) ?? []),
           ...(notes.get(d.id) ?? []).map(noteSighting),
           ...(bouts.get(d.id) ?? []).map(boutSighting),
         ].sort((a, b) => a.day - b.day),

@@ -93,13 +93,13 @@ function signedIn({ stores, nowMs }: Guarded, req: Request, res: Response, cooki
   const secret = cookies[req.secure ? COOKIE.secure : COOKIE.open];
   if (secret === undefined || !SECRET.test(secret)) return undefined;
   const hash = secretHash(secret);
-  const row = stores.accounts.signedIn(hash);
-  if (!row) return undefined;
+  const held = stores.accounts.signedIn(hash);
+  if (!held) return undefined;
+  const { row, account } = held;
   const now = nowMs();
   if (row.token_hash !== hash && now > (row.before_until_ms ?? 0)) return undefined;
   if (now - row.seen_ms > LASTS.unseenMs || now - row.created_ms > LASTS.inAllMs) return undefined;
-  const account = stores.accounts.find(row.account_id);
-  if (!account || account.ended) return undefined;
+  if (account.ended) return undefined;
   const locked = row.shared === 1 && (row.locked === 1 || now - row.hand_ms > LASTS.handMs);
   const hand = !locked && req.get(OURS) === 'hand';
   if (locked && row.locked === 0) stores.write(() => stores.accounts.lock(row.id));

@@ -62,6 +62,12 @@ const record = (r: Row): StoredAccount => ({
   pin: r.pin,
 });
 
+/** A device that is signed in, with whose account. */
+export interface SignedInRow {
+  readonly row: SignInRow;
+  readonly account: StoredAccount;
+}
+
 /** An account without its secrets. */
 export const withoutSecrets = ({ passphrase: _p, pin: _n, ...account }: StoredAccount): Account => account;
 
@@ -131,6 +137,9 @@ export function accountStore(db: Db) {
   const clear = db.prepare<[string]>('DELETE FROM sign_in_failure WHERE counted = ?');
   const sweepFailures = db.prepare<[number]>('DELETE FROM sign_in_failure WHERE last_ms < ?');
 
+  const holders = new Map<string, SignedInRow>();
+  const changes = db.prepare<[], number>('SELECT total_changes()').pluck();
+  let heldAt = -1;
   return {
     all: (): readonly StoredAccount[] => all.all().map(record),
     find: (id: string): StoredAccount | undefined => {
@@ -159,7 +168,20 @@ export function accountStore(db: Db) {
       address: string;
       atMs: number;
     }): void => void signIn.run({ ...s, shared: s.shared ? 1 : 0 }),
-    signedIn: (hash: string): SignInRow | undefined => byHash.get(hash, hash),
+    /** Who holds a token, or held it before it was turned over. Asked with every request: kept until anything in the file changes. */
+    signedIn: (hash: string): SignedInRow | undefined => {
+      const now = changes.get() ?? 0;
+      if (now !== heldAt) holders.clear();
+      heldAt = now;
+      const known = holders.get(hash);
+      if (known) return known;
+      const row = byHash.get(hash, hash);
+      const account = row && one.get(row.account_id);
+      if (!row || !account) return undefined;
+      const found = { row, account: record(account) };
+      holders.set(hash, found);
+      return found;
+    },
     signInById: (id: string): SignInRow | undefined => signInById.get(id),
     signIns: (): readonly (SignInRow & { readonly name: string })[] => open.all(),
     touch: (id: string, seenMs: number, handMs: number): void => void touch.run(seenMs, handMs, id),

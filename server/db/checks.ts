@@ -61,10 +61,11 @@ export function checkStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE id = ?');
   const zonesOf = db.prepare<[string], ZoneRow>('SELECT * FROM check_zone WHERE check_id = ?');
   const ofDog = db.prepare<[string], Row>('SELECT * FROM coat_check WHERE dog_id = ? ORDER BY day DESC, id DESC');
-  const ledger = db.prepare<[], CheckLine>('SELECT id, dog_id AS dogId, version FROM coat_check ORDER BY day, id');
-  const latest = db.prepare<[], Row>(
-    `SELECT * FROM (SELECT *, row_number() OVER (PARTITION BY dog_id ORDER BY day DESC, id DESC) AS n FROM coat_check)
-     WHERE n = 1`,
+  const linesOf = db.prepare<[string, number], CheckLine>(
+    'SELECT id, dog_id AS dogId, version FROM coat_check WHERE dog_id = ? AND day >= ? ORDER BY day, id',
+  );
+  const newestLine = db.prepare<[string], CheckLine>(
+    'SELECT id, dog_id AS dogId, version FROM coat_check WHERE dog_id = ? ORDER BY day DESC, id DESC LIMIT 1',
   );
   const insert = db.prepare<Omit<Row, 'version'>>(
     `INSERT INTO coat_check (id, dog_id, day, weight_kg, guard_mm, inspection, note, temperature_c, humidity_pct)
@@ -123,17 +124,16 @@ export function checkStore(db: Db) {
       const row = one.get(id);
       return row && record(row);
     },
-    /** Every check, oldest first. */
-    /** Every check without what is in it, oldest first. */
-    ledger: (): readonly CheckLine[] => ledger.all(),
+    /** Checks of a dog since a day without what is in them, oldest first. */
+    linesOf: (dogId: string, since: number): readonly CheckLine[] => linesOf.all(dogId, since),
+    /** The newest check of a dog without what is in it. */
+    newestLine: (dogId: string): CheckLine | undefined => newestLine.get(dogId),
     ofDog: (dogId: string): readonly CheckRecord[] => ofDog.all(dogId).map(record),
     /** The newest check of a dog. */
     latestOf: (dogId: string): CheckRecord | undefined => {
       const row = ofDog.get(dogId);
       return row && record(row);
     },
-    /** The newest check of every dog, by dog. */
-    latestByDog: (): ReadonlyMap<string, CheckRecord> => new Map(latest.all().map((r) => [r.dog_id, record(r)])),
     insert: (dogId: string, draft: CheckDraft): void => {
       insert.run({ id: draft.id, dog_id: dogId, ...base(draft) });
       writeZones(draft.id, draft.zones);

@@ -67,6 +67,21 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
 /** Prepared statements over dogs. */
 export function dogStore(db: Db) {
   const all = db.prepare<[], Row>('SELECT * FROM dog WHERE gone_ms IS NULL ORDER BY name, id');
+  const active = db.prepare<{ since: number; from: string }, Row>(
+    `SELECT d.* FROM dog d WHERE d.gone_ms IS NULL AND (
+       EXISTS (SELECT 1 FROM session s WHERE s.dog_id = d.id AND s.day >= @since)
+       OR EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id AND c.day >= @since)
+       OR EXISTS (SELECT 1 FROM booking b WHERE b.dog_id = d.id AND b.starts_at >= @from AND b.cancelled = 0)
+       OR EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id AND p.day >= @since)
+       OR EXISTS (SELECT 1 FROM home_note n WHERE n.dog_id = d.id AND n.day >= @since)
+       OR NOT EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id)
+          AND NOT EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id))
+     ORDER BY d.name, d.id`,
+  );
+  const named = db.prepare<[string, string, number], Row>(
+    `SELECT * FROM dog WHERE gone_ms IS NULL AND (name LIKE ? ESCAPE '\\' OR owner_name LIKE ? ESCAPE '\\')
+     ORDER BY name, id LIMIT ?`,
+  );
   const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ? AND gone_ms IS NULL');
   const ofOwner = db.prepare<[string, string], Row>(
     'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? AND gone_ms IS NULL ORDER BY name, id',
@@ -85,6 +100,13 @@ export function dogStore(db: Db) {
   );
   return {
     ofOwner: ({ name, phone }: DogRecord['owner']): readonly DogRecord[] => ofOwner.all(name, phone).map(record),
+    /** Dogs that were seen since a day, that come again, or that are new; the others rest. */
+    active: (since: number, from: string): readonly DogRecord[] => active.all({ since, from }).map(record),
+    /** Dogs whose name or whose owner's holds a text. */
+    named: (text: string, most: number): readonly DogRecord[] => {
+      const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
+      return named.all(like, like, most).map(record);
+    },
     all: (): readonly DogRecord[] => all.all().map(record),
     find: (id: string): DogRecord | undefined => {
       const row = one.get(id);

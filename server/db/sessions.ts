@@ -60,29 +60,24 @@ const stored = (r: Row): StoredSession => ({
 /** Prepared statements over sessions. */
 export function sessionStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
-  const ofDog = db.prepare<[string], Row>('SELECT * FROM session WHERE dog_id = ? ORDER BY day DESC, id DESC');
-  const all = db.prepare<[], Row>('SELECT * FROM session ORDER BY day, id');
-  const before = db.prepare<[string, number], Row>(
-    'SELECT * FROM session WHERE dog_id = ? AND day < ? ORDER BY day DESC, id DESC',
-  );
   const recent = db.prepare<[number], Row>('SELECT * FROM session ORDER BY day DESC, id DESC LIMIT ?');
-  const latestFinished = db.prepare<[], Row>(
-    `SELECT * FROM (
-       SELECT s.*, row_number() OVER (PARTITION BY s.dog_id ORDER BY s.day DESC, s.id DESC) AS n FROM session s
-       WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished'))
-     WHERE n = 1`,
-  );
   const events = db.prepare<[string], EventRow>('SELECT * FROM session_event WHERE session_id = ? ORDER BY at_ms, id');
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
   );
-  const ledger = db.prepare<[], SessionLine>(
-    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
-     FROM session s ORDER BY s.day, s.id`,
+  const linesOf = db.prepare<[string, number, number], SessionLine & { readonly day: number }>(
+    `SELECT s.id, s.dog_id AS dogId, s.day, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+     FROM session s WHERE s.dog_id = ? AND s.day >= ? ORDER BY s.day DESC, s.id DESC LIMIT ?`,
   );
-  const teaching = db.prepare<[], { readonly n: number }>(
-    "SELECT count(*) AS n FROM session_event WHERE kind IN ('finished', 'corrected')",
+  const newestEvent = db.prepare<[], { readonly at: number | null }>('SELECT max(rowid) AS at FROM session_event');
+  const touched = db.prepare<[number], { readonly id: string }>(
+    // By the newest rows, not by the index of sessions, which would be read whole.
+    'SELECT DISTINCT session_id AS id FROM session_event NOT INDEXED WHERE rowid > ?',
   );
+  const teaching = db.prepare<[number], { readonly n: number }>(
+    "SELECT count(*) AS n FROM session_event WHERE rowid > ? AND kind IN ('finished', 'corrected')",
+  );
+  const taught = { upTo: 0, n: 0 };
   const finished = db.prepare<[number], Row>(
     `SELECT * FROM session s
      WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished')
@@ -101,27 +96,23 @@ export function sessionStore(db: Db) {
       const row = one.get(id);
       return row && stored(row);
     },
-    ofDog: (dogId: string): readonly StoredSession[] => ofDog.all(dogId).map(stored),
-    /** The newest session of a dog before a day that answers; older ones are not read. */
-    newestBefore: (dogId: string, day: number, answers: (s: StoredSession) => boolean): StoredSession | undefined => {
-      for (const row of before.all(dogId, day)) {
-        const session = stored(row);
-        if (answers(session)) return session;
-      }
-      return undefined;
-    },
-    /** Every session without what is in it, oldest first. */
-    ledger: (): readonly SessionLine[] => ledger.all(),
-    /** Every session, oldest first. */
-    all: (): readonly StoredSession[] => all.all().map(stored),
+    /** Sessions of a dog without what is in them, newest first: since a day, so many at most. */
+    linesOf: (dogId: string, since = 0, most = -1): readonly (SessionLine & { readonly day: number })[] =>
+      linesOf.all(dogId, since, most),
+    /** Grows with each event that is kept; what it was tells which sessions have changed since. */
+    newestEvent: (): number => newestEvent.get()?.at ?? 0,
+    touchedSince: (event: number): readonly string[] => touched.all(event).map((r) => r.id),
     recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),
-    /** The newest finished session of every dog, by dog. */
-    latestFinishedByDog: (): ReadonlyMap<string, StoredSession> =>
-      new Map(latestFinished.all().map((r) => [r.dog_id, stored(r)])),
     /** The newest finished sessions. */
     finished: (limit: number): readonly StoredSession[] => finished.all(limit).map(stored),
     /** Grows with every session that is finished or corrected: while it stays, so does what sessions teach. */
-    teachings: (): number => teaching.get()?.n ?? 0,
+    teachings: (): number => {
+      const upTo = newestEvent.get()?.at ?? 0;
+      const n = upTo === taught.upTo ? taught.n : taught.n + (teaching.get(taught.upTo)?.n ?? 0);
+      // What is not kept yet may be taken back: it is counted, and not remembered.
+      if (!db.inTransaction) Object.assign(taught, { upTo, n });
+      return n;
+    },
     events: (sessionId: string): readonly SessionEvent[] => events.all(sessionId).map(event),
     /** The session an event id belongs to already, if any. */
     ownerOfEvent: (eventId: string): string | undefined => eventOwner.get(eventId)?.session_id,

@@ -6,7 +6,7 @@ import { METHOD_IDS, planVisit, zoneRankings, type Plan } from '../../core/bench
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, type Kept } from '../facts.ts';
+import { activeDogs, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { CheckRecord } from '../../contract/check.ts';
 
@@ -65,7 +65,8 @@ export function checkRoutes(kept: Kept): Router {
 
   on('GET /bench/cases', () => {
     const room = planRoomOf(kept);
-    const cases = stores.dogs.all().flatMap((dog): BenchCase[] => {
+    const salon = salonOf(kept);
+    const cases = activeDogs(kept, salon, todayOf(kept, salon)).flatMap((dog): BenchCase[] => {
       const check = stores.checks.latestOf(dog.id);
       if (!check) return [];
       const { kit, house, ...own } = planRequestOf(kept, check, room);

@@ -21,7 +21,6 @@ export function dayRoutes(kept: Kept): Router {
     const today = todayOf(kept, salon);
     const room = planRoomOf(kept);
     const wall = room.kit;
-    const checks = stores.checks.latestByDog();
     const bookings = stores.bookings.between(
       salonInstant(today, 0, salon.timeZone),
       salonInstant(addDays(today, 1), 0, salon.timeZone),
@@ -29,7 +28,7 @@ export function dayRoutes(kept: Kept): Router {
     const dogs = bookings.flatMap(({ dogId, startsAt }): DayDog[] => {
       const dog = stores.dogs.find(dogId);
       if (!dog) return [];
-      const check = checks.get(dogId);
+      const check = stores.checks.latestOf(dogId);
       const plan = check && planVisit(planRequestOf(kept, check, room));
       const best = plan?.recommended && openMethod(plan, plan.recommended.method);
       const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {

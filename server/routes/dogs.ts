@@ -1,41 +1,45 @@
 /** /api/dogs: who comes here, who most needs a visit, and everything on one dog's page. */
 import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
-import type { DogListItem, DogPage } from '../../contract/dog.ts';
+import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import { checkGistOf, gistOf } from '../gist.ts';
 import { counter } from '../endpoint.ts';
-import { bookedDays, dogToday, outlookOf, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { coatCheck } from '../../contract/check.ts';
-import { zoneConditions } from '../../core/check/index.ts';
-import { coatRow } from '../../core/dog/index.ts';
-import { gramsByStage, meanGrade } from '../../core/tally/index.ts';
+import { activeDogs, bookedDays, dogToday, outlookToday, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, stale } from '../problem.ts';
-import { formatDay, day } from '../../core/quantity/index.ts';
+import type { Day } from '../../core/quantity/index.ts';
+
+/** Longest text that is looked for, and most dogs that are found. */
+const MOST_LETTERS = 80;
+const MOST_FOUND = 60;
 
 export function dogRoutes(kept: Kept): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 
-  on('GET /dogs', () => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
-    const checks = stores.checks.latestByDog();
-    const sessions = stores.sessions.latestFinishedByDog();
-    const booked = bookedDays(kept, salon, today);
-    const items = stores.dogs.all().map((dog): DogListItem => {
-      const session = sessions.get(dog.id);
+  const item = (salon: SalonRecord, today: Day, booked: ReadonlyMap<string, Day>) => {
+    const earlier = stores.intake.latestPastVisits();
+    return (dog: DogRecord): DogListItem => {
       const bookedDay = booked.get(dog.id);
-      const { need } = outlookOf(kept, salon, today, dog, checks.get(dog.id), session, bookedDay);
+      const { need, lastVisit } = outlookToday(kept, salon, today, dog, bookedDay);
       return {
         id: dog.id,
         name: dog.name,
         breed: dog.breed,
         coatClass: dog.coatClass,
         ownerName: dog.owner.name,
-        lastVisit: session?.day ?? null,
+        lastVisit: lastVisit ?? earlier.get(dog.id) ?? null,
         booked: bookedDay ?? null,
         need,
       };
-    });
+    };
+  };
+  on('GET /dogs', ({ query }) => {
+    const salon = salonOf(kept);
+    const today = todayOf(kept, salon);
+    const find = query['find']?.trim().slice(0, MOST_LETTERS) ?? '';
+    const dogs = find === '' ? activeDogs(kept, salon, today) : stores.dogs.named(find, MOST_FOUND);
+    const items = dogs.map(item(salon, today, bookedDays(kept, salon, today)));
     items.sort((a, b) => b.need.urgency - a.need.urgency || a.name.localeCompare(b.name));
     return { json: { today, dogs: items } };
   });
@@ -53,25 +57,11 @@ export function dogRoutes(kept: Kept): Router {
       today,
       need,
       next: next ?? null,
-      checks: stores.checks.ofDog(id).map((c) => ({
-        id: c.id,
-        day: c.day,
-        weightKg: c.weightKg,
-        meanGrade: meanGrade(zoneConditions(coatCheck(c), coatRow(dog.coatClass))),
-      })),
-      sessions: stores.sessions.ofDog(id).map((s) => {
-        const record = recordOf(kept, s);
-        return {
-          id: s.id,
-          day: formatDay(day(s.day)),
-          method: s.method,
-          state: record.state,
-          minutes: Math.round(record.workedMs / 60_000),
-          plannedMinutes: s.snapshot.plan.minutes,
-          gramsOut: record.gramsOut,
-          stages: gramsByStage(record),
-        };
-      }),
+      checks: stores.checks
+        .linesOf(id, 0)
+        .map((line) => checkGistOf(stores, line, dog.coatClass))
+        .reverse(),
+      sessions: stores.sessions.linesOf(id).map((line) => gistOf(stores, line, (s) => recordOf(kept, s)).summary),
       bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),
     };
     return { json: page };

@@ -77,8 +77,8 @@ export function homeRoutes(kept: Kept, desk: TideDesk): Router {
   );
 
   on('GET /home-reports', () => {
-    const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
-    return { json: { reports: stores.home.openReports().map((r) => ({ ...r, dogName: names.get(r.dogId) ?? '' })) } };
+    const reports = stores.home.openReports();
+    return { json: { reports: reports.map((r) => ({ ...r, dogName: stores.dogs.find(r.dogId)?.name ?? '' })) } };
   });
   on('POST /home-reports/:id/close', ({ params: { id } }) =>
     stores.write(() => {

@@ -1,46 +1,80 @@
 /** /api/kit: the pieces on the wall and in owners' homes, their wear, their upkeep, and how they serve the dogs. */
 import { randomUUID } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
 import { coatCheck } from '../../contract/check.ts';
 import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { coverage } from '../../core/bench/index.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
+import type { Stores } from '../db/index.ts';
+import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
-import { coreDog, recordOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
+import { activeChecks, coreDog, recordOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 const MS_PER_MINUTE = 60_000;
 
-/** Every working of every piece, by its id, from the sessions: the clock's minutes, or those written down instead. */
-function usesByTool(kept: Kept): ReadonlyMap<string, readonly Use[]> {
-  const uses = new Map<string, Use[]>();
-  for (const s of kept.stores.sessions.all()) {
-    for (const step of recordOf(kept, s).steps) {
-      const { tool } = step.plan;
-      // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
-      const minutes = step.did
-        ? step.did.tool === tool.kind
-          ? step.did.minutes
-          : 0
-        : step.state === 'skipped'
-          ? 0
-          : step.workedMs / MS_PER_MINUTE;
-      if (minutes <= 0) continue;
-      const own = uses.get(tool.id) ?? [];
-      own.push({ day: day(s.day), minutes, dogId: s.dogId });
-      uses.set(tool.id, own);
-    }
-  }
-  return uses;
+interface Worked extends Use {
+  readonly toolId: string;
+}
+/** Workings of each session, and the newest event that they know of. */
+interface Workings {
+  upTo: number;
+  readonly bySession: Map<string, readonly Worked[]>;
+  byTool: ReadonlyMap<string, readonly Use[]>;
+}
+const WORKINGS = new WeakMap<Stores, Workings>();
+/** Sessions that are folded before others are answered. */
+const AT_ONCE = 20;
+
+/** What a session worked of each piece: the clock's minutes, or those written down instead. */
+function workedIn(kept: Kept, s: StoredSession): readonly Worked[] {
+  return recordOf(kept, s).steps.flatMap((step): Worked[] => {
+    const { tool } = step.plan;
+    // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
+    const minutes = step.did
+      ? step.did.tool === tool.kind
+        ? step.did.minutes
+        : 0
+      : step.state === 'skipped'
+        ? 0
+        : step.workedMs / MS_PER_MINUTE;
+    return minutes > 0 ? [{ toolId: tool.id, day: day(s.day), minutes, dogId: s.dogId }] : [];
+  });
 }
 
-function kitPage(kept: Kept): KitPage {
+/** Every working of every piece, by its id; only sessions with new events are folded anew. */
+async function usesByTool(kept: Kept): Promise<ReadonlyMap<string, readonly Use[]>> {
+  const { sessions } = kept.stores;
+  const known = WORKINGS.get(kept.stores) ?? { upTo: 0, bySession: new Map(), byTool: new Map() };
+  WORKINGS.set(kept.stores, known);
+  const upTo = sessions.newestEvent();
+  if (upTo === known.upTo) return known.byTool;
+  for (const [i, id] of sessions.touchedSince(known.upTo).entries()) {
+    if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
+    const s = sessions.find(id);
+    if (s) known.bySession.set(id, workedIn(kept, s));
+  }
+  const byTool = new Map<string, Use[]>();
+  for (const workings of known.bySession.values())
+    for (const { toolId, ...use } of workings) {
+      const own = byTool.get(toolId);
+      if (own) own.push(use);
+      else byTool.set(toolId, [use]);
+    }
+  for (const uses of byTool.values()) uses.sort((a, b) => a.day - b.day);
+  // Whoever asked meanwhile may have come further.
+  if (upTo >= known.upTo) Object.assign(known, { upTo, byTool });
+  return byTool;
+}
+
+async function kitPage(kept: Kept): Promise<KitPage> {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const tools = kept.stores.kit.all();
   const upkeep = kept.stores.kit.upkeep();
-  const uses = usesByTool(kept);
+  const uses = await usesByTool(kept);
   const wear = Object.fromEntries(
     tools.map((t) => [
       t.id,
@@ -82,9 +116,9 @@ export function kitRoutes(kept: Kept): Router {
     }
   };
 
-  on('GET /kit', () => ({ json: kitPage(kept) }));
+  on('GET /kit', async () => ({ json: await kitPage(kept) }));
   on('GET /kit/coverage', () => {
-    const dogs = [...stores.checks.latestByDog()].flatMap(([dogId, check]) => {
+    const dogs = [...activeChecks(kept)].flatMap(([dogId, check]) => {
       const dog = stores.dogs.find(dogId);
       return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
     });
@@ -115,7 +149,7 @@ export function kitRoutes(kept: Kept): Router {
     found(stores.write(() => stores.kit.remove(id)) || undefined, 'tool', id);
     return { json: { removed: id } };
   });
-  on('POST /kit/upkeep', ({ body: { entries } }) => {
+  on('POST /kit/upkeep', async ({ body: { entries } }) => {
     stores.write(() => {
       for (const entry of entries) {
         found(stores.kit.find(entry.toolId), 'tool', entry.toolId);
@@ -126,7 +160,7 @@ export function kitRoutes(kept: Kept): Router {
         stores.kit.addUpkeep(entry);
       }
     });
-    return { status: 201, json: kitPage(kept) };
+    return { status: 201, json: await kitPage(kept) };
   });
   on('DELETE /kit/upkeep/:id', ({ params: { id } }) => {
     found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);

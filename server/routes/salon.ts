@@ -5,7 +5,18 @@ import type { HousePreview, PlanGist, SalonRecord } from '../../contract/salon.t
 import { openMethod, planVisit, rulesSpoken, type Plan } from '../../core/bench/index.ts';
 import { DEFAULT_HOUSE, RULES, type HouseRules } from '../../core/kit/index.ts';
 import { counter } from '../endpoint.ts';
-import { bookedDays, outlookOf, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import {
+  activeChecks,
+  activeDogs,
+  bookedDays,
+  lastFinished,
+  outlookOf,
+  planRequestOf,
+  planRoomOf,
+  salonOf,
+  todayOf,
+  type Kept,
+} from '../facts.ts';
 import { Problem, stale } from '../problem.ts';
 
 export function salonRoutes(kept: Kept): Router {
@@ -34,7 +45,7 @@ export function salonRoutes(kept: Kept): Router {
   on('POST /house/preview', ({ body }) => ({ json: housePreview(kept, body.house) }));
   on('GET /rules', () => {
     const spoken: Record<string, { dogs: number; zones: number }> = {};
-    const checks = [...stores.checks.latestByDog().values()];
+    const checks = [...activeChecks(kept).values()];
     const seen = new Map<string, ReadonlySet<string>>();
     const room = planRoomOf(kept);
     for (const check of checks) {
@@ -66,13 +77,11 @@ function housePreview(kept: Kept, house: HouseRules): HousePreview {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
-  const checks = stores.checks.latestByDog();
-  const sessions = stores.sessions.latestFinishedByDog();
   const booked = bookedDays(kept, salon, today);
   const room = planRoomOf(kept);
   const plans: HousePreview['plans'][number][] = [];
   for (const [dogId, day] of [...booked].sort((a, b) => a[1] - b[1])) {
-    const check = checks.get(dogId);
+    const check = stores.checks.latestOf(dogId);
     const dog = stores.dogs.find(dogId);
     if (!check || !dog || plans.length === MOST_PREVIEWED) continue;
     const request = planRequestOf(kept, check, room);
@@ -80,9 +89,10 @@ function housePreview(kept: Kept, house: HouseRules): HousePreview {
     plans.push({ dogId, name: dog.name, day, before, after: gist(planVisit({ ...request, house })) });
   }
   let [sooner, later, days] = [0, 0, 0];
-  for (const dog of stores.dogs.all()) {
+  for (const dog of activeDogs(kept, salon, today)) {
+    const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(kept, dog.id)];
     const next = (of: SalonRecord): number | undefined =>
-      outlookOf(kept, of, today, dog, checks.get(dog.id), sessions.get(dog.id), undefined).next?.day;
+      outlookOf(kept, of, today, dog, check, session, undefined).next?.day;
     const [was, is] = [next(salon), next({ ...salon, house })];
     if (was === undefined || is === undefined) continue;
     if (is < was) sooner++;

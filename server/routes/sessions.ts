@@ -82,11 +82,10 @@ export function sessionRoutes(kept: Kept, live: Live): Router {
   const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });
 
   on('GET /sessions', () => {
-    const names = new Map(stores.dogs.all().map((d) => [d.id, d.name]));
     const sessions = stores.sessions.recent(RECENT).map((s): SessionListItem => ({
       id: s.id,
       dogId: s.dogId,
-      dogName: names.get(s.dogId) ?? '',
+      dogName: stores.dogs.find(s.dogId)?.name ?? '',
       day: formatDay(day(s.day)),
       method: s.method,
       minutes: s.snapshot.plan.minutes,

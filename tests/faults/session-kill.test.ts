@@ -2,6 +2,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
@@ -54,19 +55,17 @@ describe('a session whose server is killed', () => {
       let dead = false;
       let answersLeft = randomInt(random, 1, 5);
       const killSoon = (): void =>
-        void setTimeout(
-          () => {
-            dead = true;
-            child.kill('SIGKILL');
-          },
-          randomInt(random, 0, 25),
-        );
+        void setTimeout(randomInt(random, 0, 25)).then(() => {
+          dead = true;
+          child.kill('SIGKILL');
+        });
       // Others write meanwhile: what each is told is kept is counted, too.
       const others = Array.from({ length: 2 }, async (_, w) => {
         while (!dead) {
           const name = `Dog ${w} ${names++}`;
           const answer = await send(base, '/dogs', { ...TANSY, name });
           if (answer?.status === 201) named.add(name);
+          await setTimeout(10);
         }
       });
       while (!dead) {

@@ -48,6 +48,15 @@ export const useDogs = () =>
     queryFn: () => api<{ today: number; dogs: readonly DogListItem[] }>('GET', '/dogs'),
   });
 
+/** Dogs by a part of their or their owner's name, also those that rest. */
+export const useFoundDogs = (find: string) =>
+  useQuery({
+    queryKey: ['dogs', find],
+    queryFn: () => api<{ today: number; dogs: readonly DogListItem[] }>('GET', `/dogs?find=${at(find)}`),
+    enabled: find.length > 1,
+    placeholderData: (before) => before,
+  });
+
 export const useDog = (id: string) =>
   useQuery({
     queryKey: ['dog', id],

@@ -5,7 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { Loaded } from '../../app/state.tsx';
-import { useDogs } from '../../data/hooks.ts';
+import { useDogs, useFoundDogs } from '../../data/hooks.ts';
 import { longDay, shortDay } from '../../words/dates.ts';
 import { needText } from '../../words/reasons.ts';
 import { Swatch } from './Swatch.tsx';
@@ -43,6 +43,7 @@ export function DogsRoom() {
   const [params, setParams] = useSearchParams();
   // Typed here, told to the address: the address follows a moment later and must not take letters back.
   const [search, setSearch] = useState(params.get('find') ?? '');
+  const found = useFoundDogs(search.trim());
   const find = (text: string): void => {
     setSearch(text);
     setParams(text === '' ? {} : { find: text }, { replace: true });
@@ -71,8 +72,13 @@ export function DogsRoom() {
           if (dogs.length === 0) return <p className="wt-sheet">No dogs yet. Start with “New dog”.</p>;
           const wanted = search.trim().toLowerCase();
           const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
-          if (shown.length === 0) return <p className="wt-sheet">No dog or owner is called “{search}”.</p>;
-          return RACKS.map((rack, i) => {
+          const resting =
+            wanted.length > 1 ? (found.data?.dogs ?? []).filter((d) => !dogs.some((a) => a.id === d.id)) : [];
+          if (shown.length + resting.length === 0) {
+            if (found.isFetching) return null;
+            return <p className="wt-sheet">No dog or owner is called “{search}”.</p>;
+          }
+          const racks = RACKS.map((rack, i) => {
             const inRack = shown.filter((d) => rackOf(d) === i);
             if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
             return (
@@ -92,6 +98,23 @@ export function DogsRoom() {
               </section>
             );
           });
+          return (
+            <>
+              {racks}
+              {resting.length > 0 && (
+                <section className="wt-rack" aria-labelledby="rack-resting">
+                  <h2 id="rack-resting">
+                    Not seen for two years <span className="wt-soft">{resting.length}</span>
+                  </h2>
+                  <ul className="wt-bare">
+                    {resting.map((d) => (
+                      <Row key={d.id} dog={d} today={today} urgent={false} />
+                    ))}
+                  </ul>
+                </section>
+              )}
+            </>
+          );
         }}
       </Loaded>
     </>
