@@ -3,7 +3,8 @@ import type { BrowserContextOptions, Page } from 'playwright-core';
 import type { MethodPlan } from '../core/bench/index.ts';
 import type { SessionEvent } from '../core/table/index.ts';
 import { putOn } from './browser/at-table.ts';
-import { openStage } from './browser/stage.ts';
+import { cookiesOf, openStage } from './browser/stage.ts';
+import { headersOf, signedInAs } from './signed-in.ts';
 import { logOf, upTo } from './core/session-log.ts';
 
 const TABLE: BrowserContextOptions = { viewport: { width: 1024, height: 768 }, hasTouch: true };
@@ -43,7 +44,6 @@ async function mount(name: string, shots: readonly { readonly png: Buffer; reado
 }
 
 const keldaCheck = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
-const juniperCheck = stage.stores.checks.latestOf('demo-juniper')?.id ?? '';
 
 const learnt = async (page: Page): Promise<void> => {
   await page.locator('.wt-tide').first().waitFor({ timeout: 300_000 });
@@ -103,7 +103,6 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
   await zone('hip.left');
   await pick('Skin', 'pink');
 });
-await picture('desk-note', `/desk/dogs/demo-juniper/note/${juniperCheck}`);
 await picture('desk-kit', '/desk/kit');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
 await picture('desk-bench', '/desk/bench', {}, async (page) => {
@@ -243,4 +242,44 @@ async function homeSheet(): Promise<void> {
   await mount('home', shots);
 }
 await homeSheet();
+
+/** The door, a shared tablet that waits for a PIN, the keys, and clients that are about to come in. */
+async function doorSheet(): Promise<void> {
+  const shots: { readonly png: Buffer; readonly width: number }[] = [];
+  const door = await stage.page({ ...TABLE, signedOut: true });
+  const shoot = async (page: Page): Promise<void> => {
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(400);
+    shots.push({ png: await page.screenshot(), width: 1024 });
+  };
+  await door.goto('/desk/tide');
+  await door.getByRole('button', { name: 'Come in' }).waitFor();
+  await shoot(door);
+  await door
+    .context()
+    .addCookies(cookiesOf(headersOf(signedInAs(stage.stores, 'groomer', Date.now(), { shared: true })), stage.base));
+  await door.goto('/table');
+  await door.getByRole('button', { name: /^Maren/ }).tap();
+  await door.getByRole('button', { name: 'Hand the tablet over' }).tap();
+  await door.getByRole('heading', { name: 'Whose hands are these?' }).waitFor();
+  await shoot(door);
+  await door.context().close();
+  const page = await stage.page({ viewport: TABLE.viewport ?? null });
+  await page.goto('/desk/safe');
+  await page.getByRole('heading', { name: 'Take everything out' }).waitFor();
+  await shoot(page);
+  await page.goto('/desk/intake');
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'clients.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Client,Mobile,Pet,Breed,Kg,Last visit\nSiv Lundt,070 1,Muffin,samoyed,22,3/4/2025\nOlle Varg,,Grit,beagle,9,2025-02-01\nIda Bjerke,070 5,Loppa,newfoundland,55,2025-03-14\n',
+    ),
+  });
+  await page.getByText(/cannot be taken yet/).waitFor();
+  await shoot(page);
+  await page.context().close();
+  await mount('door', shots);
+}
+await doorSheet();
 await stage.close();

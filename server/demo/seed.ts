@@ -39,7 +39,7 @@ import { fillAccounts } from './accounts.ts';
 import { acting, UNTRAILED } from '../auth/acting.ts';
 import { stationReading } from '../devices/weather-station.ts';
 
-const DEMO_SALON: SalonEdit = {
+export const DEMO_SALON: SalonEdit = {
   name: 'The Slipway Dog Room',
   town: 'Tarnholm',
   latitudeDeg: 60.2,

@@ -10,6 +10,7 @@ import { stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
+import { DEMO_SALON } from '../../server/demo/seed.ts';
 import { DEMO, up } from '../process.ts';
 import { headersOf, signedInAs, signedInAt } from '../signed-in.ts';
 
@@ -87,7 +88,7 @@ export async function killable(profile: string, baseURL: string, headers: Record
 }
 
 /** The cookies of a device, for a browser. */
-const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) =>
+export const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) =>
   cookie.split('; ').map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url }));
 
 /** A headless Chromium on a running house. */
@@ -102,7 +103,9 @@ async function visit(
     base,
     headers,
     page: async ({ signedOut = false, ...options } = {}) => {
-      const context = await browser.newContext({ baseURL: base, viewport: { width: 1280, height: 800 }, ...options });
+      // Devices stand where the salon does: near midnight the day would be another elsewhere.
+      const here = { baseURL: base, viewport: { width: 1280, height: 800 }, timezoneId: DEMO_SALON.timeZone };
+      const context = await browser.newContext({ ...here, ...options });
       const own = options.baseURL ?? base;
       if (!signedOut) await context.addCookies(cookiesOf(headers, own));
       const page = await context.newPage();

@@ -1,4 +1,5 @@
 /** The tide in the browser: the sea by keys, a date in one tap and its undo, a dog's log, forecasts judged. */
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { openStage, type Stage } from './stage.ts';
@@ -63,6 +64,27 @@ describe('the tide, in the browser', () => {
     await page.waitForURL(/dog=demo-/);
     await page.getByRole('link', { name: /’s tide$/ }).waitFor();
     await page.goto('/desk/tide');
+  });
+
+  it('is taken along as a drawing and as a picture', async () => {
+    for (const kind of ['SVG', 'PNG'] as const) {
+      const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: `${kind} of the tide` }).click(),
+      ]);
+      expect(file.suggestedFilename()).to.equal(`the-tide.${kind.toLowerCase()}`);
+      const bytes = readFileSync(await file.path());
+      if (kind === 'PNG') expect(bytes.subarray(0, 8).toString('latin1')).to.equal('\x89PNG\r\n\x1a\n');
+      else {
+        const text = bytes.toString();
+        expect(text).to.match(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
+        // What the page's styles made of it is written into it: nothing hangs on the page any more.
+        expect(text)
+          .to.match(/fill="rgb\(/)
+          .and.not.match(/class="|var\(--/);
+      }
+      expect(bytes.length).to.be.above(20_000);
+    }
   });
 
   it('holds the proposed date in one tap, says when, and takes it back', async () => {

@@ -10,6 +10,7 @@ import type { NeedReason } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Keepable } from '../../drawing/Keepable.tsx';
 import { VisitChart } from '../../drawing/VisitChart.tsx';
 import { dateText, instantText, longDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
@@ -121,11 +122,13 @@ export function DogRoom() {
             <section className="wt-sheet" aria-labelledby="coat">
               <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>
               {check.data ? (
-                <CoatStage
-                  dog={page.dog}
-                  looks={conditionLooks(zoneConditions(coatCheck(check.data), coatRow(page.dog.coatClass)))}
-                  label={`Condition of ${page.dog.name}’s coat`}
-                />
+                <Keepable name="the coat map">
+                  <CoatStage
+                    dog={page.dog}
+                    looks={conditionLooks(zoneConditions(coatCheck(check.data), coatRow(page.dog.coatClass)))}
+                    label={`Condition of ${page.dog.name}’s coat`}
+                  />
+                </Keepable>
               ) : (
                 <p className="wt-soft">Nobody has felt this coat yet.</p>
               )}
@@ -168,7 +171,9 @@ export function DogRoom() {
               <section className="wt-sheet" aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
                 {page.sessions.some((s) => s.state === 'finished') && (
-                  <VisitChart sessions={page.sessions} checks={page.checks} />
+                  <Keepable name="the visits">
+                    <VisitChart sessions={page.sessions} checks={page.checks} />
+                  </Keepable>
                 )}
                 {page.sessions.length === 0 ? (
                   <p className="wt-soft">No visit yet.</p>

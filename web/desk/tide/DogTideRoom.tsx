@@ -7,6 +7,7 @@ import { stretched, type Band, type DogStory, type Lesson, type WhatIf } from '.
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
+import { Keepable } from '../../drawing/Keepable.tsx';
 import { YearsChart } from '../../drawing/YearsChart.tsx';
 import { useStory, useStretch, useTide } from '../../work/useTide.ts';
 import { dateText, shortDay } from '../../words/dates.ts';
@@ -209,17 +210,21 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
             </p>
             <section className="wt-sheet" aria-labelledby="years">
               <h2 id="years">Its years</h2>
-              <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
+              <Keepable name={`${dog.name}, its years`}>
+                <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
+              </Keepable>
             </section>
             <section className="wt-sheet" aria-labelledby="coat">
               <h2 id="coat">In the coat</h2>
-              <StoreChart
-                store={story.store}
-                sightings={dog.sightings}
-                today={story.today}
-                booked={dog.booked}
-                fullG={own?.fullG ?? 0}
-              />
+              <Keepable name={`${dog.name}, in the coat`}>
+                <StoreChart
+                  store={story.store}
+                  sightings={dog.sightings}
+                  today={story.today}
+                  booked={dog.booked}
+                  fullG={own?.fullG ?? 0}
+                />
+              </Keepable>
               <NextVisit story={story} />
             </section>
             <WhatIfs story={story} />

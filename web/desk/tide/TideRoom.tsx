@@ -8,6 +8,7 @@ import { addDays, day } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
+import { Keepable } from '../../drawing/Keepable.tsx';
 import { TideChart } from '../../drawing/TideChart.tsx';
 import type { Measure, SeaGroup } from '../../drawing/sea-levels.ts';
 import { capital } from '../../words/figures.ts';
@@ -100,18 +101,22 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
               onPick={(o) => put({ by: o === 'coat' ? undefined : o })}
             />
           </div>
-          <TideChart
-            learnt={learnt}
-            groups={groups}
-            measure={measure}
-            quayHours={file.minutesPerWeek / 60}
-            booked={booked}
-            nameOf={(id) => names.get(id) ?? id}
-            picked={picked}
-            onPick={(id) => put({ dog: id })}
-            window={[first, last]}
-            onWindow={([a, b]) => put({ from: a <= 0 ? undefined : String(a), to: b >= days ? undefined : String(b) })}
-          />
+          <Keepable name="the tide">
+            <TideChart
+              learnt={learnt}
+              groups={groups}
+              measure={measure}
+              quayHours={file.minutesPerWeek / 60}
+              booked={booked}
+              nameOf={(id) => names.get(id) ?? id}
+              picked={picked}
+              onPick={(id) => put({ dog: id })}
+              window={[first, last]}
+              onWindow={([a, b]) =>
+                put({ from: a <= 0 ? undefined : String(a), to: b >= days ? undefined : String(b) })
+              }
+            />
+          </Keepable>
           {picked && names.has(picked) && (
             <p className="mt-2">
               <Link to={`/desk/dogs/${picked}/tide`}>{capital(names.get(picked) ?? '')}’s tide</Link>
