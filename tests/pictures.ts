@@ -33,10 +33,10 @@ async function mount(name: string, shots: readonly { readonly png: Buffer; reado
   const sheet = await stage.page({ viewport: { width: 1500, height: 1100 } });
   const images = shots.map(
     ({ png, width }) =>
-      `<img style="width:${width === 1024 ? 480 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
+      `<img style="flex:none;width:${width === 1024 ? 474 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
   );
   await sheet.setContent(
-    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;gap:14px;width:1472px">${images.join('')}</body>`,
+    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;align-items:flex-start;gap:14px;width:1472px">${images.join('')}</body>`,
   );
   await sheet.waitForTimeout(300);
   await sheet.screenshot({ path: `docs/screenshots/${name}.png`, fullPage: true });

@@ -142,7 +142,7 @@ describe('the home', function () {
     const [bout] = stage.stores.home.bouts().slice(-1);
     if (!bout) throw new Error('no bout');
     stage.stores.home.dropBout(bout.id);
-    const past = new Date(Date.now() - 4 * 86_400_000).toISOString().slice(0, 10);
+    const past = new Date(Date.parse(bout.day) - 4 * 86_400_000).toISOString().slice(0, 10);
     stage.stores.home.addBout('demo-bollard', { ...bout, day: past });
     await owner.reload();
     await owner.getByText(/3 days went by/).waitFor();
