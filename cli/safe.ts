@@ -91,8 +91,9 @@ const COMMANDS: Readonly<
     );
     for (const [table, n] of rows) if (n > 0) say(`  ${table} ${n}`);
   },
-  restore: ({ data, from }) =>
-    holding(data, () => {
+  restore: ({ data, from }) => {
+    if (!existsSync(data)) refuse(`There is no folder ${data}. Name the salon's with --data.`);
+    return holding(data, () => {
       const good = from ?? newestGood(data)?.name;
       if (good === undefined) return refuse(`There is no good backup in ${backupFolder(data)}. Name one with --from.`);
       const path =
@@ -100,7 +101,8 @@ const COMMANDS: Readonly<
       if (!existsSync(path)) refuse(`There is no backup "${good}". npm run safe -- backups lists what there is.`);
       const aside = restore(data, path, Date.now());
       say(`Back at ${path}.${aside === undefined ? '' : ` The file that was there is kept as ${aside}.`}`);
-    }),
+    });
+  },
   export: async ({ data, to }) => {
     if (to === undefined) return refuse('Name the zip to write with --to FILE.zip.');
     if (existsSync(to)) refuse(`There is a file "${to}" already. Choose another name.`);
@@ -132,10 +134,10 @@ const COMMANDS: Readonly<
         say('Passphrases do not leave a salon: set one with  npm run safe -- passphrase --login NAME');
     });
   },
-  passphrase: ({ data, login }) =>
-    holding(data, async () => {
-      if (login === undefined) return refuse('Name the account with --login NAME.');
-      if (!existsSync(salonFile(data))) refuse(`There is no salon in ${data}. Name its folder with --data.`);
+  passphrase: ({ data, login }) => {
+    if (login === undefined) return refuse('Name the account with --login NAME.');
+    if (!existsSync(salonFile(data))) refuse(`There is no salon in ${data}. Name its folder with --data.`);
+    return holding(data, async () => {
       const db = openSalon(data);
       try {
         const { accounts, write } = stores(db);
@@ -164,7 +166,8 @@ const COMMANDS: Readonly<
       } finally {
         db.close();
       }
-    }),
+    });
+  },
 };
 
 try {

@@ -6,7 +6,7 @@ import { join, resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
-import { stores, type Db, type Stores } from '../../server/db/index.ts';
+import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
@@ -128,9 +128,9 @@ async function visit(
   };
 }
 
-/** A server in this process: real clock, demo salon in memory, its stores at hand. */
-export async function openStage(): Promise<Stage> {
-  const db = demoDb(Date.now());
+/** A server in this process: real clock, a demo salon in memory or nothing at all, its stores at hand. */
+export async function openStage({ empty = false } = {}): Promise<Stage> {
+  const db = empty ? openDb(':memory:') : demoDb(Date.now());
   const kept = stores(db);
   const complaints: string[] = [];
   const log = { error: (e: unknown) => void complaints.push(JSON.stringify(e)) };
@@ -141,7 +141,7 @@ export async function openStage(): Promise<Stage> {
     await listening.close();
     db.close();
   };
-  const headers = headersOf(signedInAs(kept, 'owner', Date.now()));
+  const headers = headersOf(empty ? '' : signedInAs(kept, 'owner', Date.now()));
   return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept, db };
 }
 

@@ -329,7 +329,8 @@ describe('the safe from the command line', () => {
     [['verify', '/nowhere'], /There is no file/],
     [['backup', '--data', '/nowhere'], /There is no salon in/],
     [['dance'], /Usage: npm run safe/],
-    [['passphrase', '--data', '/nowhere/at/all'], /Name the account|nothing can be written/i],
+    [['passphrase', '--data', '/nowhere/at/all', '--login', 'x'], /There is no salon in/],
+    [['restore', '--data', '/nowhere/at/all'], /There is no folder/],
     [['__proto__'], /Usage/],
   ] as const)
     it(`says in a sentence that it cannot: ${args.join(' ')}`, () => {
