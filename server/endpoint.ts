@@ -111,7 +111,11 @@ export function counter(guarded: Guarded): Counter {
         if (reply instanceof Promise) return reply.then((r) => send(res, r));
         send(res, reply);
       }),
-    stream: (key, live, of) => open(key, (ask, _req, res) => live.stream(res, of(ask))),
+    stream: (key, live, of) =>
+      open(key, (ask, _req, res) => {
+        const id = ask.origin.signedIn?.row.id;
+        live.stream(res, of(ask), () => id === undefined || guarded.stores.accounts.signInById(id) !== undefined);
+      }),
   };
 }
 

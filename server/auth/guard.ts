@@ -7,6 +7,7 @@ import type { Role } from '../../contract/account.ts';
 import type { HomeLink } from '../../contract/home.ts';
 import type { Stores } from '../db/index.ts';
 import type { SignInRow, StoredAccount } from '../db/accounts.ts';
+import { diskFault } from '../disk.ts';
 import { tokenHash } from '../home-links.ts';
 import { Problem } from '../problem.ts';
 import { NOBODY, type Actor } from './acting.ts';
@@ -102,13 +103,23 @@ function signedIn({ stores, nowMs }: Guarded, req: Request, res: Response, cooki
   if (account.ended) return undefined;
   const locked = row.shared === 1 && (row.locked === 1 || now - row.hand_ms > LASTS.handMs);
   const hand = !locked && req.get(OURS) === 'hand';
-  if (locked && row.locked === 0) stores.write(() => stores.accounts.lock(row.id));
+  // A full disk must not keep anybody from reading: what cannot be noted now is noted with a later request.
+  const noted = (note: () => void): boolean => {
+    try {
+      stores.write(note);
+      return true;
+    } catch (problem) {
+      if (diskFault(problem)) return false;
+      throw problem;
+    }
+  };
+  if (locked && row.locked === 0) noted(() => stores.accounts.lock(row.id));
   if (now - row.seen_ms > TOUCH_MS || (hand && now - row.hand_ms > TOUCH_MS))
-    stores.write(() => stores.accounts.touch(row.id, now, hand ? now : 0));
+    noted(() => stores.accounts.touch(row.id, now, hand ? now : 0));
   if (row.token_hash === hash && now - row.rotated_ms > ROTATE.everyMs) {
     const next = newSecret();
-    stores.write(() => stores.accounts.rotate(row.id, secretHash(next), now, now + ROTATE.graceMs));
-    res.append('Set-Cookie', signInCookie(next, req.secure));
+    if (noted(() => stores.accounts.rotate(row.id, secretHash(next), now, now + ROTATE.graceMs)))
+      res.append('Set-Cookie', signInCookie(next, req.secure));
   }
   return { row, account, locked };
 }

@@ -61,12 +61,14 @@ function damagedSentence(data: string, what: string): string {
   return `the salon's file ${salonFile(data)} is damaged (${what}). It was left as it is. ${back}`;
 }
 
+/** An instant in the name of a file: `20310409T090000Z`. */
+const stamp = (atMs: number): string => `${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
+
 /** Copies the file before its schema is changed; the copy is looked through. */
-function putBy(file: string, data: string, schema: number): void {
+function putBy(file: string, data: string, schema: number, atMs: number): void {
   const folder = backupFolder(data);
   mkdirSync(folder, { recursive: true });
-  const copy = join(folder, `before-schema-${newestSchema()}.sqlite`);
-  if (existsSync(copy)) return;
+  const copy = join(folder, `before-schema-${newestSchema()}-${stamp(atMs)}.sqlite`);
   const db = new Database(file);
   try {
     db.pragma('wal_checkpoint(TRUNCATE)');
@@ -86,7 +88,7 @@ function putBy(file: string, data: string, schema: number): void {
 }
 
 /** The salon's database of a folder that is held, sound and of this program's schema. Throws HouseProblem with the way out. */
-export function openSalon(data: string): Db {
+export function openSalon(data: string, atMs = Date.now()): Db {
   const file = salonFile(data);
   if (existsSync(file) && statSync(file).size > 0) {
     try {
@@ -96,7 +98,7 @@ export function openSalon(data: string): Db {
     }
     const found = lookedThrough(file, 'quick');
     if (!found.ok) throw new HouseProblem(damagedSentence(data, found.what));
-    if (found.schema < newestSchema()) putBy(file, data, found.schema);
+    if (found.schema < newestSchema()) putBy(file, data, found.schema, atMs);
   }
   return openDb(file);
 }
@@ -113,11 +115,18 @@ export function restore(data: string, backup: string, atMs: number): string | un
     );
   const file = salonFile(data);
   const unnamed = `${file}.restoring`;
-  copyFileSync(backup, unnamed);
-  settle(unnamed);
+  try {
+    copyFileSync(backup, unnamed);
+    settle(unnamed);
+  } catch (problem) {
+    rmSync(unnamed, { force: true });
+    throw new HouseProblem(
+      `the backup could not be copied (${said(problem)}). Nothing was changed; make room on the disk, and do it again`,
+    );
+  }
   let aside: string | undefined;
   if (existsSync(file)) {
-    aside = `${file}.before-restore-${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
+    aside = `${file}.before-restore-${stamp(atMs)}`;
     for (const end of ['', '-wal', '-shm']) if (existsSync(file + end)) renameSync(file + end, aside + end);
   }
   renameSync(unnamed, file);

@@ -5,6 +5,7 @@ import type { SessionLog } from '../../contract/session.ts';
 import { DeviceBench } from '../../server/devices/bench.ts';
 import { standIns } from '../../server/devices/stand-ins.ts';
 import { seededRandom } from '../../core/quantity/index.ts';
+import { signedInAs } from '../signed-in.ts';
 import { NOW, openRoom, type Room } from './room.ts';
 
 /** Reads messages of a stream until a test has what it wants. */
@@ -89,6 +90,25 @@ describe('a session on two devices', () => {
   it('refuses to stream a session that is not there, and tells the time', async () => {
     expect((await room.call('GET', '/sessions/nobody/stream')).status).to.equal(404);
     expect((await room.call('GET', '/clock')).json).to.deep.equal({ nowMs: NOW });
+  });
+});
+
+describe('a device that is signed out', () => {
+  it('hears no more of what it watched', async () => {
+    const room = await openRoom();
+    const id = 'demo-bollard-session-1';
+    const other = signedInAs(room.stores, 'bather', NOW);
+    const response = await fetch(`${room.base}/sessions/${id}/stream`, { headers: { cookie: other } });
+    const reader = response.body?.getReader();
+    await reader?.read();
+    const [row] = room.stores.accounts.signIns().filter((s) => s.name === 'Bertil');
+    expect((await room.call('DELETE', `/sign-ins/${row?.id}`)).status).to.equal(200);
+    const heard = reader?.read().then((part) => String(part.value));
+    const events = [{ id: 'unheard', atMs: NOW, act: { kind: 'note', text: 'not for them' } }];
+    expect((await room.call('POST', `/sessions/${id}/events`, { events })).status).to.equal(201);
+    const waited = new Promise<string>((done) => setTimeout(() => done('nothing'), 400));
+    expect(await Promise.race([heard, waited])).to.equal('nothing');
+    await room.close();
   });
 });
 
