@@ -30,13 +30,13 @@ async function picture(
 
 /** Several shots side by side on one picture. */
 async function mount(name: string, shots: readonly { readonly png: Buffer; readonly width: number }[]): Promise<void> {
-  const sheet = await stage.page({ viewport: { width: 1500, height: 1100 } });
+  const sheet = await stage.page({ viewport: { width: 1500, height: 300 } });
   const images = shots.map(
     ({ png, width }) =>
       `<img style="flex:none;width:${width === 1024 ? 474 : 356}px" src="data:image/png;base64,${png.toString('base64')}">`,
   );
   await sheet.setContent(
-    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;align-items:flex-start;gap:14px;width:1472px">${images.join('')}</body>`,
+    `<body style="margin:0;padding:14px;background:#8a8577;display:flex;flex-wrap:wrap;align-items:flex-start;align-content:flex-start;gap:14px;width:1472px">${images.join('')}</body>`,
   );
   await sheet.waitForTimeout(300);
   await sheet.screenshot({ path: `docs/screenshots/${name}.png`, fullPage: true });
