@@ -142,9 +142,10 @@ const either = (words: readonly string[]): string =>
 export function guestAt(guarded: Guarded, row: ApiRow, req: Request, res: Response): Guest {
   const cookies = parseCookie(req.get('cookie') ?? '');
   const known = cookies[COOKIE.device];
+  const address = req.ip ?? '';
   const origin: Origin = {
-    address: req.ip ?? '',
-    onMachine: LOOPBACK.test(req.ip ?? '') && req.get('x-forwarded-for') === undefined,
+    address,
+    onMachine: LOOPBACK.test(address) && req.get('x-forwarded-for') === undefined,
     secure: req.secure,
     device: (req.get('user-agent') ?? '').slice(0, 200),
     knownBy: known !== undefined && SECRET.test(known) ? known : undefined,

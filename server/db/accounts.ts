@@ -130,7 +130,7 @@ export function accountStore(db: Db) {
   const failures = db.prepare<[string], Failures>(
     'SELECT failures, last_ms AS lastMs FROM sign_in_failure WHERE counted = ?',
   );
-  const count1 = db.prepare<[string, number, number]>(
+  const countFailure = db.prepare<[string, number, number]>(
     `INSERT INTO sign_in_failure (counted, failures, last_ms) VALUES (?, ?, ?)
      ON CONFLICT DO UPDATE SET failures = excluded.failures, last_ms = excluded.last_ms`,
   );
@@ -202,7 +202,7 @@ export function accountStore(db: Db) {
     remember: (deviceHash: string, accountId: string, atMs: number): void =>
       void remember.run(deviceHash, accountId, atMs),
     failures: (counted: string): Failures | undefined => failures.get(counted),
-    setFailures: (counted: string, f: Failures): void => void count1.run(counted, f.failures, f.lastMs),
+    setFailures: (counted: string, f: Failures): void => void countFailure.run(counted, f.failures, f.lastMs),
     clearFailures: (counted: string): void => void clear.run(counted),
   };
 }

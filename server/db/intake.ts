@@ -51,12 +51,6 @@ export function intakeStore(db: Db) {
   const addVisit = db.prepare<PastVisit>(
     `INSERT INTO past_visit (id, dog_id, day, minutes, grams, note) VALUES (@id, @dogId, @day, @minutes, @grams, '')`,
   );
-  const all = db.prepare<[], PastVisit>(
-    'SELECT id, dog_id AS dogId, day, minutes, grams FROM past_visit ORDER BY dog_id, day, id',
-  );
-  const ofDog = db.prepare<[string], PastVisit>(
-    'SELECT id, dog_id AS dogId, day, minutes, grams FROM past_visit WHERE dog_id = ? ORDER BY day DESC, id',
-  );
   const latest = db.prepare<[], { dogId: string; day: number }>(
     'SELECT dog_id AS dogId, max(day) AS day FROM past_visit GROUP BY dog_id',
   );
@@ -73,8 +67,6 @@ export function intakeStore(db: Db) {
   );
   return {
     addVisit: (visit: PastVisit): void => void addVisit.run(visit),
-    pastVisits: (): readonly PastVisit[] => all.all(),
-    pastVisitsOf: (dogId: string): readonly PastVisit[] => ofDog.all(dogId),
     /** Day of each dog's newest past visit, by dog. */
     latestPastVisits: (): ReadonlyMap<string, number> => new Map(latest.all().map((r) => [r.dogId, r.day])),
     dropVisit: (id: string): void => void dropVisit.run(id),

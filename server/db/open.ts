@@ -55,3 +55,12 @@ export function migrate(db: Db, upTo = Infinity): void {
     })();
   }
 }
+
+/** Names of a database's own tables, in their order. */
+export const tableNames = (db: Db): readonly string[] =>
+  db
+    .prepare<[], string>(
+      "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
+    )
+    .pluck()
+    .all();

@@ -5,7 +5,7 @@
  */
 import type { ChangeRecord } from '../../contract/safe.ts';
 import { acting } from '../auth/acting.ts';
-import type { Db } from './open.ts';
+import { tableNames, type Db } from './open.ts';
 
 /** Tables without a trail: the trail itself, what is its own record, and what the machine notes for itself. */
 const WITHOUT = new Set([
@@ -85,12 +85,7 @@ export function keepTrail(db: Db, nowMs: () => number): void {
   db.function('wt_at', () => nowMs());
   db.function('wt_who', () => acting.now().name || null);
   db.function('wt_account', () => acting.now().id);
-  const tables = db
-    .prepare<[], { name: string }>(
-      "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
-    )
-    .all();
-  for (const { name } of tables) {
+  for (const name of tableNames(db)) {
     if (WITHOUT.has(name)) continue;
     const columns = db.prepare<[], Column>(`SELECT name, type, pk FROM pragma_table_info(${quoted(name)})`).all();
     db.exec(triggers(name, columns));

@@ -10,6 +10,7 @@ import Papa from 'papaparse';
 import yazl from 'yazl';
 import { bookingsIcs } from '../calendar.ts';
 import { bookingStore } from '../db/bookings.ts';
+import { tableNames } from '../db/open.ts';
 import { salonStore } from '../db/salon.ts';
 
 export const FORMAT = 'woolly-tide/salon';
@@ -36,13 +37,9 @@ const quoted = (name: string): string => `"${name.replaceAll('"', '""')}"`;
 
 /** The tables of a database that leave it, in the order of their names. */
 export function tablesOf(db: Database.Database): readonly Table[] {
-  return db
-    .prepare<[], { name: string }>(
-      "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
-    )
-    .all()
-    .filter(({ name }) => !STAYS.has(name))
-    .map(({ name }) => ({
+  return tableNames(db)
+    .filter((name) => !STAYS.has(name))
+    .map((name) => ({
       name,
       columns: db
         .prepare<[], { name: string; type: string; notnull: number; pk: number }>(`PRAGMA table_info(${quoted(name)})`)

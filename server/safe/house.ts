@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { newestSchema, openDb, type Db } from '../db/open.ts';
 import { backupFolder, newestGood, settle } from './backups.ts';
+import { stamp } from './keep.ts';
 import { lookedThrough } from './verify.ts';
 
 const FILE = 'woolly-tide.sqlite';
@@ -60,9 +61,6 @@ function damagedSentence(data: string, what: string): string {
     : `There is no good backup in ${backupFolder(data)}`;
   return `the salon's file ${salonFile(data)} is damaged (${what}). It was left as it is. ${back}`;
 }
-
-/** An instant in the name of a file: `20310409T090000Z`. */
-const stamp = (atMs: number): string => `${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
 
 /** Copies the file before its schema is changed; the copy is looked through. */
 function putBy(file: string, data: string, schema: number, atMs: number): void {

@@ -3,9 +3,10 @@
 const KEPT = { days: 7, weeks: 4, months: 12 } as const;
 const DAY_MS = 86_400_000;
 
-/** What a backup of an instant is called; names sort as their times do. */
-export const backupName = (atMs: number): string =>
-  `backup-${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z.sqlite`;
+/** An instant in the name of a file, `20310409T090000Z`: names sort as their times do. */
+export const stamp = (atMs: number): string => `${new Date(atMs).toISOString().replace(/[-:]/g, '').slice(0, 15)}Z`;
+/** What a backup of an instant is called. */
+export const backupName = (atMs: number): string => `backup-${stamp(atMs)}.sqlite`;
 const NAME = /^backup-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z\.sqlite$/;
 
 /** The instant that a name tells; undefined for files that are no backups. */

@@ -10,7 +10,7 @@ import type { Stores } from '../db/index.ts';
 import { Problem } from '../problem.ts';
 import { threadOf } from '../thread.ts';
 import { backupDue, backupsIn, makeBackup } from './backups.ts';
-import { backupName } from './keep.ts';
+import { stamp } from './keep.ts';
 import type { SafeWork } from './safe-thread.ts';
 import type { Damaged, Sound } from './verify.ts';
 
@@ -132,7 +132,7 @@ export class Safe {
     } finally {
       for (const end of ['', '-wal', '-shm', '-journal']) rmSync(copy + end, { force: true });
     }
-    return `woolly-tide-${backupName(this.needs.nowMs()).slice(7, 15)}.zip`;
+    return `woolly-tide-${stamp(this.needs.nowMs()).slice(0, 8)}.zip`;
   }
 
   private sweep(): void {

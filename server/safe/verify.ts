@@ -1,5 +1,6 @@
 /** Decides whether a file is a sound salon: it opens, every page and reference holds, and it counts what it should. */
 import Database from 'better-sqlite3';
+import { tableNames } from '../db/open.ts';
 
 export interface Sound {
   readonly ok: true;
@@ -13,19 +14,13 @@ export interface Damaged {
 }
 
 /** Rows of every table. */
-export function rowCounts(db: Database.Database): Readonly<Record<string, number>> {
-  const tables = db
-    .prepare<[], { name: string }>(
-      "SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
-    )
-    .all();
-  return Object.fromEntries(
-    tables.map(({ name }) => [
+const rowCounts = (db: Database.Database): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    tableNames(db).map((name) => [
       name,
       db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM "${name}"`).get()?.n ?? 0,
     ]),
   );
-}
 
 /** Looks a file through without writing to it. `deep` reads every page against its indices, `quick` every page. */
 export function lookedThrough(path: string, how: 'quick' | 'deep'): Sound | Damaged {

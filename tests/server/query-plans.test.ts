@@ -43,7 +43,6 @@ const MAY: readonly (readonly [begins: string, why: string])[] = [
   ],
   ['SELECT * FROM life_event ORDER BY', 'the same'],
   ['SELECT dog_id AS dogId, max(day)', 'one day a dog, out of an index that holds nothing else'],
-  ['SELECT id, dog_id AS dogId, day, minutes, grams FROM past_visit ORDER BY', 'what the tide rests on'],
   [
     "UPDATE change SET about = NULL, fields = '{}' WHERE tbl",
     'an owner is forgotten: once in a while, and nothing may be missed',

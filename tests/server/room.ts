@@ -5,6 +5,7 @@ import { TideDesk } from '../../server/tide-desk.ts';
 import type { Role } from '../../contract/account.ts';
 import { demoDb } from '../demo.ts';
 import { signedInAs } from '../signed-in.ts';
+import { CHECK as SMALL_CHECK, TANSY } from '../small-house.ts';
 import { listen } from '../listen.ts';
 
 export const NOW = Date.parse('2031-04-09T09:00:00Z');
@@ -90,28 +91,5 @@ export const dump = (db: Db): string =>
       ]),
   );
 
-export const DOG = {
-  name: 'Tansy',
-  breed: 'Spitz mix',
-  sex: 'female',
-  born: '2028-02-29',
-  coatClass: 'medium-double',
-  shape: 'spitz',
-  lastSeason: null,
-  weightKg: 18,
-  traits: ['senior'],
-  outdoorShare: 0.3,
-  standingMinutes: null,
-  homeCare: 'some',
-  note: '',
-  owner: { name: 'Ada Vik', phone: '' },
-};
-export const CHECK = {
-  id: 'check-a',
-  day: '2031-04-09',
-  weightKg: 18.4,
-  guardMm: { back: 50 },
-  zones: { back: { finger: 2, tug: 2, comb: 'drags' }, 'ruff.left': { finger: 3, comb: 'stops' } },
-  inspection: { eyes: 'fine' },
-  note: '',
-};
+export const DOG = TANSY;
+export const CHECK = { ...SMALL_CHECK, day: '2031-04-09' };

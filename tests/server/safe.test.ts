@@ -11,7 +11,6 @@ import Papa from 'papaparse';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
 import { bareJpeg } from '../../core/formats/index.ts';
-import type { DogDraft } from '../../contract/dog.ts';
 import { acting } from '../../server/auth/acting.ts';
 import { openDb, stores, type Db } from '../../server/db/index.ts';
 import { documentSchema, writeArchive } from '../../server/safe/archive.ts';
@@ -22,16 +21,9 @@ import { Safe } from '../../server/safe/safe.ts';
 import { lookedThrough } from '../../server/safe/verify.ts';
 import { demoDb } from '../demo.ts';
 import { jpegOf } from '../picture.ts';
-import { CHECK, DOG, NOW, openRoom } from './room.ts';
+import { TANSY } from '../small-house.ts';
+import { CHECK, NOW, openRoom } from './room.ts';
 
-const TANSY: DogDraft = {
-  ...DOG,
-  sex: 'female',
-  coatClass: 'medium-double',
-  shape: 'spitz',
-  homeCare: 'some',
-  traits: ['senior'],
-};
 const folder = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-safe-'));
 const DAY = 86_400_000;
 

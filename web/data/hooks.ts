@@ -154,7 +154,7 @@ export const usePhotos = (checkId: string | undefined) =>
 export const photoUrl = (id: string): string => `/api/photos/${at(id)}`;
 
 /** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
-function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
+export function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
   const queries = useQueryClient();
   // Not waited for: whoever wrote goes on at once, and rooms that show something ask again behind it.
   return useMutation({ mutationFn: send, onSettled: () => void queries.invalidateQueries() });

@@ -1,5 +1,5 @@
 /** Server state of the safe: changes, backups, what is taken out and brought in. */
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import type {
   ChangesPage,
   Forget,
@@ -12,6 +12,7 @@ import type {
   SafePage,
 } from '../../contract/safe.ts';
 import { api, newId } from './client.ts';
+import { useWrite } from './hooks.ts';
 
 const SAFE = ['safe'] as const;
 const WORKING_MS = 700;
@@ -24,10 +25,6 @@ export const useSafe = () =>
     refetchInterval: ({ state }) =>
       state.data?.jobs.some((j) => j.state === 'waiting' || j.state === 'running') ? WORKING_MS : false,
   });
-function useWrite<V, A>(send: (value: V) => Promise<A>) {
-  const queries = useQueryClient();
-  return useMutation({ mutationFn: send, onSettled: () => void queries.invalidateQueries() });
-}
 export const useMakeBackup = () => useWrite(() => api<JobRecord>('POST', '/backups', { id: newId() }));
 export const useMakeExport = () => useWrite(() => api<JobRecord>('POST', '/exports', { id: newId() }));
 export const exportUrl = (id: string): string => `/api/exports/${encodeURIComponent(id)}`;
