@@ -4,7 +4,11 @@ import { defineConfig, type Plugin } from 'vite';
 
 /** Pages by their entry: the word in the service worker's code that stands for their files, and files that keep their name. */
 const PAGES = [
-  { page: 'main', word: 'self.__WT_FILES', unhashed: ['/index.html', '/mark.svg'] },
+  {
+    page: 'main',
+    word: 'self.__WT_FILES',
+    unhashed: ['/index.html', '/mark.svg', '/mark-192.png', '/mark-512.png', '/app.webmanifest'],
+  },
   { page: 'owner', word: 'self.__WT_OWNER_FILES', unhashed: ['/owner.html', '/mark.svg', '/owner.webmanifest'] },
 ] as const;
 
@@ -65,6 +69,16 @@ export default defineConfig({
       input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+        // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
+        codeSplitting: {
+          groups: [
+            { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\// },
+            {
+              name: 'shared',
+              test: /core\/(dog\/(zones|coats)|quantity\/(day|random|source)|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|figures|post)|home\/paper\/HomeDog|data\/photos)/,
+            },
+          ],
+        },
       },
     },
   },

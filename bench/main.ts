@@ -122,6 +122,14 @@ say(
   screen.replan / 100,
 );
 
+const web: readonly [name: string, value: number, unit: string, reference: string, ratio: number][] = JSON.parse(
+  execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen-web.ts'], { encoding: 'utf8' })
+    .trim()
+    .split('\n')
+    .at(-1) ?? '[]',
+);
+for (const figure of web) say(...figure);
+
 /** A book of dogs: breeds as they come, each felt zone by zone in its own state. */
 function book(dogs: number): readonly { dog: Dog; check: CoatCheck }[] {
   const random = seededRandom(5);

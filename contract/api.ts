@@ -27,6 +27,7 @@ import {
 } from './home.ts';
 import { toolDraftSchema, toolEditSchema, upkeepBatchSchema } from './kit.ts';
 import { ownPostSchema, ownerPostSchema } from './post.ts';
+import { answerSchema, boutSchema } from './practice.ts';
 import { productMoveSchema } from './product.ts';
 import { personSchema, absenceSchema, apartSchema, wishSchema, pinsSchema, markSchema, callSchema } from './roster.ts';
 import { setUpSchema, salonEditSchema, housePreviewSchema } from './salon.ts';
@@ -73,7 +74,7 @@ const CALENDAR = 'text/calendar';
 const CSV_LIMIT = 4_500_000;
 
 export const API = {
-  'GET /health': row({ may: 'anyone', answers: '`{ok: true}`' }),
+  'GET /health': row({ may: 'anyone', answers: '`{ok: true, build}`: the interface that is served, by its script' }),
   'GET /openapi.json': row({ may: 'anyone', answers: 'this table as OpenAPI 3.1' }),
   'GET /me': row({ may: 'anyone', answers: 'who is signed in on this device, and what a page must show first' }),
   'POST /first-owner': row({
@@ -381,6 +382,29 @@ export const API = {
       '`{channel, email, quiet: {fromMinute, toMinute}, version}`; channel: off, mail, text; for the owner of that dog, version 0 the first time',
     answers: 'the same',
   }),
+  'GET /places': row({
+    may: OWNER,
+    sends: '`?find=` how a town’s name begins',
+    answers: '`{places}`: towns of the gazetteer with latitude, longitude and time zone, the largest first',
+  }),
+  'GET /practice': row({
+    may: ALL,
+    answers: '`{today, bouts, answers}`: what whoever is signed in practised and answered',
+  }),
+  'GET /practice/people': row({ may: CRAFT, answers: '`{people}`: the best of each case by person, and answers' }),
+  'GET /practice/bouts/:id': row({ may: ALL, answers: 'one bout of one’s own, with its acts' }),
+  'POST /practice/bouts': row({
+    may: ALL,
+    body: boutSchema,
+    sends: '`{id, caseId, acts, share}`: what was done to a practice coat, and what it was told to be worth',
+    answers: '201, the practice page',
+  }),
+  'POST /practice/answers': row({
+    may: ALL,
+    body: answerSchema,
+    sends: '`{id, card, seed, answer}`: an answer to a drill',
+    answers: '201, the practice page; the salon’s computer says whether it is right',
+  }),
   'GET /products': row({
     may: ALL,
     answers: '`{stock, moves}`: what should be left of each product, the newest 20 moves',
@@ -499,6 +523,10 @@ export const API = {
     answers: '201, the same',
   }),
   'DELETE /calls/:id': row({ may: FRONT, answers: 'the same' }),
+  'GET /tally/ledger': row({
+    may: CRAFT,
+    answers: '`{entries, moves, home, today, currency}`: finished visits of two years and more, for charts',
+  }),
   'GET /tally': row({
     may: CRAFT,
     answers: 'what finished sessions have taught: minutes and grams against plan, with 80 % intervals',

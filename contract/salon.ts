@@ -120,6 +120,16 @@ const place = {
     .messages({ 'zone.unknown': '{{#label}} must be an IANA time zone such as Europe/Helsinki, not "{{#value}}"' })
     .required(),
 };
+/** A town of the gazetteer. */
+export interface PlaceFound {
+  readonly name: string;
+  /** ISO 3166-1 alpha-2. */
+  readonly country: string;
+  readonly latitudeDeg: number;
+  readonly longitudeDeg: number;
+  readonly timeZone: string;
+}
+
 /** A salon before its first day: where it is; its house rules are the usual ones until somebody changes them. */
 export type SetUp = Omit<SalonDraft, 'house'>;
 export const setUpSchema: Joi.ObjectSchema<SetUp> = Joi.object<SetUp>(place).label('salon');

@@ -59,7 +59,7 @@ export interface SessionPage {
   readonly record: SessionRecord;
   /** What the plan is made anew with at the table; with it a device goes on without a link. */
   readonly request: PlanRequest;
-  /** Names whose hands the log knows. */
+  /** Names whose hands the log knows, then others who work here. */
   readonly people: readonly string[];
 }
 

@@ -84,6 +84,15 @@ function filesUnder(dir) {
   }, []);
 }
 
+/* Pages that are open somewhere go on with the files of the build before. */
+function keepBefore() {
+  var assets = path.join(ROOT, 'dist', 'assets');
+  var before = path.join(ROOT, 'dist.before');
+  if (!fs.existsSync(assets)) return;
+  fs.rmSync(before, { recursive: true, force: true });
+  fs.cpSync(assets, path.join(before, 'assets'), { recursive: true });
+}
+
 /* Builds the interface when its sources have changed since the last build. */
 function buildWeb() {
   var stamp = path.join(ROOT, 'dist', '.stamp');
@@ -91,6 +100,7 @@ function buildWeb() {
   var want = digest(sources.concat([path.join(ROOT, 'vite.config.ts'), path.join(ROOT, 'package-lock.json')]));
   if (read(stamp) === want) return;
   console.log('Building the interface ...');
+  keepBefore();
   var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
   if (done.status !== 0) {
     console.error('The interface could not be built; the lines above say why.');

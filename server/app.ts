@@ -29,6 +29,7 @@ import { kitRoutes } from './routes/kit.ts';
 import { ownerRoutes } from './routes/owner.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { postRoutes } from './routes/post.ts';
+import { practiceRoutes } from './routes/practice.ts';
 import { productRoutes } from './routes/products.ts';
 import { rosterRoutes } from './routes/roster.ts';
 import { safeRoutes } from './routes/safe.ts';
@@ -121,7 +122,7 @@ export function createApp({
   const api = express.Router();
   api.use(
     accountRoutes(kept, door),
-    metaRoutes(kept),
+    metaRoutes(kept, webRoot),
     safeRoutes(kept, safe),
     intakeRoutes(kept),
     salonRoutes(kept),
@@ -130,6 +131,7 @@ export function createApp({
     dayRoutes(kept),
     checkRoutes(kept),
     photoRoutes(kept),
+    practiceRoutes(kept),
     productRoutes(kept),
     sessionRoutes(kept, live),
     deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
@@ -170,6 +172,12 @@ export function createApp({
       res.sendFile(join(webRoot, 'owner.html'));
     });
     app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true, fallthrough: true }));
+    // Pages that were opened before the interface was built anew go on asking for the files of their own build.
+    app.use(
+      '/assets',
+      express.static(join(`${webRoot}.before`, 'assets'), { index: false, maxAge: '1y', immutable: true }),
+      (_req, res) => void res.status(404).end(),
+    );
     app.get('/{*any}', (_req, res) => {
       res.setHeader('Cache-Control', 'no-cache');
       res.sendFile(join(webRoot, 'index.html'));

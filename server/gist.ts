@@ -9,7 +9,7 @@ import { coatRow, type CoatClass } from '../core/dog/index.ts';
 import { day, formatDay, type Day } from '../core/quantity/index.ts';
 import type { SessionRecord } from '../core/table/index.ts';
 import type { Outlook } from '../core/tide/index.ts';
-import { gramsByStage, meanGrade } from '../core/tally/index.ts';
+import { gramsByStage, meanGrade, type VisitEntry } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
@@ -49,6 +49,8 @@ export type CheckGist = DogPage['checks'][number];
 interface Minds {
   readonly checks: Mind<CheckGist>;
   readonly sessions: Mind<SessionGist>;
+  /** Entries of the tally; none for a session that is not finished. */
+  readonly entries: Mind<VisitEntry | undefined>;
   readonly outlooks: Mind<Outlook & { readonly lastVisit: Day | undefined }>;
 }
 const MINDS = new WeakMap<Stores, Minds>();
@@ -59,6 +61,7 @@ export function mindsOf(stores: Stores): Minds {
   const made = {
     checks: new Mind<CheckGist>(50_000),
     sessions: new Mind<SessionGist>(50_000),
+    entries: new Mind<VisitEntry | undefined>(20_000),
     outlooks: new Mind<Outlook & { readonly lastVisit: Day | undefined }>(8_000),
   };
   MINDS.set(stores, made);

@@ -26,7 +26,12 @@ export class TideDesk {
     this.soonAt = performance.now();
     setImmediate(() => {
       this.planned = false;
-      if (!this.closed) this.ask(make());
+      try {
+        if (!this.closed) this.ask(make());
+      } finally {
+        // What is known already is not reckoned again: whoever waits for it need not.
+        if (this.asked === '') this.rest();
+      }
     });
   }
 

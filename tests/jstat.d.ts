@@ -9,6 +9,8 @@ declare module 'jstat' {
     gammaln(x: number): number;
     gamma: Distribution;
     normal: Distribution;
+    mean(of: readonly number[]): number;
+    variance(of: readonly number[], sample: boolean): number;
     studentt: { inv(share: number, freedom: number): number };
     models: { ols(endog: number[], exog: number[][]): { coef: number[] } };
     inv(matrix: number[][]): number[][];

@@ -108,8 +108,28 @@ await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewpor
 await picture('desk-bench', '/desk/bench', {}, async (page) => {
   await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
 });
-await picture('desk-today', '/desk/day');
-await picture('desk-tally', '/desk/tally');
+await picture('desk-tally', '/desk/tally?by=month&span=all');
+await picture(
+  'desk-practice',
+  '/desk/practice/packed-or-matted',
+  { viewport: { width: 1280, height: 1000 } },
+  async (page) => {
+    await page.getByRole('button', { name: 'All', exact: true }).click();
+    await page.getByRole('button', { name: 'All five tests' }).click();
+    await page.locator('.wt-answers li').first().waitFor();
+    await page.getByRole('button', { name: 'None', exact: true }).click();
+    await page.getByRole('button', { name: 'Rear', exact: true }).click();
+    await page.getByRole('radio', { name: 'Work' }).check();
+    await page.getByRole('button', { name: 'undercoat rake, fixed pins' }).click();
+    await page.getByText(/about \d+/).waitFor();
+    await page.evaluate(() => window.scrollTo(0, 0));
+  },
+);
+await picture('finder', '/desk/dogs', {}, async (page) => {
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'Find anything' }).fill('rake');
+  await page.getByRole('option').nth(4).waitFor();
+});
 await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.getByRole('radio', { name: /Slicker, then rake/ }).check();
   await page.getByRole('radio', { name: /Lifting only/ }).check();
@@ -203,7 +223,6 @@ async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<
 await tableSheet('table-day', 'light');
 await tableSheet('table-night', 'dark');
 await picture('table-record', '/table/sessions/demo-bollard-session-2', TABLE);
-await picture('desk-home', '/desk/dogs/demo-bollard/home');
 
 /** The owner's page today, in a bout, and what came out; beside it the card and a visit told. */
 async function homeSheet(): Promise<void> {

@@ -10,6 +10,7 @@ import {
   type ZoneId,
 } from '../dog/index.ts';
 import {
+  CONDITION_OF_TIE,
   guardLengthMm,
   STOPPING_SKIN,
   zoneConditions,
@@ -65,7 +66,6 @@ export const wetnessOf = ({ wet, soap }: Pick<CoatZone, 'wet' | 'soap'>): Wetnes
   soap ? 'soapy' : wet >= SOPPING ? 'wet' : wet > DRY_TO_SKIN ? 'damp' : 'dry';
 
 const TIGHTER: Readonly<Record<TieGrade, TieGrade>> = { none: 'none', knot: 'mat', mat: 'pelt', pelt: 'pelt' };
-const CONDITION_OF_TIE = { knot: 'knotted', mat: 'matted', pelt: 'pelted' } as const;
 
 /** Water got to a tie that nobody had settled: it draws tight as it dries, and takes longer. Common practice. */
 export function tightenTie(z: CoatZone): void {

@@ -41,6 +41,8 @@ export {
   jobOf,
   coatIn,
   planByHand,
+  barOf,
+  type Bar,
   worksite,
   type Worksite,
   bearsInAll,

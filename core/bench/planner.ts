@@ -198,8 +198,20 @@ const DUST_TO_FLEE_G = 150;
 /** A bath sooner than the house allows counts as much as this share of a whole score. Guess. */
 const BATH_TOO_SOON = 0.4;
 
+const worthOfLeft = (extra: number): number => 1 - clamp(extra / WORTHLESS_EXTRA_LEFT, 0, 1);
+/** For work by hand that may leave nearly all: as much again is lost from there to a coat that nobody touched. */
+const worthByHand = (extra: number, leastLeft: number): number =>
+  worthOfLeft(extra) -
+  clamp((extra - WORTHLESS_EXTRA_LEFT) / Math.max(1e-6, 1 - leastLeft - WORTHLESS_EXTRA_LEFT), 0, 1);
+
 /** Higher is better; each part is scaled to 0..1 so that the house's weights mean what they say. */
-function score({ plan, measures }: Measured, request: PlanRequest, fastest: number, leastLeft: number): number {
+function score(
+  { plan, measures }: Measured,
+  request: PlanRequest,
+  fastest: number,
+  leastLeft: number,
+  hairWorth: (extra: number, leastLeft: number) => number = worthOfLeft,
+): number {
   const { dog, house } = request;
   const w = house.weights;
   const all = w.hairOut + w.minutes + w.skin + w.comfort + w.dust || 1;
@@ -208,8 +220,8 @@ function score({ plan, measures }: Measured, request: PlanRequest, fastest: numb
     clamp(measures.standing / 60, 0, 1) * 0.6 + clamp(measures.dryer / 30, 0, 1) * (dreadsDryer ? 1 : 0.2);
   const tooSoon = bathedLately(request) && bathes(method(plan.method));
   return (
-    (w.hairOut * (1 - clamp((measures['hair-left'] - leastLeft) / WORTHLESS_EXTRA_LEFT, 0, 1)) +
-      w.minutes * (fastest / Math.max(measures.minutes, 1)) +
+    (w.hairOut * hairWorth(measures['hair-left'] - leastLeft, leastLeft) +
+      w.minutes * Math.min(1, fastest / Math.max(measures.minutes, 1)) +
       w.skin * (1 - clamp((measures.skin - EASY_SKIN) / (1 - EASY_SKIN), 0, 1)) +
       w.comfort * (1 - clamp(discomfort, 0, 1)) +
       w.dust * (1 - clamp(measures.dust / DUST_TO_FLEE_G, 0, 1))) /
@@ -307,11 +319,47 @@ function notesOn(plan: Omit<MethodPlan, 'score'>, request: PlanRequest, assumed:
  * The plan that a script comes to, in place of what the method would do by itself. Its score is 0: it is compared with
  * nothing. Throws RangeError where a step names a piece that does not hang in this room.
  */
-export function planByHand(request: PlanRequest, methodId: MethodId, script: Script, known?: Worksite): MethodPlan {
-  const { job, found } = known ?? worksite(request);
-  const worked = workScript(script, found, job, { crew: request.crew, choices: known?.choices });
+export const planByHand = (request: PlanRequest, methodId: MethodId, script: Script, known?: Worksite): MethodPlan => ({
+  ...measuredByHand(request, methodId, script, known).plan,
+  score: 0,
+});
+
+/** What a script comes to, measured as a planned one is. */
+function measuredByHand(request: PlanRequest, methodId: MethodId, script: Script, known = worksite(request)): Measured {
+  const { job, found, choices } = known;
+  const worked = workScript(script, found, job, { crew: request.crew, choices });
   const allotment = { stopYield: houseYield(job), gap: 0 };
-  return { ...measure(method(methodId), { ...worked, allotment }, request, job).plan, score: 0 };
+  return measure(method(methodId), { ...worked, allotment }, request, job);
+}
+
+/**
+ * How work done by hand stands against what a plan found open: by the score that a recommendation goes by, told apart
+ * further down, where no plan ever comes.
+ */
+export interface Bar {
+  /** The plan that a script comes to, with its score; throws RangeError as planByHand does. */
+  readonly of: (methodId: MethodId, script: Script) => MethodPlan;
+  /** Score that is lost when `left` of the loose hair stays and not `least`, 0..1 each. */
+  readonly hairCost: (left: number, least: number) => number;
+  /** Score that is lost by so many minutes where fewer would have done. */
+  readonly minutesCost: (minutes: number, enough: number) => number;
+}
+export function barOf(request: PlanRequest, plan: Plan, known: Worksite = worksite(request)): Bar {
+  const open = plan.methods.filter((m) => m.kind === 'open');
+  const fastest = Math.min(...open.map((m) => m.minutes));
+  const leastLeft = Math.min(1, ...open.map((m) => m.shareLeft));
+  const w = request.house.weights;
+  const all = w.hairOut + w.minutes + w.skin + w.comfort + w.dust || 1;
+  const hair = (left: number): number => worthByHand(left - leastLeft, leastLeft);
+  const quick = (minutes: number): number => Math.min(1, fastest / Math.max(minutes, 1));
+  return {
+    of: (methodId, script) => {
+      const measured = measuredByHand(request, methodId, script, known);
+      return { ...measured.plan, score: score(measured, request, fastest, leastLeft, worthByHand) };
+    },
+    hairCost: (left, least) => (w.hairOut * Math.max(0, hair(least) - hair(left))) / all,
+    minutesCost: (minutes, enough) => (w.minutes * Math.max(0, quick(enough) - quick(minutes))) / all,
+  };
 }
 
 /** What a request is worked with: found once for a script that is changed again and again. */

@@ -16,7 +16,7 @@ export const CONDITION_KINDS = ['clear', 'dense', 'loose', 'packed', 'knotted', 
 export type ConditionKind = (typeof CONDITION_KINDS)[number];
 /** Conditions in which hair is tied to hair: decided about before any water, air, rake or slicker. */
 export const TIED: readonly ConditionKind[] = ['knotted', 'matted', 'pelted'];
-const BY_TIE = { knot: 'knotted', mat: 'matted', pelt: 'pelted' } as const;
+export const CONDITION_OF_TIE = { knot: 'knotted', mat: 'matted', pelt: 'pelted' } as const;
 
 /** The test that decided, with its reading: worded by the interface. */
 export type ConditionReason =
@@ -59,7 +59,7 @@ function median(grades: readonly FingerGrade[]): FingerGrade {
 }
 
 /** Coat readings of the whole dog, for zones that nobody felt on either side. Ties and skin are never borrowed. */
-function typicalReadings(check: CoatCheck): Pick<Readings, 'finger' | 'tug' | 'comb'> | undefined {
+function typicalReadings(check: Pick<CoatCheck, 'zones'>): Pick<Readings, 'finger' | 'tug' | 'comb'> | undefined {
   const felt = ZONES.map((z) => check.zones[z.id]).filter(hasCoatReading);
   if (felt.length === 0) return undefined;
   const fingers = felt.flatMap((f) => (f?.finger === undefined ? [] : [f.finger]));
@@ -87,7 +87,7 @@ function completed(found: ZoneFindings, base: Pick<Readings, 'finger' | 'tug' | 
 
 function judge(r: Readings, packs: boolean): { kind: ConditionKind; reasons: ConditionReason[] } {
   if (STOPPING_SKIN.has(r.skin)) return { kind: 'stop', reasons: [{ code: 'skin', finding: r.skin }] };
-  if (r.tie !== 'none') return { kind: BY_TIE[r.tie], reasons: [{ code: 'tie', grade: r.tie }] };
+  if (r.tie !== 'none') return { kind: CONDITION_OF_TIE[r.tie], reasons: [{ code: 'tie', grade: r.tie }] };
   const byFinger: ConditionReason = { code: 'finger', grade: r.finger };
   const byComb: ConditionReason = { code: 'comb', grade: r.comb };
   if (packs && (r.finger === 4 || (r.finger === 3 && r.comb !== 'glides'))) {
@@ -104,7 +104,10 @@ function judge(r: Readings, packs: boolean): { kind: ConditionKind; reasons: Con
 }
 
 /** The condition of every zone, in working order. Same check, same answer; mirrored check, mirrored answer. */
-export function zoneConditions(check: CoatCheck, coat: Pick<CoatClassRow, 'packs'>): readonly ZoneCondition[] {
+export function zoneConditions(
+  check: Pick<CoatCheck, 'zones'>,
+  coat: Pick<CoatClassRow, 'packs'>,
+): readonly ZoneCondition[] {
   const typical = typicalReadings(check);
   return ZONES.map(({ id }): ZoneCondition => {
     const own = check.zones[id] ?? {};

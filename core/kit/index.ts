@@ -78,7 +78,7 @@ export {
   takersOf,
 } from './rank.ts';
 export { bestCover, bestCovers, type Cover } from './cover.ts';
-export { SHOP, type ShopPiece } from './shop.ts';
+export { FIRST_KIT, SHOP, type ShopPiece } from './shop.ts';
 export {
   UPKEEP,
   UPKEEP_ACTS,

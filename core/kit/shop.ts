@@ -38,3 +38,34 @@ export const SHOP: readonly ShopPiece[] = [
   piece('rubber', 'mitt', 1300, { material: 'rubber', widthMm: 130 }),
   piece('bristle', '', 1800, { material: 'natural' }),
 ];
+
+/** What a room is usually opened with, first what no room does without. Prices are those of a feel of scale. */
+export const FIRST_KIT: readonly { readonly piece: ShopPiece; readonly usual: boolean; readonly why: string }[] = [
+  {
+    piece: piece('rake', '18 mm pins', 2200, { pinMm: 18, spacingMm: 5 }),
+    usual: true,
+    why: 'Lifts loose undercoat out through the guard hair.',
+  },
+  { piece: piece('soft-slicker', '', 1900), usual: true, why: 'Loosens and lifts, also through the soap.' },
+  { piece: piece('firm-slicker', '', 1900), usual: true, why: 'For dense coats and breeches.' },
+  {
+    piece: piece('pin-brush', 'long pins', 2400, { pinMm: 27 }),
+    usual: true,
+    why: 'Opens long coats; bears a wet one.',
+  },
+  { piece: piece('comb', '30 mm teeth', 2100, { pinMm: 30 }), usual: true, why: 'Proves the work, opens knots.' },
+  { piece: piece('rubber', '', 1100, { material: 'rubber' }), usual: true, why: 'Short coats, dry and in the lather.' },
+  { piece: piece('bristle', '', 1800, { material: 'natural' }), usual: true, why: 'Finishes; safe in every zone.' },
+  { piece: piece('mat-splitter', '', 1600), usual: true, why: 'Ties at breeches, in trained hands.' },
+  { piece: piece('hand-bath', '', 90000), usual: true, why: 'Half of the hair leaves in the tub.' },
+  { piece: piece('force-dryer', '', 28000), usual: true, why: 'Blows out what water has loosened.' },
+  { piece: piece('stand-dryer', '', 22000), usual: false, why: 'For dogs that fear the strong one.' },
+  { piece: piece('bather', '', 45000), usual: false, why: 'Drives soap through plates in half the time.' },
+  { piece: piece('fine-comb', '', 900), usual: false, why: 'Fine undercoat on smooth coats, gently.' },
+  {
+    piece: piece('blade-comb', '', 4500, { material: 'metal' }),
+    usual: false,
+    why: 'Very fast on smooth doubles; torso only, minutes only.',
+  },
+  { piece: piece('clipper', '', 18000), usual: false, why: 'For what is felted to the skin.' },
+];

@@ -6,7 +6,7 @@
  * components by expectation and maximisation, Dempster, Laird and Rubin 1977; from memory). Start values of the
  * variances count as a few levels or measurements, so that little data moves little. The 80 % intervals are Student's.
  */
-import { inverse, kept, sum } from '../quantity/index.ts';
+import { inverse, kept, normalQuantile, sum } from '../quantity/index.ts';
 
 /** One measurement: what it came to against its plan, and the level of each factor it falls under. */
 export interface Measured {
@@ -60,21 +60,20 @@ const MOST_ROUNDS = 25;
 const STILL = 2e-3;
 /** A ratio further out is a slip of the pen, not a measurement. */
 const SANE = { low: 1 / 12, high: 12 };
-/** Half width of an 80 % interval, in standard deviations of a normal distribution. */
-const Z_80 = 1.2815515655446004;
-
 /**
- * Half width of an 80 % interval in standard deviations where the spread itself was measured with so many degrees of
- * freedom: the expansion of Student's quantile (Abramowitz and Stegun 26.7.5), good to 1e-3 from 4 on.
+ * Quantile of Student's distribution with so many degrees of freedom, 0.5 < share < 1: the expansion of Abramowitz and Stegun
+ * 26.7.5, good to 1e-3 from 4 on for the middle nine tenths; fewer count as 4.
  */
-export function student80(freedom: number): number {
-  const z = Z_80;
+export function studentQuantile(share: number, freedom: number): number {
+  const z = normalQuantile(share);
   const n = Math.max(4, freedom);
   const g1 = (z ** 3 + z) / 4;
   const g2 = (5 * z ** 5 + 16 * z ** 3 + 3 * z) / 96;
   const g3 = (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / 384;
   return z + g1 / n + g2 / n ** 2 + g3 / n ** 3;
 }
+/** Half width of an 80 % interval in standard deviations where the spread itself was measured with so many degrees of freedom. */
+export const student80 = (freedom: number): number => studentQuantile(0.9, freedom);
 
 interface Visit {
   n: number;

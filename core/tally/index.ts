@@ -1,5 +1,13 @@
 /** Decides what the log teaches: pace and yield by tool, person, coat and zone, and which steps promise too much. */
-export { effects, student80, type Effects, type EffectsStart, type Estimate, type Measured } from './effects.ts';
+export {
+  effects,
+  student80,
+  studentQuantile,
+  type Effects,
+  type EffectsStart,
+  type Estimate,
+  type Measured,
+} from './effects.ts';
 export {
   gramsFor,
   learn,
@@ -15,3 +23,27 @@ export {
   type Taught,
 } from './learn.ts';
 export { gramsByStage, meanGrade, stageOf, STAGES, type GramsByStage, type Stage } from './history.ts';
+export {
+  TALLY_BY,
+  TALLY_OF,
+  entryOf,
+  filtered,
+  monthOf,
+  quantile,
+  tallied,
+  type TallyBy,
+  type TallyFilter,
+  type TallyGroup,
+  type TallyOf,
+  type ToolEntry,
+  type VisitEntry,
+} from './ledger.ts';
+export {
+  YEAR_DAYS,
+  countsDiffer,
+  meansDiffer,
+  sinceLastYear,
+  type ChangeWhat,
+  type HomeDay,
+  type YearChange,
+} from './changed.ts';

@@ -80,6 +80,9 @@ export function homeStore(db: Db) {
   const boutsOf = db.prepare<[string, number], BoutRow>(
     'SELECT * FROM home_bout WHERE dog_id = ? AND day >= ? ORDER BY day, rowid',
   );
+  const boutMinutes = db.prepare<[number], { readonly dogId: string; readonly day: number; readonly minutes: number }>(
+    'SELECT dog_id AS dogId, day, minutes FROM home_bout WHERE day >= ? ORDER BY day',
+  );
   const oneBout = db.prepare<[string], BoutRow>('SELECT * FROM home_bout WHERE id = ?');
   const addBout = db.prepare<BoutRow>(
     `INSERT INTO home_bout (id, dog_id, day, parts, minutes, amount, author)
@@ -147,6 +150,9 @@ export function homeStore(db: Db) {
         : updateSetup.run(JSON.stringify(facts), dogId, version)
       ).changes === 1,
     bouts: () => bouts.all().map(bout),
+    /** Minutes of every home since a day. */
+    minutesSince: (from: number): readonly { readonly dogId: string; readonly day: Day; readonly minutes: number }[] =>
+      boutMinutes.all(from).map((r) => ({ ...r, day: day(r.day) })),
     boutsOf: (dogId: string, from: Day): readonly HomeBoutNote[] =>
       boutsOf.all(dogId, from).map((r) => {
         const { dogId: _, ...note } = bout(r);

@@ -11,6 +11,7 @@ import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
 import { photoStore } from './photos.ts';
 import { postStore } from './post.ts';
+import { practiceStore } from './practice.ts';
 import { productStore } from './products.ts';
 import { rosterStore } from './roster.ts';
 import { salonStore } from './salon.ts';
@@ -35,6 +36,7 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     salon: salonStore(db),
     kit: kitStore(db),
     photos: photoStore(db),
+    practice: practiceStore(db),
     products: productStore(db),
     tide: tideStore(db),
     home: homeStore(db),

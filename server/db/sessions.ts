@@ -69,6 +69,10 @@ export function sessionStore(db: Db) {
     `SELECT s.id, s.dog_id AS dogId, s.day, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
      FROM session s WHERE s.dog_id = ? AND s.day >= ? ORDER BY s.day DESC, s.id DESC LIMIT ?`,
   );
+  const linesSince = db.prepare<[number, number], SessionLine>(
+    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+     FROM session s WHERE s.day >= ? ORDER BY s.day DESC LIMIT ?`,
+  );
   const newestEvent = db.prepare<[], { readonly at: number | null }>('SELECT max(rowid) AS at FROM session_event');
   const touched = db.prepare<[number], { readonly id: string }>(
     // By the newest rows, not by the index of sessions, which would be read whole.
@@ -99,6 +103,8 @@ export function sessionStore(db: Db) {
     /** Sessions of a dog without what is in them, newest first: since a day, so many at most. */
     linesOf: (dogId: string, since = 0, most = -1): readonly (SessionLine & { readonly day: number })[] =>
       linesOf.all(dogId, since, most),
+    /** Sessions of all dogs since a day without what is in them, newest first, so many at most. */
+    linesSince: (since: number, most: number): readonly SessionLine[] => linesSince.all(since, most),
     /** Grows with each event that is kept; what it was tells which sessions have changed since. */
     newestEvent: (): number => newestEvent.get()?.at ?? 0,
     touchedSince: (event: number): readonly string[] => touched.all(event).map((r) => r.id),

@@ -17,6 +17,8 @@ const WITHOUT = new Set([
   'sign_in_failure',
   'job',
   'intake',
+  'practice_bout',
+  'drill_answer',
 ]);
 /** Columns of which the trail says only that they changed. */
 const SECRET = new Set(['passphrase', 'pin', 'token_hash', 'feed_hash']);

@@ -1,13 +1,35 @@
 /** What anyone may ask: whether somebody is there, and what can be asked at all. */
+import { readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Router } from 'express';
 import { openApi } from '../../contract/openapi.ts';
 import { counter } from '../endpoint.ts';
 import type { Kept } from '../facts.ts';
 
-export function metaRoutes(kept: Kept): Router {
+/** The build that is served, by the name of the script that starts it; read anew when the page was built anew. */
+function buildIn(webRoot: string | undefined): () => string | null {
+  const known: { asOf: number; build: string | null } = { asOf: 0, build: null };
+  return () => {
+    if (webRoot === undefined) return null;
+    try {
+      const page = join(webRoot, 'index.html');
+      const { mtimeMs } = statSync(page);
+      if (mtimeMs !== known.asOf) {
+        known.asOf = mtimeMs;
+        known.build = /assets\/(main-[\w-]+\.js)/.exec(readFileSync(page, 'utf8'))?.[1] ?? null;
+      }
+      return known.build;
+    } catch {
+      return null;
+    }
+  };
+}
+
+export function metaRoutes(kept: Kept, webRoot: string | undefined): Router {
   const { router, on } = counter(kept);
   let document: object | undefined;
-  on('GET /health', () => ({ json: { ok: true } }));
+  const build = buildIn(webRoot);
+  on('GET /health', () => ({ json: { ok: true, build: build() } }));
   on('GET /openapi.json', () => ({ json: (document ??= openApi()) }));
   return router;
 }

@@ -17,6 +17,7 @@ import {
   todayOf,
   type Kept,
 } from '../facts.ts';
+import { findPlaces } from '../places.ts';
 import { Problem, stale } from '../problem.ts';
 
 export function salonRoutes(kept: Kept): Router {
@@ -34,6 +35,7 @@ export function salonRoutes(kept: Kept): Router {
       return { status: 201, json: salonOf(kept) };
     }),
   );
+  on('GET /places', async ({ query: { find = '' } }) => ({ json: { places: await findPlaces(find.slice(0, 80)) } }));
   on('PUT /salon', ({ body: edit }) => {
     return {
       json: stores.write(() => {

@@ -76,7 +76,8 @@ export function sessionRoutes(kept: Kept, live: Live): Router {
       events,
       record: sessionRecord(events, s.snapshot.plan.steps),
       request: { ...planRequestOf(kept, check, room), crew: s.snapshot.crew },
-      people: peopleIn(room.taught),
+      // Those whose hands the log knows, and those who work here and have not begun.
+      people: [...new Set([...peopleIn(room.taught), ...kept.stores.roster.people().map((p) => p.name)])],
     };
   };
   const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });

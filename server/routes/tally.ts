@@ -1,9 +1,12 @@
 /** /api/tally: what finished sessions have taught. */
+import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
-import type { TallyPage, TallyRow } from '../../contract/tally.ts';
-import { overPromised, type Effects } from '../../core/tally/index.ts';
+import type { TallyLedger, TallyPage, TallyRow } from '../../contract/tally.ts';
+import { addDays, day } from '../../core/quantity/index.ts';
+import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { taughtBy, type Kept } from '../facts.ts';
+import { recordOf, salonOf, taughtBy, todayOf, wallOf, type Kept } from '../facts.ts';
+import { mindsOf } from '../gist.ts';
 
 /** Levels of a factor, furthest from the plan first. */
 const rows = (effects: Effects, factor: string, nameOf = (key: string) => key): readonly TallyRow[] =>
@@ -11,6 +14,37 @@ const rows = (effects: Effects, factor: string, nameOf = (key: string) => key): 
     .levels(factor)
     .map((key) => ({ key: nameOf(key), estimate: effects.of(factor, key) }))
     .sort((a, b) => b.estimate.ratio - a.estimate.ratio);
+
+/** Two whole years to compare, and a season before them to see where they came from. */
+const LEDGER_DAYS = 2 * YEAR_DAYS + 92;
+/** More visits than this no chart shows one by one. */
+const MOST_ENTRIES = 12_000;
+/** Sessions that are folded before others are answered. */
+const AT_ONCE = 25;
+
+/** Entries of the finished sessions of these years, oldest first; what was folded once is not folded again. */
+async function entriesOf(kept: Kept, since: number): Promise<readonly VisitEntry[]> {
+  const { sessions, dogs } = kept.stores;
+  const { entries } = mindsOf(kept.stores);
+  const known = new Map(dogs.all().map((d) => [d.id, d]));
+  const wall = new Map(wallOf(kept).map((t) => [t.id, t.dbA]));
+  const found: VisitEntry[] = [];
+  for (const [i, line] of sessions.linesSince(since, MOST_ENTRIES).entries()) {
+    if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
+    const dog = known.get(line.dogId);
+    if (!dog) continue;
+    const entry = entries.of(line.id, `${line.events} ${dog.version}`, () => {
+      const s = sessions.find(line.id);
+      if (!s) return undefined;
+      const record = recordOf(kept, s);
+      if (record.state !== 'finished') return undefined;
+      const { id, method, snapshot } = s;
+      return entryOf({ id, day: day(s.day), dog, method, plan: snapshot.plan, record, dbAOf: (t) => wall.get(t.id) });
+    });
+    if (entry) found.push(entry);
+  }
+  return found.reverse();
+}
 
 export function tallyRoutes(kept: Kept): Router {
   const { router, on } = counter(kept);
@@ -35,6 +69,19 @@ export function tallyRoutes(kept: Kept): Router {
         dogs: rows(taught.yields, 'dog', (id) => names.get(id) ?? id),
       },
       off: overPromised(taught),
+    };
+    return { json: page };
+  });
+  on('GET /tally/ledger', async () => {
+    const salon = salonOf(kept);
+    const today = todayOf(kept, salon);
+    const since = addDays(today, -LEDGER_DAYS);
+    const page: TallyLedger = {
+      today,
+      currency: salon.house.rates.currency,
+      entries: await entriesOf(kept, since),
+      moves: kept.stores.products.moves().filter((m) => m.day >= since),
+      home: kept.stores.home.minutesSince(since),
     };
     return { json: page };
   });

@@ -111,28 +111,3 @@ describe('the door, in the browser', () => {
     await page.context().close();
   });
 });
-
-describe('a new house, in the browser', () => {
-  it('gets its owner, its place, and its first dog', async () => {
-    const stage = await openStage({ empty: true });
-    const page = await stage.page({ signedOut: true });
-    await page.goto('/');
-    await page.getByRole('heading', { name: 'A new house' }).waitFor();
-    expect(await axeFaults(page)).to.deep.equal([]);
-    await page.getByLabel('Your name').fill('Ylva');
-    await page.getByLabel('Name to sign in with').fill('ylva');
-    await page.getByLabel('Passphrase', { exact: true }).fill('four dry oat biscuits');
-    await page.getByRole('button', { name: 'Make the owner’s key' }).click();
-    await page.getByRole('heading', { name: 'Where is the salon?' }).waitFor();
-    expect(await axeFaults(page)).to.deep.equal([]);
-    await page.getByLabel('Name of the salon').fill('The Shed');
-    await page.getByLabel(/^Latitude/).fill('60.1');
-    await page.getByLabel(/^Longitude/).fill('19.9');
-    await page.getByRole('button', { name: 'Open the salon' }).click();
-    await page.getByRole('heading', { name: 'Tide', exact: true }).waitFor();
-    await page.goto('/desk/dogs');
-    await page.getByText('No dogs yet.').waitFor();
-    expect(stage.stores.salon.find()).to.include({ name: 'The Shed', latitudeDeg: 60.1 });
-    await stage.close();
-  });
-});

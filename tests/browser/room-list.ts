@@ -50,6 +50,9 @@ export const ROOM_LIST: readonly (readonly [string, (rooms: Rooms) => string])[]
   ['Rules', () => '/desk/rules?rule=warn-rake'],
   ['House rules', () => '/desk/house'],
   ['the tally', () => '/desk/tally'],
+  ['practice', () => '/desk/practice'],
+  ['a practice coat', () => '/desk/practice/line-brushing'],
+  ['questions asked again', () => '/desk/practice/drills'],
   ['the table', () => '/table'],
   ['scale and meters', () => '/table/devices'],
   ['a session', ({ session }) => session],
@@ -63,6 +66,10 @@ export const ROOM_LIST: readonly (readonly [string, (rooms: Rooms) => string])[]
   ['Safe', () => '/desk/safe'],
   ['Changes', () => '/desk/changes'],
   ['clients brought in', () => '/desk/intake'],
+  ['first steps', () => '/desk/start'],
+  ['help', () => '/desk/help'],
+  ['what the log has taught', () => '/desk/tally?view=taught'],
+  ['the tally as a table', () => '/desk/tally?show=income&by=person&as=table'],
   ['nothing', () => '/desk/attic'],
 ];
 /** The same with their addresses filled in. */

@@ -1,9 +1,10 @@
-/** Every room by the accessibility rules, day and night; thumbs at the table; stale edits, empty and failed states. */
+/** Every room by the accessibility rules, day and night, and by Tab alone; thumbs at the table; stale edits, empty and failed states. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
 import { ROOM_LIST, roomsOf, type Rooms } from './room-list.ts';
+import { tabFaults } from './tab-walk.ts';
 
 /** Opens an address and waits until the room has what it asked for. */
 async function enter(page: Page, path: string): Promise<void> {
@@ -23,7 +24,7 @@ describe('the rooms', () => {
   });
   after(() => stage.close());
 
-  describe('each: by the accessibility rules day and night, no text cut or overflowing at desk, table and phone size', () => {
+  describe('each: by the accessibility rules day and night, by Tab alone, no text cut or overflowing at desk, table and phone size', () => {
     let page: Page;
     before(async () => {
       page = await stage.page({ colorScheme: 'light', reducedMotion: 'reduce' });
@@ -36,6 +37,7 @@ describe('the rooms', () => {
         await enter(page, path);
         expect(await page.locator('h1').count()).to.equal(1);
         expect(await axeFaults(page), 'by day').to.deep.equal([]);
+        expect(await tabFaults(page), 'by Tab').to.deep.equal([]);
         await page.getByRole('button', { name: 'Night' }).click();
         // Night changes colours and nothing else.
         expect(await axeFaults(page, 'color-contrast'), 'by night').to.deep.equal([]);

@@ -104,7 +104,12 @@ async function visit(
     headers,
     page: async ({ signedOut = false, ...options } = {}) => {
       // Devices stand where the salon does: near midnight the day would be another elsewhere.
-      const here = { baseURL: base, viewport: { width: 1280, height: 800 }, timezoneId: DEMO_SALON.timeZone };
+      const here = {
+        baseURL: base,
+        viewport: { width: 1280, height: 800 },
+        locale: 'en-GB',
+        timezoneId: DEMO_SALON.timeZone,
+      };
       const context = await browser.newContext({ ...here, ...options });
       const own = options.baseURL ?? base;
       if (!signedOut) await context.addCookies(cookiesOf(headers, own));

@@ -161,7 +161,7 @@ describe('the table under wet thumbs', () => {
     await page.goto(await sessionFor(stage, 'demo-kelda', id));
     await putOn(stage, { bowl: false, dogKg: 38.4, restless: false });
     await page.getByRole('button', { name: /Take 38\.[34]\skg/ }).tap();
-    await page.getByText(/38\.\d kg taken/).waitFor();
+    await page.getByText(/38\.\d\skg taken/).waitFor();
     await putOn(stage, { bowl: true, dogKg: 0 });
     await begin(page, 'Bertil', byTouch);
     await byTouch(page, 'Step done');

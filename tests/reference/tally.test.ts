@@ -15,6 +15,7 @@ import {
   learntFor,
   overPromised,
   paceFor,
+  meansDiffer,
   student80,
   type LoggedSession,
 } from '../../core/tally/index.ts';
@@ -210,6 +211,26 @@ describe('learning', () => {
     const own = (coatClass: CoatClass): number => learntFor(taught, 'x', coatClass).pace.rubber?.mean ?? 0;
     expect(own('smooth-double')).to.be.closeTo(1.3, 0.06);
     expect(own('heavy-double')).to.be.within(1.1, own('smooth-double') + 0.01);
+  });
+});
+
+describe('Welch’s test of two means', () => {
+  it('draws the line where the library’s Student distribution does, with Satterthwaite’s degrees of freedom', () => {
+    const random = seededRandom(11);
+    let apart = 0;
+    for (let i = 0; i < 400; i++) {
+      const a = Array.from({ length: 5 + (i % 20) }, () => randomNormal(random, 10, 1 + (i % 3)));
+      const b = Array.from({ length: 6 + (i % 11) }, () => randomNormal(random, 10 + (i % 4) * 0.5, 2));
+      const [va, vb] = [jStat.variance(a, true) / a.length, jStat.variance(b, true) / b.length];
+      const t = Math.abs(jStat.mean(a) - jStat.mean(b)) / Math.sqrt(va + vb);
+      const freedom = (va + vb) ** 2 / (va ** 2 / (a.length - 1) + vb ** 2 / (b.length - 1));
+      const line = jStat.studentt.inv(0.95, freedom);
+      // The expansion is good to a hundredth and a half at so few degrees; closer than that nothing is asked.
+      if (Math.abs(t - line) < 0.015) continue;
+      expect(meansDiffer(a, b), `t ${t}, ${freedom} degrees`).to.equal(t > line);
+      if (t > line) apart++;
+    }
+    expect(apart).to.be.within(40, 250);
   });
 });
 

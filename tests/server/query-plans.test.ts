@@ -9,6 +9,7 @@ const GROWS = [
   'check_zone',
   'coat_check',
   'dog',
+  'drill_answer',
   'home_bout',
   'home_care',
   'home_note',
@@ -17,6 +18,7 @@ const GROWS = [
   'past_visit',
   'photo',
   'post',
+  'practice_bout',
   'session',
   'session_event',
 ];

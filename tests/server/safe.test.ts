@@ -415,9 +415,11 @@ describe('the trail', () => {
     const without = tables.map((t) => t.name).filter((t) => !made.some((m) => m.name === `trail_${t}_changed`));
     expect(without.sort()).to.deep.equal([
       'change',
+      'drill_answer',
       'intake',
       'job',
       'known_device',
+      'practice_bout',
       'session_event',
       'sign_in',
       'sign_in_failure',

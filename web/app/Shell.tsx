@@ -2,9 +2,13 @@
 import { Moon, Sun } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
-import type { Role } from '../../contract/account.ts';
 import { useWho } from '../door/me.ts';
+import { HeadKeys } from './HeadKeys.tsx';
+import { HouseMenu } from './HouseMenu.tsx';
+import { NewVersion } from './NewVersion.tsx';
 import { useOutboxes } from './outbox.ts';
+import { rememberRoom } from './recent.ts';
+import { roomsFor } from './rooms.ts';
 import { useTheme } from './theme.ts';
 import { WhoMenu } from './WhoMenu.tsx';
 
@@ -14,33 +18,13 @@ const PLACES = [
   { to: '/home', name: 'Home' },
 ] as const;
 
-/** A room that not everybody may look into names those who may. */
-const ROOMS: Readonly<Record<string, readonly { to: string; name: string; roles?: readonly Role[] }[]>> = {
-  desk: [
-    { to: '/desk/tide', name: 'Tide' },
-    { to: '/desk/book', name: 'Book' },
-    { to: '/desk/sheet', name: 'Sheet' },
-    { to: '/desk/dogs', name: 'Dogs' },
-    { to: '/desk/day', name: 'Today' },
-    { to: '/desk/bench', name: 'Bench' },
-    { to: '/desk/ahead', name: 'Ahead' },
-    { to: '/desk/homes', name: 'Homes' },
-    { to: '/desk/tally', name: 'Tally', roles: ['owner', 'groomer'] },
-    { to: '/desk/kit', name: 'Kit' },
-    { to: '/desk/rules', name: 'Rules' },
-    { to: '/desk/house', name: 'House rules' },
-  ],
-  table: [
-    { to: '/table/wall', name: 'Wall' },
-    { to: '/table/devices', name: 'Scale and meters' },
-  ],
-};
+const REMEMBERED_AFTER_MS = 1500;
 
 export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
   const [theme, toggleTheme] = useTheme();
-  const { role } = useWho();
+  const { role, id: accountId } = useWho();
   useOutboxes();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
@@ -50,6 +34,15 @@ export function Shell() {
     else main.current?.focus({ preventScroll: true });
     window.scrollTo(0, 0);
   }, [pathname]);
+  // A room is remembered by what stands over it, once it has been looked at for a moment.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const name = main.current?.querySelector('h1')?.textContent;
+      if (name && main.current?.querySelector('[role="alert"]') === null)
+        rememberRoom(accountId, { to: pathname, name });
+    }, REMEMBERED_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [pathname, accountId]);
   return (
     <div className={`wt-house wt-place-${place}${pathname.startsWith('/table/sessions/') ? ' wt-at-session' : ''}`}>
       <a className="wt-skip" href="#room">
@@ -68,20 +61,21 @@ export function Shell() {
           ))}
         </nav>
         <nav className="wt-rooms" aria-label="Rooms">
-          {(ROOMS[place] ?? [])
-            .filter((r) => !r.roles || r.roles.includes(role))
-            .map((r) => (
-              <NavLink key={r.to} to={r.to}>
-                {r.name}
-              </NavLink>
-            ))}
+          {roomsFor(role, (r) => r.hangs === 'row' && r.place === place).map((r) => (
+            <NavLink key={r.to} to={r.to}>
+              {r.name}
+            </NavLink>
+          ))}
+          {place === 'desk' && <HouseMenu />}
         </nav>
+        <HeadKeys />
         <button type="button" className="wt-plain" onClick={toggleTheme}>
           {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
           <span className="visually-hidden">{theme === 'light' ? 'Night' : 'Day'}</span>
         </button>
         <WhoMenu />
       </header>
+      <NewVersion />
       <main id="room" ref={main} tabIndex={-1} className="wt-room">
         <Outlet />
       </main>

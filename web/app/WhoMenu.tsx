@@ -4,13 +4,7 @@ import { Dropdown } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { useLock, useSignOut } from '../data/door.ts';
 import { ROLE_WORDS, useWho } from '../door/me.ts';
-
-const ROOMS = [
-  { to: '/desk/intake', name: 'Bring clients in', roles: ['owner', 'groomer', 'desk'] },
-  { to: '/desk/keys', name: 'Keys: who may come in', roles: ['owner'] },
-  { to: '/desk/safe', name: 'Safe: backups, files out', roles: ['owner'] },
-  { to: '/desk/changes', name: 'Changes: who did what', roles: ['owner'] },
-] as const;
+import { roomsFor } from './rooms.ts';
 
 export function WhoMenu() {
   const who = useWho();
@@ -29,16 +23,12 @@ export function WhoMenu() {
             Hand the tablet over
           </Dropdown.Item>
         )}
-        <Dropdown.Item as={Link} to="/desk/you">
-          Your passphrase and PIN
-        </Dropdown.Item>
-        <Dropdown.Divider />
-        {ROOMS.filter((r) => r.roles.some((role) => role === who.role)).map((r) => (
+        {roomsFor(who.role, (r) => r.hangs === 'name').map((r) => (
           <Dropdown.Item key={r.to} as={Link} to={r.to}>
             {r.name}
           </Dropdown.Item>
         ))}
-        {who.role !== 'bather' && <Dropdown.Divider />}
+        <Dropdown.Divider />
         <Dropdown.Item as="button" onClick={() => signOut.mutate(undefined)}>
           Sign out
         </Dropdown.Item>

@@ -12,15 +12,16 @@ import type {
   NewPin,
   SignIn,
 } from '../../contract/account.ts';
-import type { SetUp } from '../../contract/salon.ts';
+import type { PlaceFound, SetUp } from '../../contract/salon.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { keepMe, keptMe } from './kept.ts';
+import { forgetLastSeen } from './last-seen.ts';
 
-const KEY = ['me'] as const;
+export const ME_KEY = ['me'] as const;
 /** A device that keeps nothing asks anew each time. */
 const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
 
-async function ask(): Promise<MePage> {
+export async function askMe(): Promise<MePage> {
   try {
     const page = await api<MePage>('GET', '/me');
     keep(page);
@@ -38,11 +39,11 @@ async function ask(): Promise<MePage> {
 export function useMe() {
   const queries = useQueryClient();
   useEffect(() => {
-    const again = (): void => void queries.invalidateQueries({ queryKey: KEY });
+    const again = (): void => void queries.invalidateQueries({ queryKey: ME_KEY });
     window.addEventListener(DOOR_SHUT, again);
     return () => window.removeEventListener(DOOR_SHUT, again);
   }, [queries]);
-  return useQuery({ queryKey: KEY, queryFn: ask, staleTime: 30_000, refetchInterval: 60_000 });
+  return useQuery({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000, refetchInterval: 60_000 });
 }
 
 /** Passes the door one way or the other: what somebody else saw is forgotten. */
@@ -52,10 +53,12 @@ function usePass<V>(send: (value: V) => Promise<MePage>) {
     mutationFn: send,
     onSuccess: (page) => {
       keep(page);
-      const before = queries.getQueryData<MePage>(KEY);
-      if (before?.account?.id !== page.account?.id)
-        queries.removeQueries({ predicate: (q) => q.queryKey[0] !== KEY[0] });
-      queries.setQueryData(KEY, page);
+      const before = queries.getQueryData<MePage>(ME_KEY);
+      if (before?.account?.id !== page.account?.id) {
+        void forgetLastSeen();
+        queries.removeQueries({ predicate: (q) => q.queryKey[0] !== ME_KEY[0] });
+      }
+      queries.setQueryData(ME_KEY, page);
       void queries.invalidateQueries();
     },
   });
@@ -67,6 +70,15 @@ export const useSetUp = () =>
   usePass(async (body: SetUp) => {
     await api<object>('POST', '/salon', body);
     return api<MePage>('GET', '/me');
+  });
+/** Towns whose name begins so. */
+export const usePlaces = (find: string) =>
+  useQuery({
+    queryKey: ['places', find],
+    queryFn: () => api<{ places: readonly PlaceFound[] }>('GET', `/places?find=${encodeURIComponent(find)}`),
+    enabled: find.trim().length > 1,
+    staleTime: Infinity,
+    placeholderData: (before) => before,
   });
 export const useSignOut = () => usePass(() => api<MePage>('POST', '/sign-out'));
 export const useHandOver = () => usePass((body: HandOver) => api<MePage>('POST', '/hand-over', body));

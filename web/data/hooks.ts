@@ -34,7 +34,7 @@ import type {
 } from '../../contract/roster.ts';
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
-import type { TallyPage } from '../../contract/tally.ts';
+import type { TallyLedger, TallyPage } from '../../contract/tally.ts';
 import type { DogLog, HomeNote, LifeNote, TideFile, WeatherPage } from '../../contract/tide.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
@@ -103,6 +103,9 @@ export const useSalon = () =>
   useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
 
 export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api<TallyPage>('GET', '/tally') });
+
+export const useLedger = () =>
+  useQuery({ queryKey: ['ledger'], queryFn: () => api<TallyLedger>('GET', '/tally/ledger') });
 
 export const useTideBook = () => useQuery({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
 export const useDogLog = (dogId: string) =>

@@ -97,6 +97,14 @@ export async function saveDrawing(place: HTMLElement, name: string, kind: 'svg' 
   const { width, height } = place.getBoundingClientRect();
   const blob =
     kind === 'svg' ? new Blob([svg], { type: 'image/svg+xml' }) : await pngOf(svg, Math.ceil(width), Math.ceil(height));
+  handOut(blob, name, kind);
+}
+
+/** Hands text to whoever is at the screen, as a file. */
+export const saveText = (text: string, type: string, name: string, kind: string): void =>
+  handOut(new Blob([text], { type }), name, kind);
+
+function handOut(blob: Blob, name: string, kind: string): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(blob);
   link.download = `${name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.${kind}`;

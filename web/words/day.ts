@@ -1,6 +1,6 @@
 /** How a day's sheet is said. */
 import type { Breach, StageKind } from '../../core/day/index.ts';
-import { minuteClock } from './dates.ts';
+import { minuteText } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
 
 export const STAGE_WORDS: Readonly<Record<StageKind, string>> = {
@@ -29,11 +29,11 @@ interface Names {
 export function breachText(b: Breach, { dog, person, place, stage }: Names): string {
   switch (b.code) {
     case 'person-twice':
-      return `${person(b.person)} has ${dog(b.visits[0])} and ${dog(b.visits[1])} at once at ${minuteClock(b.at)}.`;
+      return `${person(b.person)} has ${dog(b.visits[0])} and ${dog(b.visits[1])} at once at ${minuteText(b.at)}.`;
     case 'place-twice':
-      return `${dog(b.visits[0])} and ${dog(b.visits[1])} both need ${place(b.place)} at ${minuteClock(b.at)}.`;
+      return `${dog(b.visits[0])} and ${dog(b.visits[1])} both need ${place(b.place)} at ${minuteText(b.at)}.`;
     case 'dog-twice':
-      return `${dog(b.visit)} would be in two places at ${minuteClock(b.at)}.`;
+      return `${dog(b.visit)} would be in two places at ${minuteText(b.at)}.`;
     case 'out-of-order':
       return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} comes before what has to go before it.`;
     case 'wet-wait':
@@ -43,7 +43,7 @@ export function breachText(b: Breach, { dog, person, place, stage }: Names): str
     case 'wrong-place':
       return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} has nobody, or not the place it needs.`;
     case 'too-early':
-      return `${dog(b.visit)} comes at ${minuteClock(b.from)}, not before.`;
+      return `${dog(b.visit)} comes at ${minuteText(b.from)}, not before.`;
     case 'late':
       return `${dog(b.visit)} is ready ${minutesText(b.minutes)} after its owner was told.`;
     case 'off-hours':

@@ -1,4 +1,6 @@
 /** How figures are said. A figure and its unit are never parted by the end of a line. */
+import { view } from '../app/view.ts';
+
 const NBSP = '\u00a0';
 export const percent = (share: number): string => `${Math.round(share * 100)}${NBSP}%`;
 export const grams = (g: number): string => `${Math.round(g)}${NBSP}g`;
@@ -7,7 +9,7 @@ export const minutesText = (minutes: number): string =>
     ? `${minutes}${NBSP}min`
     : `${Math.floor(minutes / 60)}${NBSP}h${minutes % 60 ? `${NBSP}${String(minutes % 60).padStart(2, '0')}` : ''}`;
 export const money = (cents: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', {
+  new Intl.NumberFormat(view().dates, {
     style: 'currency',
     currency,
     minimumFractionDigits: cents % 100 === 0 ? 0 : 2,

@@ -15,6 +15,7 @@ import {
 } from '../../core/kit/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import { capital, listText, minutesText, percent } from './figures.ts';
+import { temperatureText } from './units.ts';
 
 const NBSP = '\u00a0';
 const mm = (value: number): string => `${value >= 10 ? Math.round(value) : Math.round(value * 10) / 10}${NBSP}mm`;
@@ -145,7 +146,7 @@ export function whereText({ when }: Rule): string {
     when.guardUnderMm !== undefined && `hair under ${mm(when.guardUnderMm)}`,
     when.house && 'by house rule',
     when.piece && 'by the piece itself',
-    when.airOverC !== undefined && `over ${when.airOverC}${NBSP}°C`,
+    when.airOverC !== undefined && `over ${temperatureText(when.airOverC)}`,
     when.sinceBath && 'soon after a bath',
     when.dogStops && 'whole dog',
   ].filter((part) => typeof part === 'string');

@@ -27,6 +27,7 @@ import { unreachable } from '../../core/quantity/index.ts';
 import type { NeedReason, NextReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
 import { capital, grams, listText, minutesText, percent } from './figures.ts';
+import { massText } from './units.ts';
 
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
   clear: 'clear',
@@ -88,7 +89,7 @@ export function questionText(q: Contradiction): string {
     case 'sides-differ':
       return `${at} and its other side are ${q.grades} grades apart. Feel both once more.`;
     case 'weight-jump':
-      return `${q.kg} kg now, ${q.lastKg} kg last time. Weigh again; a fast change is for a vet.`;
+      return `${massText(q.kg)} now, ${massText(q.lastKg)} last time. Weigh again; a fast change is for a vet.`;
     case 'length-not-of-class':
       return `Hair of ${q.mm} mm is not of this coat class (${q.low} to ${q.high} mm). Was it clipped, or is the class another?`;
     default:

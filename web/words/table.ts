@@ -5,6 +5,7 @@ import { unreachable } from '../../core/quantity/index.ts';
 import type { Met, Proposal, ReplanReason, ScaleView, SessionAct } from '../../core/table/index.ts';
 import { zonesShort } from './bench.ts';
 import { capital, grams, minutesText } from './figures.ts';
+import { massText, temperatureText } from './units.ts';
 
 /** Minutes as hands know them: half minutes count, quarters do not. */
 export const shortMinutes = (minutes: number): string => {
@@ -108,7 +109,7 @@ export function actText(act: SessionAct, stepName: (id: string) => string): stri
     case 'weighed':
       return `${grams(act.grams)} weighed, ${act.zone ? zoneName(act.zone) : stepName(act.step)}`;
     case 'dog-weighed':
-      return `the dog weighs ${act.kg.toFixed(1)} kg`;
+      return `the dog weighs ${massText(Math.round(act.kg * 10) / 10)}`;
     case 'comb':
       return `comb ${act.result} at ${zoneName(act.zone)}`;
     case 'met':
@@ -122,7 +123,7 @@ export function actText(act: SessionAct, stepName: (id: string) => string): stri
     case 'felt':
       return `${zoneName(act.zone)} felt again`;
     case 'air':
-      return `${act.temperatureC} °C, ${act.humidityPct} %`;
+      return `${temperatureText(act.temperatureC)}, ${act.humidityPct} %`;
     default:
       return act.kind;
   }

@@ -14,13 +14,14 @@ import { Temporal } from 'temporal-polyfill';
 import { shortDay } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
 import { TIDE_WORDS } from './reasons.ts';
+import { view } from '../app/view.ts';
 
 const plain = (value: number): Temporal.PlainDate => Temporal.PlainDate.from(formatDay(day(Math.round(value))));
-const LOCALE = 'en-GB';
+const forms = (): string => view().dates;
 
 /** "9 April". */
 export const dayMonth = (value: number): string =>
-  plain(value).toLocaleString(LOCALE, { day: 'numeric', month: 'long' });
+  plain(value).toLocaleString(forms(), { day: 'numeric', month: 'long' });
 
 /** "3–14 April", "28 March–9 April". */
 export function spanText({ low, high }: Pick<Band, 'low' | 'high'>): string {

@@ -1,6 +1,6 @@
 /** Desk → Book: a year of visits that meets every tide within the hours, by season, month, week or day. */
 import { useMemo, useState } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { CallRecord } from '../../../contract/roster.ts';
@@ -262,7 +262,7 @@ function Planned(facts: Facts) {
       {state === 'working' && (
         <div className="wt-note wt-learning" role="status">
           <p>{progress ? STAGE_WORDS[progress.stage] : 'Beginning.'}</p>
-          <ProgressBar now={(progress?.share ?? 0) * 100} aria-label="Plan made" />
+          <progress aria-label="Plan made" value={progress?.share ?? 0} max={1} />
           <Button variant="outline-primary" onClick={cancel}>
             Stop
           </Button>

@@ -1,6 +1,7 @@
 /** A month as its weeks and days, and a season as its weeks: how full each is, and who comes. */
 import type { BookSummary, PlannedWeek } from '../../../core/book/index.ts';
 import { addDays, isoWeekday, type Day } from '../../../core/quantity/index.ts';
+import { useView } from '../../app/view.ts';
 import { monthYear, shortDay, weekdayName } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
 
@@ -19,7 +20,8 @@ const NAMES = 3;
 
 export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
   const first = addDays(day, 1 - dayOfMonth(day));
-  const start = addDays(first, 1 - isoWeekday(first));
+  const { weekStart } = useView();
+  const start = addDays(first, -((isoWeekday(first) - weekStart + 7) % 7));
   const days = Array.from({ length: 42 }, (_, i) => addDays(start, i)).filter(
     (d, i, all) =>
       monthOf(d) === monthOf(day) || all.slice(i - (i % 7), i - (i % 7) + 7).some((x) => monthOf(x) === monthOf(day)),
@@ -30,7 +32,7 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
       <caption>{monthYear(day)}</caption>
       <thead>
         <tr>
-          {[1, 2, 3, 4, 5, 6, 7].map((w) => (
+          {Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1).map((w) => (
             <th key={w} scope="col">
               {weekdayName(w)}
             </th>

@@ -10,6 +10,7 @@ import {
 } from '../../../core/check/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { HAIR_UNITS, hairMm, hairShown, useHairUnit } from '../../app/units.ts';
+import { massKg, massShown, massWord, temperatureC, temperatureShown, temperatureWord } from '../../words/units.ts';
 
 const GUARD_WORDS = { back: 'Hair at back', ruff: 'Hair at ruff', breeches: 'Breeches' } as const;
 const UNITS = HAIR_UNITS.map((value) => ({ value, word: value }));
@@ -56,12 +57,12 @@ function Measures({ draft, change }: Props) {
   return (
     <div className="wt-measures">
       <NumberField
-        label="Weight, kg"
-        value={draft.weightKg}
-        min={0.5}
-        max={120}
+        label={`Weight, ${massWord()}`}
+        value={massShown(draft.weightKg)}
+        min={massShown(0.5)}
+        max={massShown(120)}
         step={0.1}
-        onChange={(v) => change({ ...draft, weightKg: v ?? 0 })}
+        onChange={(v) => change({ ...draft, weightKg: massKg(v ?? 0) })}
       />
       {GUARD_PLACES.map((place) => (
         <NumberField
@@ -122,11 +123,11 @@ export function WholeDog({ draft, change }: Props) {
       <Inspecting draft={draft} change={change} />
       <div className="wt-measures mt-3">
         <NumberField
-          label="Air, °C"
-          value={draft.air?.temperatureC}
-          min={-40}
-          max={60}
-          onChange={(v) => change(withAir(draft, 'temperatureC', v))}
+          label={`Air, ${temperatureWord()}`}
+          value={draft.air?.temperatureC === undefined ? undefined : temperatureShown(draft.air.temperatureC)}
+          min={temperatureShown(-40)}
+          max={temperatureShown(60)}
+          onChange={(v) => change(withAir(draft, 'temperatureC', v === undefined ? undefined : temperatureC(v)))}
         />
         <NumberField
           label="Humidity, %"

@@ -19,7 +19,7 @@ import { Loaded, Refusal } from '../../app/state.tsx';
 import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
 import type { DayLaid } from '../../work/day.worker.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
-import { longDay, minuteClock, weekdayText } from '../../words/dates.ts';
+import { longDay, minuteText, weekdayText } from '../../words/dates.ts';
 import { breachText, STAGE_WORDS } from '../../words/day.ts';
 import { listText, minutesText } from '../../words/figures.ts';
 import { DogList } from './DogList.tsx';
@@ -35,7 +35,7 @@ const keysOf = (b: Breach): readonly string[] =>
 const unique = (all: readonly Breach[], text: (b: Breach) => string): readonly string[] => [...new Set(all.map(text))];
 
 const shiftText = (s: Shift, dog: (id: string) => string): string =>
-  `${dog(s.visit)} is ready at ${minuteClock(s.ready)}, ${minutesText(Math.abs(s.ready - s.readyBefore))} ${s.ready > s.readyBefore ? 'later' : 'sooner'}`;
+  `${dog(s.visit)} is ready at ${minuteText(s.ready)}, ${minutesText(Math.abs(s.ready - s.readyBefore))} ${s.ready > s.readyBefore ? 'later' : 'sooner'}`;
 
 function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; working: boolean }) {
   const [params, setParams] = useSearchParams();
@@ -74,10 +74,10 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
       <section className="wt-sheet" aria-label="The sheet">
         <div className="wt-title mb-0">
           <p className="wt-lead mb-0">
-            The last dog is done at {minuteClock(now.ends)}
+            The last dog is done at {minuteText(now.ends)}
             {now.ends === laid.soonest
               ? ': no order of these dogs ends sooner.'
-              : `; no order of these dogs could end before ${minuteClock(laid.soonest)}.`}{' '}
+              : `; no order of these dogs could end before ${minuteText(laid.soonest)}.`}{' '}
             {score.waiting > 0 && `Dogs wait ${minutesText(Math.round(score.waiting))} in all.`}
           </p>
           <Pick

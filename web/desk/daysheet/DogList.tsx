@@ -5,7 +5,7 @@ import type { SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet, Laid } from '../../../core/day/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { useMark, useUnmark } from '../../data/hooks.ts';
-import { clockText, minuteClock } from '../../words/dates.ts';
+import { clockText, minuteText } from '../../words/dates.ts';
 import { capital, minutesText } from '../../words/figures.ts';
 import type { SheetNames } from './names.ts';
 
@@ -80,15 +80,15 @@ export function DogList({ page, sheet, names }: Props) {
                   </Link>
                 </strong>{' '}
                 <span className="wt-soft">
-                  comes at {clockText(v.startsAt, page.timeZone)}, ready at {minuteClock(ready)}
+                  comes at {clockText(v.startsAt, page.timeZone)}, ready at {minuteText(ready)}
                   {!v.agreed && ', not agreed yet'}
                   {!v.planned && ', by its length: the coat was never checked'}
                 </span>
                 <div>
                   {underWay
-                    ? `${capital(where(underWay))} until ${minuteClock(underWay.end)}`
+                    ? `${capital(where(underWay))} until ${minuteText(underWay.end)}`
                     : next
-                      ? `${next.start <= (now ?? 0) ? 'Now' : `At ${minuteClock(next.start)}`}: ${where(next)}, ${minutesText(next.end - next.start)}`
+                      ? `${next.start <= (now ?? 0) ? 'Now' : `At ${minuteText(next.start)}`}: ${where(next)}, ${minutesText(next.end - next.start)}`
                       : 'Done, ready to go home'}
                 </div>
               </div>

@@ -3,7 +3,7 @@ import { DndContext, useDraggable, type DragMoveEvent, type KeyboardCoordinateGe
 import { Bath, BedDouble, Brush, Hand, Sparkles, Wind, type LucideIcon } from 'lucide-react';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { STAGE_KINDS, type DayAsked, type DaySheet, type Laid, type StageKind } from '../../../core/day/index.ts';
-import { minuteClock } from '../../words/dates.ts';
+import { minuteText } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { useDragSensors } from '../../app/drag.ts';
 import { minutesText } from '../../words/figures.ts';
@@ -150,7 +150,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
           <div className="wt-lane-hours" aria-hidden>
             {labelled.map((h) => (
               <span key={h} style={{ left: (h - from) * px }} className={h === to ? 'is-last' : undefined}>
-                {minuteClock(h)}
+                {minuteText(h)}
               </span>
             ))}
           </div>
@@ -179,7 +179,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
                         role="listitem"
                         className="wt-stagebar is-pause"
                         style={{ left: (p.start - from) * px, width: (p.end - p.start) * px }}
-                        title={`Pause ${minuteClock(p.start)}–${minuteClock(p.end)}`}
+                        title={`Pause ${minuteText(p.start)}–${minuteText(p.end)}`}
                       >
                         <span>pause</span>
                       </div>
@@ -238,7 +238,7 @@ function Bar({ laid, kind, name, left, width, faulty, movable, begun }: BarProps
     disabled: !movable,
   });
   const Icon = STAGE_ICONS[kind];
-  const words = `${name}, ${STAGE_WORDS[kind]}, ${minuteClock(laid.start)} to ${minuteClock(laid.end)}, ${minutesText(laid.end - laid.start)}${begun ? ', begun' : ''}`;
+  const words = `${name}, ${STAGE_WORDS[kind]}, ${minuteText(laid.start)} to ${minuteText(laid.end)}, ${minutesText(laid.end - laid.start)}${begun ? ', begun' : ''}`;
   const style = {
     left,
     width: Math.max(4, width - 2),

@@ -23,6 +23,7 @@ import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
 import { capital } from '../../words/figures.ts';
+import { massKg, massShown, massText, massWord } from '../../words/units.ts';
 
 const BLANK: DogDraft = {
   name: '',
@@ -68,6 +69,7 @@ function Fields({
   });
   const { errors } = formState;
   const breed = useWatch({ control, name: 'breed' });
+  const weightKg = useWatch({ control, name: 'weightKg' });
   const usual = breedOf(breed);
   const near = usual || breed.trim().length < LEAST_LETTERS ? [] : findBreeds(breed, MOST_NEAR);
   const takeUsual = (b: BreedRow): void => {
@@ -119,11 +121,12 @@ function Fields({
           </Form.Select>
         </Form.Group>
         <Form.Group controlId="weightKg">
-          <Form.Label>Weight, kg</Form.Label>
+          <Form.Label>Weight, {massWord()}</Form.Label>
           <Form.Control
             type="number"
             step="0.1"
-            {...register('weightKg', { setValueAs: toNumber })}
+            value={Number.isFinite(weightKg) ? massShown(weightKg) : ''}
+            onChange={(e) => setValue('weightKg', e.target.value === '' ? NaN : massKg(Number(e.target.value)))}
             isInvalid={!!errors.weightKg}
           />
           {said(errors.weightKg?.message)}
@@ -192,8 +195,9 @@ function Fields({
       {usual && (
         <div className="wt-note wt-note-good mt-3" role="status">
           <p>
-            Usual for {usual.name}: {coatRow(usual.coatClass).name}, {usual.weightKg.low} to {usual.weightKg.high} kg,
-            hair of about {usual.backMm} mm at the back. Your hands and scale correct it.
+            Usual for {usual.name}: {coatRow(usual.coatClass).name}, {massShown(usual.weightKg.low)} to{' '}
+            {massText(usual.weightKg.high)}, hair of about {usual.backMm} mm at the back. Your hands and scale correct
+            it.
           </p>
           <Button size="sm" variant="outline-primary" onClick={() => takeUsual(usual)}>
             Take what is usual

@@ -18,6 +18,7 @@ import { methodName, needText, nextReason } from '../../words/reasons.ts';
 import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
 import { PhotoStrip } from './PhotoStrip.tsx';
+import { massText } from '../../words/units.ts';
 
 /** The one thing to do now: a check of today leads to its plan, otherwise hands go into the coat. */
 function MainAct({ page }: { page: DogPage }) {
@@ -52,7 +53,7 @@ function Facts({ page: { dog, today } }: { page: DogPage }) {
         {capital(coat.name)}. <span className="wt-soft">{coat.behaviour}</span>
       </dd>
       <dt>Weight</dt>
-      <dd>{dog.weightKg} kg</dd>
+      <dd>{massText(dog.weightKg)}</dd>
       {born !== undefined && (
         <>
           <dt>Age</dt>

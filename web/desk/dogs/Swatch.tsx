@@ -1,6 +1,6 @@
 /** A cutting of the coat as a mill would pin it in a book: hair by length, wool by how densely the class stands. */
 import { coatRow, type CoatClass } from '../../../core/dog/index.ts';
-import { seededRandom } from '../../../core/quantity/index.ts';
+import { kept, seededRandom } from '../../../core/quantity/index.ts';
 
 const WIDTH = 46;
 const HEIGHT = 38;
@@ -23,8 +23,11 @@ function strokes(coatClass: CoatClass): { hair: string; wool: string } {
   return { hair, wool };
 }
 
+/** A list shows the same few classes again and again. */
+const CUT = new Map<CoatClass, { hair: string; wool: string }>();
+
 export function Swatch({ coatClass }: { coatClass: CoatClass }) {
-  const { hair, wool } = strokes(coatClass);
+  const { hair, wool } = kept(CUT, coatClass, () => strokes(coatClass));
   return (
     <svg className="wt-swatch" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
       <path d={wool} fill="none" stroke="var(--wt-wool)" strokeWidth="0.9" opacity="0.6" />

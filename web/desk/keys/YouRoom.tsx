@@ -6,6 +6,7 @@ import { useNewPassphrase, useNewPin } from '../../data/door.ts';
 import { PASSPHRASE_HELP } from '../../door/FirstOwner.tsx';
 import { ROLE_WORDS, useWho } from '../../door/me.ts';
 import { PassphraseField } from '../../door/SignIn.tsx';
+import { ViewSettings } from './ViewSettings.tsx';
 import './keys.css';
 
 function NewSecret({ kind }: { kind: 'passphrase' | 'pin' }) {
@@ -65,6 +66,7 @@ export function YouRoom() {
           {ROLE_WORDS[who.role].name}: {ROLE_WORDS[who.role].does}. Signs in as {who.login}.
         </p>
       </div>
+      <ViewSettings />
       <div className="wt-you-pair">
         <NewSecret kind="pin" />
         <NewSecret kind="passphrase" />

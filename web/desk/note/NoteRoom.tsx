@@ -10,6 +10,7 @@ import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, usePhotos, useSalon, photoUrl } from '../../data/hooks.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
+import { massText } from '../../words/units.ts';
 
 const URGENCY_WORDS: Readonly<Record<Urgency, string>> = {
   now: 'Today',
@@ -52,7 +53,7 @@ function Note({ page, check, salonName }: { page: DogPage; check: CheckRecord; s
             {dog.breed && `, ${dog.breed}`}
           </h2>
           <p>
-            {salonName}, {dateText(check.day)}. {check.weightKg} kg, {dog.sex}. Owner: {dog.owner.name}.
+            {salonName}, {dateText(check.day)}. {massText(check.weightKg)}, {dog.sex}. Owner: {dog.owner.name}.
           </p>
           <p>
             {referral.whole

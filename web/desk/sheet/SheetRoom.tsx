@@ -37,6 +37,7 @@ import { conditionLooks } from '../dog/looks.ts';
 import { draftOf } from '../plan/useScript.ts';
 import { asked, questionIn, searchWith } from '../plan/whatIf.ts';
 import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
+import { massText } from '../../words/units.ts';
 
 function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   const { dog } = page;
@@ -97,7 +98,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
               {dog.breed && `, ${dog.breed}`}
             </h2>
             <p>
-              {dateText(formatDay(request.check.day))} · {request.check.weightKg} kg
+              {dateText(formatDay(request.check.day))} · {massText(request.check.weightKg)}
               {dog.traits.length > 0 && ` · ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
             </p>
           </div>

@@ -16,13 +16,13 @@ import {
   useRoster,
   useSavePerson,
 } from '../../data/hooks.ts';
-import { minuteClock, shortDay, weekdayName } from '../../words/dates.ts';
+import { minuteClock, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
 import './staff.css';
 
-const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
-const NEW: Omit<PersonRecord, 'id'> = {
+export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
+export const NEW_PERSON: Omit<PersonRecord, 'id'> = {
   name: '',
   weekdays: [1, 2, 3, 4, 5],
   from: 8 * 60,
@@ -33,14 +33,15 @@ const NEW: Omit<PersonRecord, 'id'> = {
   protectDb: 0,
   version: 0,
 };
-const minuteOf = (text: string): number => {
+/** Minutes after midnight of what a field for times holds. */
+export const minuteOf = (text: string): number => {
   const [h = '0', m = '0'] = text.split(':');
   return Number(h) * 60 + Number(m);
 };
 const toggled = <T,>(all: readonly T[], one: T, on: boolean): readonly T[] =>
   on ? [...all, one] : all.filter((x) => x !== one);
 
-function PersonForm({ person, onDone }: { person: PersonRecord; onDone: () => void }) {
+export function PersonForm({ person, onDone }: { person: PersonRecord; onDone: () => void }) {
   const [p, setP] = useState(person);
   const save = useSavePerson();
   const id = (field: string): string => `${person.id}-${field}`;
@@ -211,7 +212,7 @@ function Staff({ page }: { page: RosterPage }) {
                   <div>
                     <strong>{p.name}</strong>{' '}
                     <span className="wt-soft">
-                      {minuteClock(p.from)}–{minuteClock(p.to)} on {listText([...p.weekdays].sort().map(weekdayName))};{' '}
+                      {minuteText(p.from)}–{minuteText(p.to)} on {listText([...p.weekdays].sort().map(weekdayName))};{' '}
                       {p.can.length >= STAGE_KINDS.length - 1
                         ? 'does everything'
                         : listText(p.can.filter((k) => k !== 'rest').map((k) => STAGE_WORDS[k]))}
@@ -237,7 +238,7 @@ function Staff({ page }: { page: RosterPage }) {
         {open?.version === 0 ? (
           <PersonForm person={open} onDone={() => setOpen(undefined)} />
         ) : (
-          <Button className="wt-now" onClick={() => setOpen({ id: newId(), ...NEW })}>
+          <Button className="wt-now" onClick={() => setOpen({ id: newId(), ...NEW_PERSON })}>
             Somebody new
           </Button>
         )}

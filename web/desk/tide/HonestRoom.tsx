@@ -1,6 +1,6 @@
 /** Desk → How good are we: past forecasts against what happened, on the salon's own log. */
 import { scaleLinear } from 'd3';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { honestSummary, type Honest, type HonestSummary } from '../../../core/tide/index.ts';
@@ -132,7 +132,7 @@ function Judged({ file }: { file: TideFile }) {
       {progress !== undefined && (
         <div className="wt-note" role="status">
           <p>Making past forecasts again from what was known then.</p>
-          <ProgressBar now={progress * 100} aria-label="Forecasts made again" />
+          <progress aria-label="Forecasts made again" value={progress} max={1} />
           <Button variant="outline-primary" onClick={cancel}>
             Stop
           </Button>

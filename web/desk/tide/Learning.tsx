@@ -1,6 +1,6 @@
 /** The salon's tide while it is read from the logs, with how far that is; what rests on it comes when it is there. */
 import type { ReactNode } from 'react';
-import { Button, ProgressBar } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import type { TideFile } from '../../../contract/tide.ts';
 import type { LearntBook } from '../../../core/tide/index.ts';
 import { useTide } from '../../work/useTide.ts';
@@ -12,7 +12,7 @@ export function Learning({ file, children }: { file: TideFile; children: (learnt
       {tide.progress !== undefined && (
         <div className="wt-note wt-learning" role="status">
           <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
-          <ProgressBar now={tide.progress * 100} aria-label="Logs read" />
+          <progress aria-label="Logs read" value={tide.progress} max={1} />
           <Button variant="outline-primary" onClick={tide.cancel}>
             Stop
           </Button>

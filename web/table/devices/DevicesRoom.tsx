@@ -8,6 +8,7 @@ import { api } from '../../data/client.ts';
 import { grams } from '../../words/figures.ts';
 import { scaleText } from '../../words/table.ts';
 import { useDevices } from '../useDevices.ts';
+import { massText, temperatureText } from '../../words/units.ts';
 
 const HAIR_STEPS = [-10, 10, 40];
 const DOGS = [0, 8.5, 22, 38.4, 95];
@@ -82,7 +83,7 @@ export function DevicesRoom() {
             <h3>Room</h3>
             <p>
               {page.air
-                ? `${page.air.temperatureC} °C, ${page.air.humidityPct} % humidity.`
+                ? `${temperatureText(page.air.temperatureC)}, ${page.air.humidityPct} % humidity.`
                 : 'The sensor does not answer.'}
             </p>
           </div>
@@ -112,7 +113,7 @@ export function DevicesRoom() {
                 aria-pressed={kg === s.dogKg}
                 onClick={() => put.mutate({ dogKg: kg })}
               >
-                {kg === 0 ? 'No dog' : `${kg} kg dog`}
+                {kg === 0 ? 'No dog' : `${massText(kg)} dog`}
               </Button>
             ))}
           </div>

@@ -13,6 +13,7 @@ import { methodName } from '../../words/reasons.ts';
 import { actText, metWord, reasonText } from '../../words/table.ts';
 import type { Table } from '../session/useTable.ts';
 import { PutRight } from './PutRight.tsx';
+import { massText, temperatureText } from '../../words/units.ts';
 
 const STATE_WORDS = { waiting: 'not done', working: 'not done', done: '', skipped: 'left out' } as const;
 const MOST_ZONES = 8;
@@ -189,10 +190,11 @@ export function RecordRoom({ table }: { table: Table }) {
                   {p.name || 'Nobody said'}: {minutesText(Math.round(p.minutes))}
                 </li>
               ))}
-              {record.dogKg !== undefined && <li>The dog weighed {record.dogKg.toFixed(1)} kg</li>}
+              {record.dogKg !== undefined && <li>The dog weighed {massText(Math.round(record.dogKg * 10) / 10)}</li>}
               {record.air?.temperatureC !== undefined && (
                 <li>
-                  Room: {record.air.temperatureC} °C, {record.air.humidityPct} % humidity
+                  Room: {record.air.temperatureC !== undefined && temperatureText(record.air.temperatureC)},{' '}
+                  {record.air.humidityPct} % humidity
                 </li>
               )}
               {record.notes.map((n) => (

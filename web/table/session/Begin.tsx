@@ -12,6 +12,7 @@ import { PhotoKey } from './PhotoKey.tsx';
 import type { Table } from './useTable.ts';
 import { keepWorker, lastWorker } from './who.ts';
 import { WhoWorks } from './WhoWorks.tsx';
+import { massText } from '../../words/units.ts';
 
 /** A dog weighs more than any bag of its hair. */
 const LEAST_DOG_G = 800;
@@ -64,9 +65,11 @@ export function Begin({ table }: { table: Table }) {
         <p className="wt-scale is-small" role="status">
           <Scale aria-hidden size={28} />
           <span>
-            <strong>{record.dogKg === undefined ? '' : `${record.dogKg.toFixed(1)} kg taken. `}</strong>
+            <strong>
+              {record.dogKg === undefined ? '' : `${massText(Math.round(record.dogKg * 10) / 10)} taken. `}
+            </strong>
             {dogG >= LEAST_DOG_G
-              ? `${(dogG / 1000).toFixed(1)} kg on the scale.`
+              ? `${massText(Math.round(dogG / 100) / 10)} on the scale.`
               : record.dogKg === undefined
                 ? `Dog on the scale? ${scale ? scaleText(scale) : 'The scale does not answer.'}`
                 : ''}
@@ -76,7 +79,7 @@ export function Begin({ table }: { table: Table }) {
             disabled={dogG < LEAST_DOG_G}
             onClick={() => void tell({ kind: 'dog-weighed', kg: Math.round(dogG / 20) / 50, by: 'scale' })}
           >
-            Take {dogG >= LEAST_DOG_G ? `${(dogG / 1000).toFixed(1)}\u00a0kg` : 'its weight'}
+            Take {dogG >= LEAST_DOG_G ? massText(Math.round(dogG / 100) / 10) : 'its weight'}
           </Button>
         </p>
         <PhotoKey table={table} when="before" />

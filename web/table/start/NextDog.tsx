@@ -5,7 +5,7 @@ import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { useSheet } from '../../data/hooks.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { standing } from '../../desk/daysheet/names.ts';
-import { minuteClock } from '../../words/dates.ts';
+import { minuteText } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 
 function Next({ page }: { page: SheetPage }) {
@@ -22,7 +22,7 @@ function Next({ page }: { page: SheetPage }) {
   if (!next || !visit || !kind) return null;
   return (
     <p className="wt-sheet">
-      Next on the sheet: <strong>{visit.name}</strong>, {STAGE_WORDS[kind]} at {minuteClock(next.start)}.{' '}
+      Next on the sheet: <strong>{visit.name}</strong>, {STAGE_WORDS[kind]} at {minuteText(next.start)}.{' '}
       {visit.checkId ? (
         <Link to={`/desk/dogs/${visit.dogId}/plan/${visit.checkId}`}>Its plan</Link>
       ) : (

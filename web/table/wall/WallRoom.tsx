@@ -6,7 +6,7 @@ import { useSheet } from '../../data/hooks.ts';
 import { lanesOf, namesOf, standing } from '../../desk/daysheet/names.ts';
 import { Lanes } from '../../desk/daysheet/Lanes.tsx';
 import { useDaySheet } from '../../work/useDaySheet.ts';
-import { minuteClock, weekdayText } from '../../words/dates.ts';
+import { minuteText, weekdayText } from '../../words/dates.ts';
 import '../../desk/daysheet/sheet.css';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -40,12 +40,12 @@ export function Wall({ page }: { page: SheetPage }) {
               {at && (
                 <>
                   {at.place && `${names.place(at.place)}, `}
-                  {minuteClock(at.start)}–{minuteClock(at.end)}
+                  {minuteText(at.start)}–{minuteText(at.end)}
                 </>
               )}
               {next && (
                 <div className="wt-soft">
-                  then {names.dog(next.visit)}, {names.stage(next.visit, next.stage)}, {minuteClock(next.start)}
+                  then {names.dog(next.visit)}, {names.stage(next.visit, next.stage)}, {minuteText(next.start)}
                 </div>
               )}
             </div>
@@ -74,7 +74,7 @@ export function WallRoom() {
         <>
           <div className="wt-title">
             <h1>{weekdayText(page.day)}</h1>
-            {page.now !== null && <span className="wt-soft">{minuteClock(page.now)}</span>}
+            {page.now !== null && <span className="wt-soft">{minuteText(page.now)}</span>}
           </div>
           <Wall page={page} />
         </>

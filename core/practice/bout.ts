@@ -1,0 +1,454 @@
+/**
+ * Decides what a practice coat answers to what a hand does: the release model of the bench, worked act by act. A bout is the
+ * list of its acts; everything else is computed from it, so that the same acts always end the same way.
+ */
+import { sum } from '../quantity/index.ts';
+import type { ZoneId } from '../dog/index.ts';
+import type { ConditionKind, Readings } from '../check/index.ts';
+import type { Tool, ToolKind, Wetness } from '../kit/index.ts';
+import {
+  barOf,
+  bestAgain,
+  clockShare,
+  faultsOnly,
+  figuresOf,
+  handWorking,
+  isLegal,
+  layOut,
+  method,
+  PHASES,
+  planVisit,
+  proofOf,
+  roomOf,
+  scriptFrom,
+  scriptOf,
+  seenIn,
+  stateFor,
+  wetnessOf,
+  workMinutes,
+  workScript,
+  worksite,
+  type Bar,
+  type Coat,
+  type CoatZone,
+  type Fault,
+  type MethodId,
+  type MethodPlan,
+  type PhaseId,
+  type Plan,
+  type PlanRequest,
+  type PlanStep,
+  type Script,
+  type ScriptStep,
+  type ScriptZone,
+  type Worksite,
+  type ZoneSeen,
+} from '../bench/index.ts';
+import type { PracticeCase } from './cases.ts';
+import { afterRest, LIES_SLOWS, moodOf, PULL, strainOf, type Mood } from './patience.ts';
+
+export const FEEL_TESTS = ['finger', 'tug', 'comb', 'tie', 'skin'] as const;
+export type FeelTest = (typeof FEEL_TESTS)[number];
+
+export type Act =
+  /** Eyes to rear, before the coat. */
+  | { readonly kind: 'look' }
+  | { readonly kind: 'feel'; readonly tests: readonly FeelTest[]; readonly zones: readonly ZoneId[] }
+  /** Say what a zone is; where only reading is asked. */
+  | { readonly kind: 'call'; readonly as: ConditionKind; readonly zones: readonly ZoneId[] }
+  | {
+      readonly kind: 'work';
+      readonly phase: PhaseId;
+      readonly toolId: string;
+      readonly zones: readonly ScriptZone[];
+    }
+  | { readonly kind: 'rest'; readonly minutes: number }
+  /** No groom today: a vet first. */
+  | { readonly kind: 'refer' }
+  | { readonly kind: 'end' };
+
+/** Minutes of looking a dog over, and of one test in one zone. Guess. */
+export const LOOK_MINUTES = 3;
+export const TEST_MINUTES = 0.05;
+/** A rest no longer than this at a time. */
+export const LONGEST_REST = 15;
+
+/** A case with its best stair, found once. */
+export interface Opened {
+  readonly case: PracticeCase;
+  readonly request: PlanRequest;
+  readonly site: Worksite;
+  readonly plan: Plan;
+  /** The best stair that the bench finds for who knows everything; undefined where nothing is to be done today. */
+  readonly best: MethodPlan | undefined;
+  readonly bar: Bar;
+  /** Minutes until the next dog. */
+  readonly clockMinutes: number;
+}
+
+/** An appointment leaves so much more than the best work takes, and time for the check. Guess. */
+const CLOCK = { share: 1.35, check: 15 };
+
+export function openCase(c: PracticeCase): Opened {
+  const request: PlanRequest = { dog: c.dog, check: c.truth, kit: c.kit, house: c.house };
+  const plan = planVisit(request);
+  const site = worksite(request);
+  const bar = barOf(request, plan, site);
+  const best = c.goal === 'read' ? undefined : bestStair(plan, site, bar);
+  const clockMinutes = best ? 5 * Math.ceil((best.minutes * CLOCK.share + CLOCK.check) / 5) : NO_WORK_CLOCK;
+  return { case: c, request, site, plan, best, bar, clockMinutes };
+}
+const NO_WORK_CLOCK = 30;
+
+/** Hand work of a stair is tried in these shares of what the bench gives it. */
+const SHORTER = [1, 0.85, 0.7] as const;
+
+/** The best stair that can be found: every open school, with its own minutes, those of habit, and fewer. */
+function bestStair(plan: Plan, { found, job }: Worksite, bar: Bar): MethodPlan | undefined {
+  let best: MethodPlan | undefined;
+  const consider = (id: MethodId, script: Script): void => {
+    if (!isLegal(script, found, job)) return;
+    const own = bar.of(id, script);
+    if (!best || own.score > best.score) best = own;
+  };
+  for (const m of plan.methods) {
+    if (m.kind !== 'open') continue;
+    const script = scriptOf(m.steps);
+    const hands = sum(script.filter((s) => PHASES[s.phase].work === 'hands').map(workMinutes));
+    consider(m.method, script);
+    for (const share of SHORTER) consider(m.method, bestAgain(script, found, job, hands * share));
+    const habit = byHabit(m.method, found, job);
+    if (habit) consider(m.method, habit);
+  }
+  return best;
+}
+
+/** A school laid out with the minutes of habit; undefined where it is closed. */
+export function byHabit(id: MethodId, found: Coat, job: Worksite['job']): Script | undefined {
+  const laid = layOut(method(id), job, found);
+  return laid.ok
+    ? scriptFrom(
+        laid.value,
+        found,
+        laid.value.map((s) => s.zones.map((z) => z.minutes)),
+      )
+    : undefined;
+}
+
+/** What one act came to. */
+export interface Told {
+  readonly act: Act;
+  /** The dog had moved away: nothing was done. */
+  readonly refused: boolean;
+  readonly minutes: number;
+  readonly gramsOut: number;
+  /** Zones whose skin now is past what it bears, whose tie drew tight, and whose tie is settled. */
+  readonly reddened: readonly ZoneId[];
+  readonly tightened: readonly ZoneId[];
+  readonly settled: readonly ZoneId[];
+  /** Zones over which the comb now falls through, and did not before. */
+  readonly opened: readonly ZoneId[];
+  /** The piece did nothing in the state in which it met these zones. */
+  readonly idle: readonly ZoneId[];
+  readonly mood: Mood;
+}
+
+export interface Bout {
+  readonly told: readonly Told[];
+  /** All that was worked, acts in a row with one piece made one step. */
+  readonly script: Script;
+  readonly steps: readonly PlanStep[];
+  readonly coat: Coat;
+  readonly seen: readonly ZoneSeen[];
+  readonly faults: readonly Fault[];
+  /** What hands found, by zone, as it was when they were last laid on. */
+  readonly felt: ReadonlyMap<ZoneId, Partial<Readings>>;
+  /** Tests done in a zone before water first came to it or a tool worked it. */
+  readonly feltFirst: ReadonlyMap<ZoneId, ReadonlySet<FeelTest>>;
+  readonly calls: ReadonlyMap<ZoneId, ConditionKind>;
+  readonly looked: boolean;
+  readonly minutes: number;
+  readonly testMinutes: number;
+  readonly restMinutes: number;
+  readonly strain: number;
+  readonly mood: Mood;
+  /** Times the dog moved away. */
+  readonly wentAway: number;
+  readonly ended: 'end' | 'refer' | undefined;
+  readonly proof: ReturnType<typeof proofOf>;
+}
+
+const SKIN_DUST = 1e-9;
+
+/** Acts of work as a script: those in a row with one piece in one phase are one step, as somebody would write it down. */
+function addTo(script: readonly ScriptStep[], act: Extract<Act, { kind: 'work' }>): readonly ScriptStep[] {
+  const last = script.at(-1);
+  if (last?.phase === act.phase && last.toolId === act.toolId) {
+    const minutes = new Map(last.zones.map((z) => [z.zone, z.minutes]));
+    for (const z of act.zones) minutes.set(z.zone, (minutes.get(z.zone) ?? 0) + z.minutes);
+    return [...script.slice(0, -1), { ...last, zones: [...minutes].map(([id, m]) => ({ zone: id, minutes: m })) }];
+  }
+  return [...script, { id: `act-${script.length + 1}`, phase: act.phase, toolId: act.toolId, zones: act.zones }];
+}
+
+/** What a hand feels in a zone as it is now. */
+export function readingsNow(z: CoatZone, seen: ZoneSeen, untouched: boolean): Readings {
+  if (untouched) return z.readings;
+  const { readings } = z;
+  const came = seen.shareLeft;
+  return {
+    finger: seen.grade,
+    tug: came > 0.9 ? readings.tug : came > 0.5 && readings.tug >= 2 ? 2 : came > 0.15 && readings.tug >= 1 ? 1 : 0,
+    comb: seen.falls ? 'glides' : seen.grade >= 3 || seen.tie !== 'none' ? 'stops' : 'drags',
+    tie: seen.tie,
+    skin: seen.skin > 1 && readings.skin === 'clear' ? 'pink' : readings.skin,
+  };
+}
+
+/** All that a list of acts comes to. Acts after the end say nothing. Throws RangeError for a piece not in the room. */
+export function boutOf(opened: Opened, acts: readonly Act[]): Bout {
+  const { request, site } = opened;
+  const { dog } = request;
+  const { temper } = opened.case;
+  const f = figuresOf(site.job);
+  let script: readonly ScriptStep[] = [];
+  let worked = workScript(script, site.found, site.job, { crew: request.crew, choices: site.choices });
+  let seen = seenIn(worked.coat, site.job);
+  let faults: readonly Fault[] = [];
+  const felt = new Map<ZoneId, Partial<Readings>>();
+  const feltFirst = new Map<ZoneId, ReadonlySet<FeelTest>>();
+  const touched = new Set<ZoneId>();
+  const calls = new Map<ZoneId, ConditionKind>();
+  const told: Told[] = [];
+  let looked = false;
+  let minutes = 0;
+  let testMinutes = 0;
+  let restMinutes = 0;
+  let strain = 0;
+  let worst = 0;
+  let wentAway = 0;
+  let ended: Bout['ended'];
+
+  const nothing = {
+    refused: false,
+    minutes: 0,
+    gramsOut: 0,
+    reddened: [],
+    tightened: [],
+    settled: [],
+    opened: [],
+    idle: [],
+  };
+  for (const act of acts) {
+    if (ended) break;
+    const before = moodOf(strain);
+    let heard: Omit<Told, 'act' | 'mood'> = nothing;
+    switch (act.kind) {
+      case 'look': {
+        if (!looked) {
+          heard = { ...nothing, minutes: LOOK_MINUTES };
+          testMinutes += LOOK_MINUTES;
+          strain += strainOf(dog, temper, 'check', LOOK_MINUTES, [], request.crew);
+        }
+        looked = true;
+        break;
+      }
+      case 'feel': {
+        const spent = TEST_MINUTES * act.tests.length * act.zones.length;
+        heard = { ...nothing, minutes: spent };
+        testMinutes += spent;
+        strain += strainOf(dog, temper, 'check', spent, act.zones, request.crew);
+        for (const [at, z] of worked.coat.zones.entries()) {
+          const here = seen[at];
+          if (!act.zones.includes(z.id) || !here) continue;
+          const all = readingsNow(z, here, !touched.has(z.id));
+          felt.set(z.id, { ...felt.get(z.id), ...Object.fromEntries(act.tests.map((t) => [t, all[t]])) });
+          if (!touched.has(z.id)) feltFirst.set(z.id, new Set([...(feltFirst.get(z.id) ?? []), ...act.tests]));
+        }
+        break;
+      }
+      case 'call':
+        for (const id of act.zones) calls.set(id, act.as);
+        break;
+      case 'rest': {
+        const rested = Math.min(LONGEST_REST, Math.max(0, act.minutes));
+        heard = { ...nothing, minutes: rested };
+        restMinutes += rested;
+        strain = afterRest(strain, worst, rested);
+        break;
+      }
+      case 'work': {
+        if (before === 'away') {
+          heard = { ...nothing, refused: true };
+          break;
+        }
+        const { work } = PHASES[act.phase];
+        const idle = idleIn(worked.coat, act, site);
+        const next = addTo(script, act);
+        const then = workScript(next, site.found, site.job, { crew: request.crew, choices: site.choices });
+        const after = seenIn(then.coat, site.job);
+        const clock =
+          sum(act.zones.map((z) => z.minutes)) *
+          clockShare(work, request.crew, f) *
+          (before === 'lies' && work === 'hands' ? LIES_SLOWS : 1);
+        const changed = (test: (was: ZoneSeen, is: ZoneSeen) => boolean): readonly ZoneId[] =>
+          after.flatMap((is, at) => {
+            const was = seen[at];
+            return was && test(was, is) ? [is.zone] : [];
+          });
+        const broke = faultsOnly(next, site.found, site.job);
+        const reddened = changed((was, is) => was.skin <= 1 + SKIN_DUST && is.skin > 1 + SKIN_DUST);
+        const pulls = work === 'ties' ? act.zones.length : 0;
+        const forbidden = sum(broke.slice(faults.length).map((b) => (b.code === 'forbidden' ? b.zones.length : 0)));
+        heard = {
+          refused: false,
+          minutes: clock,
+          gramsOut: sum(seen.map((z) => z.leftG)) - sum(after.map((z) => z.leftG)),
+          reddened,
+          tightened: changed((was, is) => TIGHT[is.tie] > TIGHT[was.tie] && was.tie !== 'none'),
+          settled: changed((was, is) => was.tie !== 'none' && is.tie === 'none'),
+          opened: changed((was, is) => !was.falls && is.falls),
+          idle,
+        };
+        strain +=
+          strainOf(
+            dog,
+            temper,
+            work,
+            clock,
+            act.zones.map((z) => z.zone),
+            request.crew,
+          ) +
+          pulls * PULL.tie +
+          Math.min(8, forbidden) * PULL.forbidden +
+          Math.min(8, reddened.length) * PULL.skin;
+        for (const { zone: id } of act.zones) touched.add(id);
+        [script, worked, seen, faults] = [next, then, after, broke];
+        break;
+      }
+      case 'refer':
+      case 'end':
+        ended = act.kind;
+        break;
+    }
+    minutes += heard.minutes;
+    worst = Math.max(worst, strain);
+    const mood = moodOf(strain);
+    if (mood === 'away' && before !== 'away') wentAway++;
+    told.push({ act, ...heard, mood });
+  }
+  return {
+    told,
+    script,
+    steps: worked.steps,
+    coat: worked.coat,
+    seen,
+    faults,
+    felt,
+    feltFirst,
+    calls,
+    looked,
+    minutes,
+    testMinutes,
+    restMinutes,
+    strain,
+    mood: moodOf(strain),
+    wentAway,
+    ended,
+    proof: proofOf(worked.coat, site.job),
+  };
+}
+
+const TIGHT = { none: 0, knot: 1, mat: 2, pelt: 3 } as const;
+
+/** Zones of an act in which its piece does nothing in the state it meets. */
+function idleIn(coat: Coat, act: Extract<Act, { kind: 'work' }>, { job }: Worksite): readonly ZoneId[] {
+  const tool = roomOf(job.kit).find((t) => t.id === act.toolId);
+  if (!tool || PHASES[act.phase].work !== 'hands') return [];
+  return coat.zones
+    .filter((z) => act.zones.some((own) => own.zone === z.id && own.minutes > 0))
+    .filter((z) => z.condition !== 'stop' && !handWorking(z, tool, stateFor('hands', act.phase, z), job))
+    .map((z) => z.id);
+}
+
+/** Phases of one piece of hand work by the state of the coat, as the trade calls them. */
+const HAND_PHASE: Partial<Readonly<Record<ToolKind, Readonly<Record<Wetness, PhaseId>>>>> = (() => {
+  const all = (dry: PhaseId, damp: PhaseId = dry, soapy: PhaseId = damp, wet: PhaseId = soapy) => ({
+    dry,
+    damp,
+    soapy,
+    wet,
+  });
+  const rake = all('dry-rake');
+  const slicker = all('dry-slicker', 'damp-slicker', 'soapy-work', 'damp-slicker');
+  const edge = all('edge');
+  return {
+    rake,
+    'rotating-rake': rake,
+    'soft-slicker': slicker,
+    'firm-slicker': slicker,
+    'long-slicker': slicker,
+    'pin-brush': all('dry-pin', 'damp-pin', 'soapy-work', 'damp-pin'),
+    comb: all('comb'),
+    'fine-comb': edge,
+    'blade-comb': edge,
+    'plastic-blade-comb': edge,
+    'carding-blade': edge,
+    'thinning-shears': edge,
+    rubber: all('dry-rubber', 'dry-rubber', 'soapy-work', 'soapy-work'),
+    bristle: all('finish'),
+  };
+})();
+
+/** What somebody does who takes this piece to these zones of the coat as it is; the comb unties where it is told to. */
+export function phaseFor(tool: Pick<Tool, 'kind'>, zones: readonly CoatZone[], untie: boolean): PhaseId {
+  if (untie || tool.kind === 'mat-splitter' || tool.kind === 'clipper') return 'ties';
+  const hand = HAND_PHASE[tool.kind];
+  const area: Record<Wetness, number> = { dry: 0, damp: 0, soapy: 0, wet: 0 };
+  for (const z of zones) area[wetnessOf(z)] += z.areaM2;
+  const state = (['soapy', 'wet', 'damp', 'dry'] as const).reduce(
+    (a, b) => (area[b] > area[a] ? b : a),
+    'dry' as Wetness,
+  );
+  if (hand) return hand[state];
+  switch (tool.kind) {
+    case 'hand-bath':
+    case 'bather':
+      return zones.some((z) => z.bathed) ? 'rewash' : 'bath';
+    case 'mister':
+      return 'mist';
+    case 'conditioner':
+      return 'condition';
+    case 'towel':
+      return 'towel';
+    default:
+      return state === 'dry' ? 'air' : 'drying';
+  }
+}
+
+/** Minutes that water, air, towel and ties need in zones of the coat as it is, by zone; for hands, those of so many passes. */
+export function minutesFor(
+  opened: Opened,
+  coat: Coat,
+  phase: PhaseId,
+  toolId: string,
+  zones: readonly ZoneId[],
+  passes: number,
+): readonly ScriptZone[] {
+  const { site } = opened;
+  const tool = roomOf(site.job.kit).find((t) => t.id === toolId);
+  if (!tool) throw new RangeError(`no such piece in this room: ${toolId}`);
+  const { work } = PHASES[phase];
+  if (work !== 'hands') {
+    const step: ScriptStep = { id: 'asked', phase, toolId, zones: zones.map((id) => ({ zone: id, minutes: 0 })) };
+    const needed = workScript([step], coat, site.job, { waterAsNeeded: true }).script[0]?.zones ?? [];
+    return needed.filter((z) => z.minutes > 0);
+  }
+  return coat.zones.flatMap((z): ScriptZone[] => {
+    if (!zones.includes(z.id)) return [];
+    const w = handWorking(z, tool, stateFor('hands', phase, z), site.job);
+    // A piece that does nothing here is found out in half a minute a zone.
+    return [{ zone: z.id, minutes: w ? passes * w.minutesPerPass : IDLE_MINUTES }];
+  });
+}
+const IDLE_MINUTES = 0.3;

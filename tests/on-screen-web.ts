@@ -1,0 +1,161 @@
+/**
+ * How the interface loads and answers, in Chromium with the processor slowed down four times: compressed JavaScript of a first
+ * load, largest paint, the slowest answer to a press, the longest time for which nothing else could be done. Beside each stands
+ * a page that holds one heading and one button, in the same browser under the same conditions.
+ */
+import type { CDPSession, Page } from 'playwright-core';
+import { openStage, type Stage } from './browser/stage.ts';
+
+const SLOWED = 4;
+/** Presses and keys that people do all day, by the room. */
+const ROOMS: readonly (readonly [name: string, path: string, act: (page: Page) => Promise<void>])[] = [
+  [
+    'dogs',
+    '/desk/dogs',
+    async (page) => {
+      await page.getByRole('searchbox').first().pressSequentially('bol');
+      await page.waitForTimeout(300);
+    },
+  ],
+  [
+    'check',
+    '/desk/dogs/demo-juniper/check',
+    async (page) => {
+      const zone = page.locator('#room .wt-stage > .wt-coatmap [data-zone="back"]');
+      await zone.focus();
+      for (const key of ['2', 'ArrowRight', '3', 'ArrowRight', '1']) await page.keyboard.press(key);
+    },
+  ],
+  [
+    'plan',
+    'plan',
+    async (page) => {
+      await page.locator('.wt-tread').nth(1).click();
+      await page.keyboard.press('+');
+      await page.waitForTimeout(300);
+    },
+  ],
+  [
+    'practice',
+    '/desk/practice/line-brushing',
+    async (page) => {
+      await page.getByRole('button', { name: 'All', exact: true }).click();
+      await page.getByRole('button', { name: 'All five tests' }).click();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'tally',
+    '/desk/tally',
+    async (page) => {
+      await page.getByRole('radio', { name: 'Minutes', exact: true }).click({ force: true });
+      await page.waitForTimeout(300);
+    },
+  ],
+];
+
+interface Felt {
+  readonly paintMs: number;
+  readonly answerMs: number;
+  readonly blockedMs: number;
+  readonly jsBytes: number;
+  /** The same page once more, as on any day but the first. */
+  readonly againMs: number;
+}
+
+/** Watches a page from its first moment: paints, answers to presses, tasks that kept everything else waiting. */
+const WATCH = `
+  window.__felt = { paint: 0, answer: 0, blocked: 0 };
+  new PerformanceObserver((l) => { for (const e of l.getEntries()) __felt.paint = Math.max(__felt.paint, e.startTime); }).observe({ type: 'largest-contentful-paint', buffered: true });
+  new PerformanceObserver((l) => { for (const e of l.getEntries()) __felt.answer = Math.max(__felt.answer, e.duration); }).observe({ type: 'event', durationThreshold: 16, buffered: true });
+  new PerformanceObserver((l) => { for (const e of l.getEntries()) __felt.blocked = Math.max(__felt.blocked, e.duration); }).observe({ type: 'longtask', buffered: true });
+`;
+
+async function feel(page: Page, path: string, slowed: number, act: (page: Page) => Promise<void>): Promise<Felt> {
+  const line: CDPSession = await page.context().newCDPSession(page);
+  await line.send('Network.enable');
+  await line.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+  let jsBytes = 0;
+  const scripts = new Set<string>();
+  line.on('Network.responseReceived', (e) => {
+    if (/\.js(\?|$)/.test(e.response.url) && !e.response.url.endsWith('/sw.js')) scripts.add(e.requestId);
+  });
+  line.on('Network.loadingFinished', (e) => {
+    if (scripts.has(e.requestId)) jsBytes += e.encodedDataLength;
+  });
+  await page.addInitScript(WATCH);
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(800);
+  const atLoad = jsBytes;
+  await act(page);
+  await page.waitForTimeout(500);
+  const felt: { paint: number; answer: number; blocked: number } = await page.evaluate('window.__felt');
+  await page.reload();
+  await page.locator('h1').first().waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(800);
+  const again: { paint: number } = await page.evaluate('window.__felt');
+  return { againMs: again.paint, paintMs: felt.paint, answerMs: felt.answer, blockedMs: felt.blocked, jsBytes: atLoad };
+}
+
+/** A page that does nothing: what the browser itself takes. */
+const BARE =
+  '<!doctype html><html lang="en"><title>bare</title><h1>Bare</h1><button onclick="this.textContent = Number(this.textContent) + 1">0</button></html>';
+
+async function bare(stage: Stage, slowed: number): Promise<Felt> {
+  const page = await stage.page();
+  await page.route('**/bare', (r) => r.fulfill({ contentType: 'text/html', body: BARE }));
+  const felt = await feel(page, '/bare', slowed, async (p) => {
+    await p.locator('button').click();
+  });
+  await page.context().close();
+  return felt;
+}
+
+const figures: [name: string, value: number, unit: string, reference: string, ratio: number][] = [];
+const stage = await openStage();
+try {
+  const planOf = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
+  for (const slowed of [SLOWED, 1]) {
+    const nothing = await bare(stage, slowed);
+    const by = slowed === 1 ? '' : `-cpu/${slowed}`;
+    for (const [name, path, act] of ROOMS) {
+      const page = await stage.page();
+      const at = path === 'plan' ? `/desk/dogs/demo-kelda/plan/${planOf}` : path;
+      const felt = await feel(page, at, slowed, act);
+      await page.context().close();
+      if (slowed !== 1) {
+        figures.push(
+          [`web-${name}-js`, felt.jsBytes / 1000, 'kB', 'limit 250 kB', felt.jsBytes / 250_000],
+          [
+            `web-${name}-paint${by}`,
+            felt.paintMs,
+            'ms',
+            `bare page ${Math.round(nothing.paintMs)} ms`,
+            felt.paintMs / Math.max(1, nothing.paintMs),
+          ],
+          [
+            `web-${name}-paint-again${by}`,
+            felt.againMs,
+            'ms',
+            `bare page ${Math.round(nothing.againMs)} ms`,
+            felt.againMs / Math.max(1, nothing.againMs),
+          ],
+          [
+            `web-${name}-answer${by}`,
+            felt.answerMs,
+            'ms',
+            `bare button ${Math.round(nothing.answerMs)} ms`,
+            felt.answerMs / Math.max(16, nothing.answerMs),
+          ],
+        );
+      }
+      figures.push([`web-${name}-blocked${by}`, felt.blockedMs, 'ms', 'limit 50 ms', felt.blockedMs / 50]);
+    }
+  }
+} finally {
+  await stage.close();
+}
+console.log(JSON.stringify(figures));

@@ -1,0 +1,41 @@
+/**
+ * Says when the salon's computer has been given a newer build than this page runs: nothing is taken away under anybody's hands.
+ * The files of the build before are still served, so that whoever stays loses nothing either.
+ */
+import { useQuery } from '@tanstack/react-query';
+import { Button } from 'react-bootstrap';
+import { api, ApiProblem } from '../data/client.ts';
+
+const EVERY_MS = 5 * 60_000;
+
+/** Name of the script that this page was started by: another build has another. */
+const ownBuild = (): string | undefined =>
+  document.querySelector<HTMLScriptElement>('script[type="module"][src*="/assets/main-"]')?.src.split('/').at(-1);
+
+/** A newer build, or no link at all: what stands in the rooms is then as it was last seen. */
+export function NewVersion() {
+  const { data, error } = useQuery({
+    queryKey: ['build'],
+    queryFn: () => api<{ build: string | null }>('GET', '/health'),
+    refetchInterval: EVERY_MS,
+    refetchOnWindowFocus: true,
+    staleTime: EVERY_MS / 2,
+    networkMode: 'always',
+  });
+  if (error instanceof ApiProblem && error.status === 0)
+    return (
+      <p className="wt-newer" role="status">
+        There is no link to the salon’s computer. Rooms stand as they were last seen on this device.
+      </p>
+    );
+  const own = ownBuild();
+  if (!data?.build || own === undefined || data.build === own) return null;
+  return (
+    <div className="wt-newer" role="status">
+      <span>A newer version of Woolly Tide is here. What you have open stays until you take it.</span>
+      <Button size="sm" variant="outline-primary" onClick={() => window.location.reload()}>
+        Take it now
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+/**
+ * Decides what a desk shows that starts without a link: rooms as they were last seen on this device, for some days, by whoever
+ * was in last. Written some moments after something new was read; gone with the person who signs out.
+ */
+import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';
+import { del, get, set } from 'idb-keyval';
+
+const KEY = 'woolly-tide.last-seen';
+const MOST_DAYS = 5;
+const DAY_MS = 86_400_000;
+const WAIT_MS = 2_000;
+/** What is worth having without a link; the rest is large, quickly old, or the owner's alone. */
+const KEEPS: ReadonlySet<unknown> = new Set([
+  'dogs',
+  'dog',
+  'day',
+  'salon',
+  'kit',
+  'rules',
+  'roster',
+  'sheet',
+  'bookings',
+  'check',
+  'next',
+  'home',
+  'bench',
+  'practice',
+  'calls',
+]);
+
+interface Kept {
+  readonly atMs: number;
+  readonly state: DehydratedState;
+}
+
+const keeps = ({ queryKey, state }: Query): boolean => state.status === 'success' && KEEPS.has(queryKey[0]);
+
+/** Puts what was last seen into an empty memory; a device that keeps nothing starts with nothing. */
+export async function showLastSeen(queries: QueryClient, nowMs: number): Promise<void> {
+  try {
+    const kept = await get<Kept>(KEY);
+    if (!kept || nowMs - kept.atMs >= MOST_DAYS * DAY_MS) return;
+    hydrate(queries, kept.state);
+    // However young it is, it is only what was last seen: each room asks again as it opens.
+    await queries.invalidateQueries({ refetchType: 'none' });
+  } catch {
+    // Without a store there is nothing to show.
+  }
+}
+
+/** Keeps what is read from now on. */
+export function keepLastSeen(queries: QueryClient): void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  queries.getQueryCache().subscribe(({ type, query }) => {
+    if (type !== 'updated' && type !== 'removed') return;
+    if (!KEEPS.has(query.queryKey[0])) return;
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      const kept: Kept = { atMs: Date.now(), state: dehydrate(queries, { shouldDehydrateQuery: keeps }) };
+      void set(KEY, kept).catch(() => undefined);
+    }, WAIT_MS);
+  });
+}
+
+export const forgetLastSeen = (): Promise<void> => del(KEY).catch(() => undefined);

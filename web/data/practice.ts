@@ -1,0 +1,17 @@
+/** What the practice rooms read and write. */
+import { useQuery } from '@tanstack/react-query';
+import type { AnswerDraft, BoutDraft, PracticePage, PracticePeople } from '../../contract/practice.ts';
+import { api } from './client.ts';
+import { useWrite } from './hooks.ts';
+
+export const usePracticePage = () =>
+  useQuery({ queryKey: ['practice'], queryFn: () => api<PracticePage>('GET', '/practice') });
+export const usePracticePeople = (may: boolean) =>
+  useQuery({
+    queryKey: ['practice-people'],
+    queryFn: () => api<PracticePeople>('GET', '/practice/people'),
+    enabled: may,
+  });
+export const useKeepBout = () => useWrite((bout: BoutDraft) => api<PracticePage>('POST', '/practice/bouts', bout));
+export const useKeepAnswer = () =>
+  useWrite((answer: AnswerDraft) => api<PracticePage>('POST', '/practice/answers', answer));

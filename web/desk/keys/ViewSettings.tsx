@@ -1,0 +1,111 @@
+/** How this device shows things: letters, contrast, keys, dates, clock, units. Each change is seen at once. */
+import { Form } from 'react-bootstrap';
+import { Pick } from '../../app/Pick.tsx';
+import {
+  CLOCKS,
+  CONTRASTS,
+  DATE_FORMS,
+  MASSES,
+  setView,
+  TEMPERATURES,
+  TEXT_SIZES,
+  useView,
+  VOLUMES,
+  WEEK_STARTS,
+  type View,
+} from '../../app/view.ts';
+import { HAIR_UNITS, useHairUnit } from '../../app/units.ts';
+import { longDay, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
+import { money } from '../../words/figures.ts';
+import { massText, temperatureText, volumeText } from '../../words/units.ts';
+
+const words = <V extends string | number>(all: readonly V[], word: (v: V) => string) =>
+  all.map((value) => ({ value, word: word(value) }));
+const CLOCK_WORDS = { '24': '24 hours', '12': 'am and pm' } as const;
+const VOLUME_WORDS = { ml: 'mL', floz: 'fl oz' } as const;
+const TEMPERATURE_WORDS = { c: '°C', f: '°F' } as const;
+const DATE_WORDS: Readonly<Record<View['dates'], string>> = {
+  'en-GB': 'United Kingdom',
+  'en-US': 'United States',
+  'en-CA': 'Canada',
+  'en-AU': 'Australia',
+  'en-NZ': 'New Zealand',
+  'en-IE': 'Ireland',
+  'en-ZA': 'South Africa',
+};
+/** 9 April 2031, five past two, of which the examples speak. */
+const EXAMPLE = { day: 22_378, minute: 14 * 60 + 5, kg: 24, airC: 21, ml: 250, cents: 123_450 };
+
+export function ViewSettings() {
+  const view = useView();
+  const [hair, setHair] = useHairUnit();
+  return (
+    <section className="wt-sheet wt-view" aria-labelledby="view">
+      <h2 id="view">On this device</h2>
+      <div className="wt-view-picks">
+        <Pick
+          name="Letters"
+          options={words(TEXT_SIZES, (v) => v)}
+          value={view.text}
+          onPick={(text) => setView({ text })}
+        />
+        <Pick
+          name="Contrast"
+          options={words(CONTRASTS, (v) => v)}
+          value={view.contrast}
+          onPick={(contrast) => setView({ contrast })}
+        />
+        <Pick
+          name="Clock"
+          options={words(CLOCKS, (v) => CLOCK_WORDS[v])}
+          value={view.clock}
+          onPick={(clock) => setView({ clock })}
+        />
+        <Pick
+          name="A week begins on"
+          options={words(WEEK_STARTS, weekdayName)}
+          value={view.weekStart}
+          onPick={(weekStart) => setView({ weekStart })}
+        />
+        <Pick name="Weight" options={words(MASSES, (v) => v)} value={view.mass} onPick={(mass) => setView({ mass })} />
+        <Pick name="Hair" options={words(HAIR_UNITS, (v) => v)} value={hair} onPick={setHair} />
+        <Pick
+          name="Warmth"
+          options={words(TEMPERATURES, (v) => TEMPERATURE_WORDS[v])}
+          value={view.temperature}
+          onPick={(temperature) => setView({ temperature })}
+        />
+        <Pick
+          name="Volume"
+          options={words(VOLUMES, (v) => VOLUME_WORDS[v])}
+          value={view.volume}
+          onPick={(volume) => setView({ volume })}
+        />
+        <Form.Group controlId="view-dates">
+          <Form.Label>Dates and numbers as in</Form.Label>
+          <Form.Select
+            value={view.dates}
+            onChange={(e) => setView({ dates: DATE_FORMS.find((d) => d === e.target.value) ?? view.dates })}
+          >
+            {DATE_FORMS.map((d) => (
+              <option key={d} value={d}>
+                {DATE_WORDS[d]}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      </div>
+      <Form.Check
+        id="view-keys"
+        type="switch"
+        label="Single letters do something: / finds, H helps, ? lists them"
+        checked={view.singleKeys}
+        onChange={(e) => setView({ singleKeys: e.target.checked })}
+      />
+      <p className="wt-soft mt-2" role="status">
+        {longDay(EXAMPLE.day)}, or {shortDay(EXAMPLE.day)}, {minuteText(EXAMPLE.minute)}; {massText(EXAMPLE.kg)},{' '}
+        {temperatureText(EXAMPLE.airC)}, {volumeText(EXAMPLE.ml)}, {money(EXAMPLE.cents, 'EUR')}.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,257 @@
+/** Desk → Practice: the ladder, a free coat, a coat of the salon's past, what is due to be asked again, how far everybody is. */
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Link, useNavigate } from 'react-router';
+import type { PracticePage } from '../../../contract/practice.ts';
+import { COAT_CLASSES, coatRow, type CoatClass } from '../../../core/dog/index.ts';
+import { dueCards, freeId, HARDNESS, LADDER, type Hardness } from '../../../core/practice/index.ts';
+import { day } from '../../../core/quantity/index.ts';
+import { Pick } from '../../app/Pick.tsx';
+import { Loaded } from '../../app/state.tsx';
+import { useBenchCases } from '../../data/hooks.ts';
+import { usePracticePage, usePracticePeople } from '../../data/practice.ts';
+import { useWho } from '../../door/me.ts';
+import { shortDay } from '../../words/dates.ts';
+import { capital, percent } from '../../words/figures.ts';
+import { HARDNESS_WORDS } from '../../words/practice.ts';
+import { pastId } from './case.ts';
+import './practice.css';
+
+/** A rung counts as stood when each of its coats reached this share of the best stair. Guess. */
+const STOOD = 0.8;
+
+const bestOf = (bouts: PracticePage['bouts'], caseId: string): number | undefined => {
+  const own = bouts.filter((b) => b.caseId === caseId).map((b) => b.share);
+  return own.length > 0 ? Math.max(...own) : undefined;
+};
+
+function Rungs({ bouts }: { bouts: PracticePage['bouts'] }) {
+  const next = LADDER.find((r) => r.cases.some((c) => (bestOf(bouts, c.id) ?? 0) < STOOD));
+  return (
+    <ol className="wt-rungs">
+      {LADDER.map((rung) => {
+        const shares = rung.cases.map((c) => bestOf(bouts, c.id));
+        const now = rung === next;
+        return (
+          <li key={rung.id} className={now ? 'is-next' : undefined}>
+            <div>
+              <h3>{rung.title}</h3>
+              <p className="wt-soft">{rung.lesson}</p>
+            </div>
+            <ul>
+              {rung.cases.map((c, i) => {
+                const share = shares[i];
+                return (
+                  <li key={c.id}>
+                    <Link
+                      className={`btn ${now && (share ?? 0) < STOOD ? 'btn-primary' : 'btn-outline-primary'}`}
+                      to={`/desk/practice/${c.id}`}
+                    >
+                      {c.dog.name}
+                      <span className="visually-hidden">, {rung.title}</span>
+                    </Link>
+                    <span className="wt-soft">
+                      {share === undefined ? 'not tried' : `${percent(share)} of the best`}
+                      {(share ?? 0) >= STOOD ? ', stood' : ''}
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** Seeds of free play: enough that nobody meets a dog twice by chance. */
+const SEEDS = 100_000;
+const drawSeed = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) % SEEDS;
+
+function FreePlay() {
+  const navigate = useNavigate();
+  const [coatClass, setClass] = useState<CoatClass>('medium-double');
+  const [hardness, setHardness] = useState<Hardness>('usual');
+  return (
+    <section className="wt-sheet" aria-labelledby="free">
+      <h2 id="free">Any coat</h2>
+      <p className="wt-soft">A made-up dog, another each time; its address brings the same dog back.</p>
+      <Form.Group controlId="free-class" className="mb-2">
+        <Form.Label>Coat</Form.Label>
+        <Form.Select
+          value={coatClass}
+          onChange={(e) => setClass(COAT_CLASSES.find((c) => c === e.target.value) ?? coatClass)}
+        >
+          {COAT_CLASSES.map((c) => (
+            <option key={c} value={c}>
+              {coatRow(c).name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Pick
+        name="How hard"
+        options={HARDNESS.map((value) => ({ value, word: HARDNESS_WORDS[value] }))}
+        value={hardness}
+        onPick={setHardness}
+      />
+      <Button
+        className="mt-2"
+        variant="outline-primary"
+        onClick={() => void navigate(`/desk/practice/${freeId(coatClass, hardness, drawSeed())}`)}
+      >
+        Bring one in
+      </Button>
+    </section>
+  );
+}
+
+function FromThePast({ bouts }: { bouts: PracticePage['bouts'] }) {
+  const book = useBenchCases();
+  const [find, setFind] = useState('');
+  return (
+    <section className="wt-sheet" aria-labelledby="past">
+      <h2 id="past">A coat of your own</h2>
+      <p className="wt-soft">As it was last felt here, in your own room, with your own tools.</p>
+      <Loaded query={book}>
+        {({ cases }) => {
+          const shown = cases.filter((c) => c.name.toLowerCase().includes(find.toLowerCase())).slice(0, 6);
+          return cases.length === 0 ? (
+            <p>No dog has a coat check yet.</p>
+          ) : (
+            <>
+              <Form.Control
+                aria-label="Find a dog"
+                placeholder="Name"
+                value={find}
+                onChange={(e) => setFind(e.target.value)}
+                className="mb-2"
+              />
+              <ul className="wt-past">
+                {shown.map((c) => {
+                  const share = bestOf(bouts, pastId(c.checkId));
+                  return (
+                    <li key={c.checkId}>
+                      <Link to={`/desk/practice/${pastId(c.checkId)}`}>{c.name}</Link>{' '}
+                      <span className="wt-soft">
+                        {coatRow(c.case.dog.coatClass).name}
+                        {share !== undefined && `, ${percent(share)} of the best`}
+                      </span>
+                    </li>
+                  );
+                })}
+              </ul>
+              {shown.length === 0 && <p role="status">No dog is called that.</p>}
+            </>
+          );
+        }}
+      </Loaded>
+    </section>
+  );
+}
+
+function Drills({ page }: { page: PracticePage }) {
+  const due = dueCards(
+    page.answers.map((a) => ({ ...a, day: day(a.day) })),
+    day(page.today),
+  );
+  return (
+    <section className="wt-sheet" aria-labelledby="drills">
+      <h2 id="drills">Asked again</h2>
+      <p>
+        {due.cards.length > 0
+          ? `${due.old} due, ${due.fresh} new today.`
+          : due.next === undefined
+            ? 'Nothing is due.'
+            : `Nothing is due until ${shortDay(due.next)}.`}{' '}
+        <span className="wt-soft">
+          {due.known} of {due.all} sit well.
+        </span>
+      </p>
+      <progress className="wt-known" aria-label="Questions that sit well" value={due.known} max={due.all} />
+      <p className="wt-soft">
+        Rules, tools, conditions, order: what you know waits longer, what you missed comes back.
+      </p>
+      <Link className="btn btn-outline-primary" to="/desk/practice/drills">
+        {due.cards.length > 0 ? 'Answer them' : 'Look at them'}
+      </Link>
+    </section>
+  );
+}
+
+function People() {
+  const query = usePracticePeople(true);
+  return (
+    <section className="wt-sheet" aria-labelledby="people">
+      <h2 id="people">By person</h2>
+      <Loaded query={query}>
+        {({ people }) => (
+          <div className="wt-wide" role="region" aria-label="Progress by person" tabIndex={0}>
+            <table className="wt-table">
+              <thead>
+                <tr>
+                  <th scope="col">Who</th>
+                  <th scope="col">Rungs stood</th>
+                  <th scope="col" className="text-end">
+                    Coats
+                  </th>
+                  <th scope="col" className="text-end">
+                    Answers right
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {people.map((p) => {
+                  const stood = LADDER.filter((r) => r.cases.every((c) => (p.best[c.id] ?? 0) >= STOOD)).length;
+                  return (
+                    <tr key={p.name}>
+                      <th scope="row">{p.name}</th>
+                      <td>
+                        {stood} of {LADDER.length}
+                      </td>
+                      <td className="text-end">{p.bouts}</td>
+                      <td className="text-end">
+                        {p.answers === 0 ? 'none asked' : `${percent(p.rightAnswers / p.answers)} of ${p.answers}`}
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </Loaded>
+    </section>
+  );
+}
+
+const CRAFT: readonly string[] = ['owner', 'groomer'];
+
+export function PracticeRoom() {
+  const { role, name } = useWho();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>Practice</h1>
+        <span>{capital(name)}’s coats: no dog pays for a mistake here</span>
+      </div>
+      <Loaded query={usePracticePage()}>
+        {(page) => (
+          <div className="wt-practice">
+            <section className="wt-sheet" aria-labelledby="ladder">
+              <h2 id="ladder">The ladder</h2>
+              <Rungs bouts={page.bouts} />
+            </section>
+            <div className="wt-practice-side">
+              <Drills page={page} />
+              <FreePlay />
+              <FromThePast bouts={page.bouts} />
+              {CRAFT.includes(role) && <People />}
+            </div>
+          </div>
+        )}
+      </Loaded>
+    </>
+  );
+}

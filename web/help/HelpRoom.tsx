@@ -1,0 +1,116 @@
+/** Help → all pages and the words of the trade, to be searched. */
+import { useMemo } from 'react';
+import { Form } from 'react-bootstrap';
+import MiniSearch from 'minisearch';
+import { Link, useSearchParams } from 'react-router';
+import { HELP_PAGES, type HelpPage } from './pages.ts';
+import { GLOSSARY, type GlossaryWord } from './words.ts';
+import './help.css';
+
+/** An address that can be gone to: a room without parts that depend on a dog. */
+export const openAddress = (p: HelpPage): string | undefined => p.at.find((a) => !a.includes(':'));
+
+export function PageText({ page }: { page: HelpPage }) {
+  return (
+    <>
+      <p>{page.what}</p>
+      <ul>
+        {page.how.map((h) => (
+          <li key={h}>{h}</li>
+        ))}
+      </ul>
+      {page.why !== undefined && <p className="wt-soft">Why: {page.why}</p>}
+    </>
+  );
+}
+
+interface Entry {
+  readonly id: string;
+  readonly text: string;
+  readonly name: string;
+}
+
+/** Names and texts by what is typed, with a slip or two. */
+function useFound(find: string): ReadonlySet<string> | undefined {
+  const index = useMemo(() => {
+    const made = new MiniSearch<Entry>({
+      fields: ['name', 'text'],
+      searchOptions: { prefix: true, fuzzy: 0.2, boost: { name: 3 }, combineWith: 'AND' },
+    });
+    made.addAll([
+      ...HELP_PAGES.map((p) => ({
+        id: `page ${p.id}`,
+        name: p.title,
+        text: [p.what, ...p.how, p.why ?? ''].join(' '),
+      })),
+      ...GLOSSARY.map((g) => ({ id: `word ${g.word}`, name: [g.word, ...(g.also ?? [])].join(' '), text: g.says })),
+    ]);
+    return made;
+  }, []);
+  return find.trim() === '' ? undefined : new Set(index.search(find).map((r) => String(r.id)));
+}
+
+function Word({ of }: { of: GlossaryWord }) {
+  return (
+    <div>
+      <dt id={`word-${of.word}`}>
+        {of.word}
+        {of.also && <span className="wt-soft"> ({of.also.join(', ')})</span>}
+      </dt>
+      <dd>
+        {of.says} {of.to !== undefined && <Link to={of.to}>See it</Link>}
+      </dd>
+    </div>
+  );
+}
+
+export function HelpRoom() {
+  const [search, setSearch] = useSearchParams();
+  const find = search.get('find') ?? '';
+  const found = useFound(find);
+  const pages = HELP_PAGES.filter((p) => !found || found.has(`page ${p.id}`));
+  const words = GLOSSARY.filter((g) => !found || found.has(`word ${g.word}`));
+  return (
+    <>
+      <div className="wt-title">
+        <h1>Help</h1>
+        <Form.Control
+          type="search"
+          aria-label="Search help and words"
+          placeholder="Search help and words"
+          value={find}
+          onChange={(e) => setSearch(e.target.value === '' ? {} : { find: e.target.value }, { replace: true })}
+          className="wt-help-find"
+        />
+      </div>
+      {pages.length + words.length === 0 && <p role="status">Nothing here speaks of “{find}”.</p>}
+      <div className="wt-help">
+        {pages.length > 0 && (
+          <section aria-labelledby="help-rooms">
+            <h2 id="help-rooms">Rooms</h2>
+            {pages.map((p) => {
+              const to = openAddress(p);
+              return (
+                <details key={p.id} className="wt-sheet" open={found !== undefined && pages.length < 4}>
+                  <summary>{p.title}</summary>
+                  <PageText page={p} />
+                  {to !== undefined && <Link to={to}>Go there</Link>}
+                </details>
+              );
+            })}
+          </section>
+        )}
+        {words.length > 0 && (
+          <section aria-labelledby="help-words">
+            <h2 id="help-words">Words of the trade</h2>
+            <dl className="wt-sheet wt-words">
+              {words.map((g) => (
+                <Word key={g.word} of={g} />
+              ))}
+            </dl>
+          </section>
+        )}
+      </div>
+    </>
+  );
+}
