@@ -1,7 +1,7 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource/sorts-mill-goudy/400.css';
 import '@fontsource/sorts-mill-goudy/400-italic.css';
-import 'bootstrap/dist/css/bootstrap.min.css';
+import './app/bootstrap.scss';
 import './app/palette.css';
 import './app/theme.css';
 import './drawing/drawing.css';

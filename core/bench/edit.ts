@@ -9,7 +9,7 @@ import { copyOf, ruleContext, type Coat, type CoatZone } from './coat.ts';
 import { choiceOf, layPhase, type Job, type LaidStep, type LaidZone } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep, type ScriptZone } from './script.ts';
-import { pieceOf, workScript } from './simulate.ts';
+import { workCoat, pieceOf, workScript } from './simulate.ts';
 import { handWorking, stateFor, workStepOn } from './work.ts';
 
 export type Edit =
@@ -80,7 +80,7 @@ function spread(step: ScriptStep, minutes: number): readonly ScriptZone[] {
 
 /** Steps that would do a phase at a place in a script, as habit would give them; none where no piece may or can. */
 export function stepsFor(phase: PhaseId, script: Script, at: number, found: Coat, job: Job): readonly ScriptStep[] {
-  const { coat } = workScript(script.slice(0, at), found, job);
+  const coat = workCoat(script, found, job, { upTo: at });
   const laid = layPhase(coat, PHASES[phase], job, { minutes: job.house.bladeMinutes });
   return laid.flatMap((s): ScriptStep[] => {
     const zones = s.zones.flatMap(({ at: z, minutes }): ScriptZone[] => {

@@ -10,7 +10,7 @@ import { applyEdit, stepsFor, type Edit } from './edit.ts';
 import { rankingIn, type Job } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep } from './script.ts';
-import { combFalls, pieceOf, workScript } from './simulate.ts';
+import { workCoat, combFalls, pieceOf, workScript } from './simulate.ts';
 import { figuresOf, stateFor } from './work.ts';
 
 export type FaultCode =
@@ -81,7 +81,7 @@ function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
   let here: { readonly done: () => void } | undefined;
   const lastOf = new Map<CoatZone, string>();
 
-  const { coat } = workScript(script, found, job, {
+  const coat = workCoat(script, found, job, {
     watch: (step, tool) => {
       here?.done();
       const { work } = PHASES[step.phase];
@@ -282,7 +282,7 @@ function byPiece(
   found: Coat,
   job: Job,
 ): Edit | undefined {
-  const { coat } = workScript(script.slice(0, index), found, job);
+  const coat = workCoat(script, found, job, { upTo: index });
   const phase = PHASES[step.phase];
   const zones = coat.zones.filter((z) => step.zones.some((own) => own.zone === z.id) && z.condition !== 'stop');
   const fits = zones.map((z) => rankingIn(z, phase, stateFor(phase.work, step.phase, z), job).fits);
@@ -319,6 +319,6 @@ function shortened(fault: Found, step: ScriptStep, script: Script, found: Coat, 
 /** Minutes that a step of water, air or ties needs where it stands. */
 function needAt(step: ScriptStep, script: Script, found: Coat, job: Job): number {
   const index = script.findIndex((s) => s.id === step.id);
-  const before = workScript(script.slice(0, index), found, job).coat;
+  const before = workCoat(script, found, job, { upTo: index });
   return sum(workScript([step], before, job, { waterAsNeeded: true }).script.map(workMinutes));
 }

@@ -74,6 +74,7 @@ export {
   type Asked,
   type Worked,
   type ZoneSeen,
+  workCoat,
   workScript,
   coatAfter,
   seenIn,

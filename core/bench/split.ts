@@ -9,7 +9,7 @@ import { clockShare, lies, type Crew } from './crew.ts';
 import type { Job } from './layout.ts';
 import { PHASES } from './methods.ts';
 import { workMinutes, type Script, type ScriptStep } from './script.ts';
-import { workScript } from './simulate.ts';
+import { workCoat } from './simulate.ts';
 import { figuresOf } from './work.ts';
 
 export interface SplitVisit {
@@ -90,7 +90,7 @@ export function splitOf(
   let coat = found;
   let skin = 0;
   for (const part of parts) {
-    const worked = workScript(part.script, coat, job).coat;
+    const worked = workCoat(part.script, coat, job);
     for (const z of worked.zones) skin = Math.max(skin, z.skinLoad / skinTolerance(z));
     coat = rested(worked);
   }

@@ -21,6 +21,7 @@ import {
   stateFor,
   stepsFor,
   workMinutes,
+  workCoat,
   workScript,
   type CoatZone,
   type PhaseId,
@@ -139,10 +140,10 @@ const minutesIn = (script: Script, zone: ZoneId): number =>
 
 /** Grams left and minutes at what the house asks of one: less is better. */
 const costOf = (script: Script, now: TableNow): number =>
-  looseNowG(workScript(script, now.coat, now.job).coat) + houseYield(now.job) * sum(script.map(workMinutes));
+  looseNowG(workCoat(script, now.coat, now.job)) + houseYield(now.job) * sum(script.map(workMinutes));
 
 const zoneAfter = (script: Script, zone: ZoneId, now: TableNow): CoatZone | undefined =>
-  workScript(script, now.coat, now.job).coat.zones.find((z) => z.id === zone);
+  workCoat(script, now.coat, now.job).zones.find((z) => z.id === zone);
 
 const fallsAfter = (script: Script, zone: ZoneId, now: TableNow): boolean => {
   const z = zoneAfter(script, zone, now);

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import {
   answerOf,
   applyEdit,
+  workCoat,
   faultsOnly,
   FIGURES,
   isLegal,
@@ -59,8 +60,7 @@ function openPlan(request: PlanRequest, nth: number): MethodPlan | undefined {
 }
 
 const hairLeft = (script: Script, { found, job }: Worksite): number => {
-  const { coat } = workScript(script, found, job);
-  return coat.zones.reduce((t, z) => t + z.pools.freeG + z.pools.deepG + z.pools.packedG, 0);
+  return workCoat(script, found, job).zones.reduce((t, z) => t + z.pools.freeG + z.pools.deepG + z.pools.packedG, 0);
 };
 
 /** Written out here on purpose, apart from the rule table under test. */
@@ -178,7 +178,7 @@ describe('the bench, on random cases', () => {
         for (const v of split?.visits ?? []) {
           seen.split++;
           must(isLegal(v.script, between, job), `a visit leaves the coat worse: ${v.zones.join()}`);
-          between = rested(workScript(v.script, between, job).coat);
+          between = rested(workCoat(v.script, between, job));
         }
 
         // Never worse than what habit would do.
