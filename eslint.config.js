@@ -83,5 +83,6 @@ export default tseslint.config(
     languageOptions: { globals: globals.node, sourceType: 'commonjs' },
     rules: { '@typescript-eslint/no-require-imports': 'off', 'no-var': 'off' },
   },
+  { files: ['scripts/*.mjs'], languageOptions: { globals: globals.node } },
   { files: ['tests/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 );

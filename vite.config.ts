@@ -1,4 +1,8 @@
 import { createHash } from 'node:crypto';
+import { readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 
@@ -11,6 +15,10 @@ const PAGES = [
   },
   { page: 'owner', word: 'self.__WT_OWNER_FILES', unhashed: ['/owner.html', '/mark.svg', '/owner.webmanifest'] },
 ] as const;
+
+const brotli = promisify(brotliCompress);
+/** Near the best; the best takes four times as long for a hundredth less. */
+const BROTLI_QUALITY = 10;
 
 type Bundle = Parameters<Extract<Plugin['generateBundle'], (...args: never[]) => unknown>>[1];
 
@@ -56,9 +64,70 @@ const filesForWorker = (): Plugin => ({
   },
 });
 
+/** Faces that the first line of every page is set in: asked for with the page, not when its styles have been read. */
+const FIRST_FACES =
+  /assets\/(atkinson-hyperlegible-next-latin-wght-normal|sorts-mill-goudy-latin-400-normal)-[\w-]+\.woff2$/;
+/** Scripts that run before the house's own, each by itself: what asks for facts, then the library that all rooms stand on. */
+const FIRST_SCRIPTS = ['early', 'react'];
+const firstThings = (): Plugin => ({
+  name: 'woolly-tide-first',
+  apply: 'build',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle, filename }) => {
+      if (!filename.endsWith('index.html') || !bundle) return [];
+      const made = Object.values(bundle);
+      const scripts = FIRST_SCRIPTS.flatMap((name) => made.filter((f) => f.type === 'chunk' && f.name === name));
+      return [
+        ...scripts.map((f) => ({ tag: 'script', attrs: { type: 'module', crossorigin: true, src: `/${f.fileName}` } })),
+        ...made
+          .filter((f) => FIRST_FACES.test(f.fileName))
+          .map((f) => ({
+            tag: 'link',
+            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true },
+          })),
+      ].map((tag) => ({ ...tag, injectTo: 'head-prepend' as const }));
+    },
+  },
+});
+/** Of these nearly all is run as a page opens: a browser that knows the word compiles them while they arrive. */
+const RUN_AT_ONCE = ['early', 'react', 'main'];
+const compiledAtOnce = (): Plugin => ({
+  name: 'woolly-tide-compiled-at-once',
+  apply: 'build',
+  enforce: 'post',
+  generateBundle: {
+    order: 'post',
+    handler: (_, bundle) => {
+      for (const made of Object.values(bundle))
+        if (made.type === 'chunk' && RUN_AT_ONCE.includes(made.name))
+          made.code = `//# allFunctionsCalledOnLoad\n${made.code}`;
+    },
+  },
+});
+
+/** Beside each file its compressed twin, so that nobody waits while it is made. */
+const compressed = (): Plugin => ({
+  name: 'woolly-tide-compressed',
+  apply: 'build',
+  enforce: 'post',
+  async writeBundle({ dir }, bundle) {
+    if (!dir) throw new Error('the build goes into no folder');
+    const files = Object.keys(bundle).filter((file) => /\.(js|css|svg|webmanifest)$/.test(file));
+    await Promise.all(
+      files.map(async (file) => {
+        const twin = await brotli(await readFile(join(dir, file)), {
+          params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY },
+        });
+        await writeFile(join(dir, `${file}.br`), twin);
+      }),
+    );
+  },
+});
+
 export default defineConfig({
   root: 'web',
-  plugins: [react(), filesForWorker()],
+  plugins: [react(), firstThings(), compiledAtOnce(), filesForWorker(), compressed()],
   // Bootstrap's own sources still use what the compiler will drop one day.
   css: {
     preprocessorOptions: {
@@ -72,7 +141,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
     rollupOptions: {
-      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
+      input: { early: 'web/early.ts', main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.

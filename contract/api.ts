@@ -208,7 +208,8 @@ export const API = {
   'GET /checks/:id/plan': row({ may: ALL, answers: 'the plan, computed with today’s kit and house rules' }),
   'GET /checks/:id/bench': row({
     may: ALL,
-    answers: '`{request, people}`: all a plan is computed from, and what the log has taught of each person’s pace',
+    answers:
+      '`{request, plan, people}`: all a plan is computed from, the plan that comes of it, and what the log has taught of each person’s pace',
   }),
   'GET /bench/cases': row({ may: ALL, answers: '`{kit, house, cases}`: the same for the newest check of every dog' }),
   'GET /checks/:id/rankings/:zone/:method': row({

@@ -1,9 +1,11 @@
 /** The bench: what a plan is computed from, so that a browser can change it and see what comes of it at once. */
-import type { Learnt, PlanRequest } from '../core/bench/index.ts';
+import type { Learnt, Plan, PlanRequest } from '../core/bench/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 
 export interface BenchPage {
   readonly request: PlanRequest;
+  /** What comes of it as it stands: a page reckons anew only what it changes. */
+  readonly plan: Plan;
   /** What the log has taught about each person's hands. */
   readonly people: Readonly<Record<string, Learnt['pace']>>;
 }

@@ -4,7 +4,8 @@ import { COAT_CLASSES, DOG_TRAITS, SEXES, type Dog } from '../core/dog/index.ts'
 import { parseDay } from '../core/quantity/index.ts';
 import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../core/kit/index.ts';
 import type { PlanRequest } from '../core/bench/index.ts';
-import { checkFacts, coatCheck, type CheckDraft } from './check.ts';
+import { checkFacts, type CheckDraft } from './check.ts';
+import { coatCheck } from './check-facts.ts';
 import { checked, daySchema, type Invalid } from './common.ts';
 import { toolSchema } from './kit.ts';
 import { caseHouseSchema } from './salon.ts';

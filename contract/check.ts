@@ -10,13 +10,11 @@ import {
   TIE_GRADES,
   TUG_GRADES,
   type Air,
-  type CoatCheck,
   type GuardLengths,
   type Inspection,
   type ZoneFindings,
 } from '../core/check/index.ts';
 import { ZONE_IDS, type ZoneId } from '../core/dog/index.ts';
-import { parseDay } from '../core/quantity/index.ts';
 import { daySchema, idSchema, versionSchema } from './common.ts';
 
 export interface CheckDraft {
@@ -71,11 +69,3 @@ export const checkEditSchema: Joi.ObjectSchema<CheckEdit> = Joi.object<CheckEdit
   ...fields,
   version: versionSchema.required(),
 }).label('check');
-
-/** A message's check as core reads it. Throws RangeError on a date that the schema would have refused. */
-export function coatCheck(message: Omit<CheckDraft, 'id'>): CoatCheck {
-  const day = parseDay(message.day);
-  if (day === undefined) throw new RangeError(`check day is not a date: ${message.day}`);
-  const { weightKg, guardMm, zones, inspection, note, air } = message;
-  return { day, weightKg, guardMm, zones, inspection, note, air };
-}

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { seededRandom, type Random } from '../core/quantity/index.ts';
@@ -171,7 +172,15 @@ export function createApp({
       res.setHeader('Cache-Control', 'no-cache');
       res.sendFile(join(webRoot, 'owner.html'));
     });
-    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true, fallthrough: true }));
+    // Built files have their compressed twins beside them.
+    app.use(
+      expressStaticGzip(webRoot, {
+        index: false,
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: { maxAge: '1y', immutable: true },
+      }),
+    );
     // Pages that were opened before the interface was built anew go on asking for the files of their own build.
     app.use(
       '/assets',

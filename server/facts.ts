@@ -1,6 +1,7 @@
 /** Decides how stored records become core's facts, and what core concludes from them. */
 import type { DogRecord } from '../contract/dog.ts';
-import { coatCheck, type CheckRecord } from '../contract/check.ts';
+import type { CheckRecord } from '../contract/check.ts';
+import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { paceByKind, type PlanRequest } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';

@@ -2,8 +2,10 @@
  * Decides what is kept in mind of sessions and coats between two questions: folding a session takes a millisecond, and a
  * salon has a hundred thousand. What is kept is known by the facts it was reckoned from, so that it can never be stale.
  */
-import { coatCheck } from '../contract/check.ts';
+import { createHash } from 'node:crypto';
+import { coatCheck } from '../contract/check-facts.ts';
 import type { DogPage, SessionSummary } from '../contract/dog.ts';
+import { planVisit, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import { zoneConditions } from '../core/check/index.ts';
 import { coatRow, type CoatClass } from '../core/dog/index.ts';
 import { day, formatDay, type Day } from '../core/quantity/index.ts';
@@ -51,6 +53,7 @@ interface Minds {
   readonly sessions: Mind<SessionGist>;
   /** Entries of the tally; none for a session that is not finished. */
   readonly entries: Mind<VisitEntry | undefined>;
+  readonly plans: Mind<Plan>;
   readonly outlooks: Mind<Outlook & { readonly lastVisit: Day | undefined }>;
 }
 const MINDS = new WeakMap<Stores, Minds>();
@@ -62,6 +65,7 @@ export function mindsOf(stores: Stores): Minds {
     checks: new Mind<CheckGist>(50_000),
     sessions: new Mind<SessionGist>(50_000),
     entries: new Mind<VisitEntry | undefined>(20_000),
+    plans: new Mind<Plan>(400),
     outlooks: new Mind<Outlook & { readonly lastVisit: Day | undefined }>(8_000),
   };
   MINDS.set(stores, made);
@@ -97,4 +101,10 @@ export function checkGistOf(stores: Stores, line: CheckLine, coatClass: CoatClas
     const meanOf = meanGrade(zoneConditions(coatCheck(c), coatRow(coatClass)));
     return { id: c.id, day: c.day, weightKg: c.weightKg, meanGrade: meanOf };
   });
+}
+
+/** The plan of a request about a check; a page, a sheet and a date ask for the same one after another. */
+export function plannedFor(stores: Stores, checkId: string, request: PlanRequest): Plan {
+  const facts = createHash('sha256').update(JSON.stringify(request)).digest('base64');
+  return mindsOf(stores).plans.of(checkId, facts, () => planVisit(request));
 }

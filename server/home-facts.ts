@@ -1,6 +1,6 @@
 /** Decides what an owner's page shows of a dog: the week from what was really brushed, what is due, what the tide says. */
 import type { DogRecord } from '../contract/dog.ts';
-import { coatCheck } from '../contract/check.ts';
+import { coatCheck } from '../contract/check-facts.ts';
 import {
   type HomeSetupFacts,
   type HomeSetupRecord,

@@ -2,7 +2,7 @@
 import type { CheckRecord } from '../contract/check.ts';
 import type { BookingRecord } from '../contract/booking.ts';
 import type { SheetPage, SheetVisit } from '../contract/roster.ts';
-import { openMethod, planVisit, type MethodPlan } from '../core/bench/index.ts';
+import { openMethod, type MethodPlan } from '../core/bench/index.ts';
 import { atWork, isClosed } from '../core/book/index.ts';
 import {
   PLACE_KINDS,
@@ -23,6 +23,7 @@ import { usualDbA, type Tool } from '../core/kit/index.ts';
 import { addDays, formatDay, type Day } from '../core/quantity/index.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
+import { plannedFor } from './gist.ts';
 import { salonInstant, salonMinute } from './salon-time.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
@@ -81,7 +82,7 @@ function planOf(
   check: CheckRecord | undefined,
   room: PlanRoom,
 ): { readonly checkId: string; readonly plan: MethodPlan } | undefined {
-  const plan = check && planVisit(planRequestOf(kept, check, room));
+  const plan = check && plannedFor(kept.stores, check.id, planRequestOf(kept, check, room));
   const best = plan?.recommended && openMethod(plan, plan.recommended.method);
   return check && best ? { checkId: check.id, plan: best } : undefined;
 }

@@ -1,6 +1,6 @@
 /** Decides what a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import type { DogRecord } from '../contract/dog.ts';
-import { coatCheck } from '../contract/check.ts';
+import { coatCheck } from '../contract/check-facts.ts';
 import type { HomeBoutNote } from '../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
 import { outlines } from '../core/bench/index.ts';

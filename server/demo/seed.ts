@@ -4,7 +4,7 @@
  * check, weights by the plan with the scatter of life.
  */
 import type { CheckDraft } from '../../contract/check.ts';
-import { coatCheck } from '../../contract/check.ts';
+import { coatCheck } from '../../contract/check-facts.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { SalonEdit } from '../../contract/salon.ts';
 import { openMethod, planVisit, type MethodPlan } from '../../core/bench/index.ts';

@@ -2,12 +2,13 @@
 import type { Router } from 'express';
 import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { planVisit, openMethod, priceCents } from '../../core/bench/index.ts';
+import { openMethod, priceCents } from '../../core/bench/index.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { counter } from '../endpoint.ts';
 import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { plannedFor } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 
@@ -76,7 +77,7 @@ export function bookingRoutes(kept: Kept): Router {
     if (!check || !next) {
       throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
     }
-    const plan = planVisit(planRequestOf(kept, check));
+    const plan = plannedFor(stores, check.id, planRequestOf(kept, check));
     const method = plan.recommended && openMethod(plan, plan.recommended.method);
     const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
     const from = next.day > today ? next.day : today;

@@ -1,11 +1,12 @@
 /** /api/day: today's dogs at tub and dryer, by the plans they would be worked with. */
 import type { Router } from 'express';
 import type { DayDog, DayPage, DryerUse } from '../../contract/day.ts';
-import { openMethod, planVisit } from '../../core/bench/index.ts';
+import { openMethod } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
 import { counter } from '../endpoint.ts';
 import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { plannedFor } from '../gist.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
@@ -29,7 +30,7 @@ export function dayRoutes(kept: Kept): Router {
       const dog = stores.dogs.find(dogId);
       if (!dog) return [];
       const check = stores.checks.latestOf(dogId);
-      const plan = check && planVisit(planRequestOf(kept, check, room));
+      const plan = check && plannedFor(stores, check.id, planRequestOf(kept, check, room));
       const best = plan?.recommended && openMethod(plan, plan.recommended.method);
       const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
         const tool = wall.find((t) => t.id === s.tool.id);

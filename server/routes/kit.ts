@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
-import { coatCheck } from '../../contract/check.ts';
+import { coatCheck } from '../../contract/check-facts.ts';
 import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { coverage } from '../../core/bench/index.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';

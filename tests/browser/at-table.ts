@@ -8,9 +8,9 @@ import type { Visit } from './stage.ts';
 export type House = Pick<Visit, 'base' | 'headers'>;
 
 /** How a button is pressed: with a finger, the mouse, or by keyboard. */
-export type Press = (within: Page | Locator, name: string | RegExp) => Promise<void>;
-export const byTouch: Press = (within, name) => within.getByRole('button', { name }).first().tap();
-export const byMouse: Press = (within, name) => within.getByRole('button', { name }).first().click();
+export type Press = (within: Page | Locator, name: string | RegExp, options?: { timeout: number }) => Promise<void>;
+export const byTouch: Press = (within, name, options) => within.getByRole('button', { name }).first().tap(options);
+export const byMouse: Press = (within, name, options) => within.getByRole('button', { name }).first().click(options);
 
 /** The big key of the screen, whatever it says now. */
 export const mainKey = (page: Page) => page.locator('.wt-thumb.is-main');
@@ -81,7 +81,10 @@ export async function goOn(
     for (const name of next) {
       const button = page.getByRole('button', { name, ...(typeof name === 'string' && { exact: true }) });
       if ((await button.count()) === 0) continue;
-      await press(page, typeof name === 'string' ? new RegExp(`^${name}$`) : name);
+      // The press before may be answered only now, and take this key away under the finger: the next round sees what is asked then.
+      await press(page, typeof name === 'string' ? new RegExp(`^${name}$`) : name, { timeout: 4_000 }).catch(
+        () => undefined,
+      );
       break;
     }
     await page

@@ -52,6 +52,7 @@ describe('the walk by mouse', () => {
     expect(await page.locator('.wt-rack li').count()).to.be.at.least(30);
     await page.getByLabel('Find a dog or owner').fill('barl');
     await page.getByRole('link', { name: 'Barley' }).click();
+    await page.getByRole('heading', { level: 1, name: 'Barley' }).waitFor();
     await page.getByText('New here. Start with a coat check.').waitFor();
     await reloadLosesNothing(page);
   });

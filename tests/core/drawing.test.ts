@@ -1,9 +1,11 @@
 /** The drawn dog: six shapes from four sides, every zone somewhere, nothing left out, the same strokes every time. */
+import { ASPECTS, FRAME, type Aspect } from '../../web/drawing/dog/frame.ts';
 import { expect } from 'chai';
 import { BODY_SHAPES, COAT_CLASSES, mirrorZone, ZONE_IDS, zone, type ZoneId } from '../../core/dog/index.ts';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
-import { ASPECTS, FRAME, HAIR, type Aspect, type Figure } from '../../web/drawing/dog/figure.ts';
+import { HAIR, type Figure } from '../../web/drawing/dog/figure.ts';
 import { figureOf } from '../../web/drawing/dog/figures.ts';
+import { seenFrom } from '../../web/drawing/dog/seen-in.ts';
 import { BODY, CUTS, P, type Point } from '../../web/drawing/dog/landmarks.ts';
 import { sideFigure } from '../../web/drawing/dog/side.ts';
 import { ABOVE, BELOW, CUTS_ABOVE, CUTS_BELOW, lower, upper, wholeOf } from '../../web/drawing/dog/spine.ts';
@@ -79,6 +81,7 @@ describe('the drawn dog', () => {
           // Both sides, or neither.
           for (const id of ids) expect(ids).to.include(mirrorZone(id));
         }
+        expect([...new Set(ids)], aspect).to.have.members(ZONE_IDS.filter((id) => seenFrom(aspect, id)));
         for (const id of ids) seen.add(id);
       }
       expect([...seen]).to.have.members([...ZONE_IDS]);

@@ -1,16 +1,14 @@
 /** The house from inside: wordmark, the three places, the rooms of the place, and the room itself. */
 import { Moon, Sun } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
 import { HeadKeys } from './HeadKeys.tsx';
-import { HouseMenu } from './HouseMenu.tsx';
 import { NewVersion } from './NewVersion.tsx';
 import { useOutboxes } from './outbox.ts';
 import { rememberRoom } from './recent.ts';
 import { roomsFor } from './rooms.ts';
 import { useTheme } from './theme.ts';
-import { WhoMenu } from './WhoMenu.tsx';
 
 const PLACES = [
   { to: '/desk', name: 'Desk' },
@@ -20,11 +18,15 @@ const PLACES = [
 
 const REMEMBERED_AFTER_MS = 1500;
 
+/** What unfolds is fetched beside the room, so that the room is not kept waiting for it. */
+const HouseMenu = lazy(() => import('./HouseMenu.tsx').then((m) => ({ default: m.HouseMenu })));
+const WhoMenu = lazy(() => import('./WhoMenu.tsx').then((m) => ({ default: m.WhoMenu })));
+
 export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
   const [theme, toggleTheme] = useTheme();
-  const { role, id: accountId } = useWho();
+  const { role, name, id: accountId } = useWho();
   useOutboxes();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
@@ -66,14 +68,20 @@ export function Shell() {
               {r.name}
             </NavLink>
           ))}
-          {place === 'desk' && <HouseMenu />}
+          {place === 'desk' && (
+            <Suspense fallback={<span className="wt-plain wt-house-menu">House</span>}>
+              <HouseMenu />
+            </Suspense>
+          )}
         </nav>
         <HeadKeys />
         <button type="button" className="wt-plain" onClick={toggleTheme}>
           {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
           <span className="visually-hidden">{theme === 'light' ? 'Night' : 'Day'}</span>
         </button>
-        <WhoMenu />
+        <Suspense fallback={<span className="wt-plain wt-who">{name}</span>}>
+          <WhoMenu />
+        </Suspense>
       </header>
       <NewVersion />
       <main id="room" ref={main} tabIndex={-1} className="wt-room">

@@ -1,11 +1,23 @@
 /** Empty, waiting and failed states, said the same way everywhere. */
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { startTransition, useEffect, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
+
+export const Waiting = () => (
+  <p className="wt-waiting" role="status">
+    One moment …
+  </p>
+);
 
 /** Shows a query's value, or that it is coming, or why it is not. */
 export function Loaded<T>({ query, children }: { query: UseQueryResult<T>; children: (value: T) => ReactNode }) {
-  if (query.data !== undefined) return <>{children(query.data)}</>;
+  const come = query.data !== undefined;
+  const [shown, setShown] = useState(come);
+  // A room that was waited for is drawn in slices, so that nothing else waits for it.
+  useEffect(() => {
+    if (come && !shown) startTransition(() => setShown(true));
+  }, [come, shown]);
+  if (shown && query.data !== undefined) return <>{children(query.data)}</>;
   if (query.isError) {
     return (
       <div className="wt-note wt-note-stop" role="alert">
@@ -16,11 +28,7 @@ export function Loaded<T>({ query, children }: { query: UseQueryResult<T>; child
       </div>
     );
   }
-  return (
-    <p className="wt-waiting" role="status">
-      One moment …
-    </p>
-  );
+  return <Waiting />;
 }
 
 /** The sentence of a failed write, next to the act. */

@@ -1,5 +1,6 @@
 /** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
 import type { ApiError } from '../../contract/common.ts';
+import { askedEarly, forgetAsked } from './asked.ts';
 import { ours } from './hand.ts';
 
 /** A refused or lost request; status 0 when no answer came at all. */
@@ -42,12 +43,15 @@ async function refusal(response: Response): Promise<ApiProblem> {
 /** Sends one request to the API and reads its JSON. Throws ApiProblem on a refusal or a lost link. */
 export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let response: Response;
+  if (method !== 'GET') forgetAsked();
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      ...(body !== undefined && { body: JSON.stringify(body) }),
-      headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
-    });
+    const early = method === 'GET' ? askedEarly(path) : undefined;
+    response = await (early ??
+      fetch(`/api${path}`, {
+        method,
+        ...(body !== undefined && { body: JSON.stringify(body) }),
+        headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
+      }));
   } catch {
     throw new ApiProblem(0, null, LOST);
   }

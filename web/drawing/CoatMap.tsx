@@ -2,11 +2,11 @@
  * The coat map: the dog in its shape and coat from one side, above or below, every zone a button. Undercoat is wool texture that thickens with its grade,
  * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
  */
+import { FRAME, type Aspect, type DogLook, MIDLINE } from './dog/frame.ts';
 import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { isZoneId, mirrorZone, zoneName, ZONE_IDS, type ZoneId } from '../../core/dog/index.ts';
-import { FRAME, type Aspect, type Figure, type DogLook } from './dog/figure.ts';
-import { figureOf } from './dog/figures.ts';
-import { MIDLINE } from './dog/warp.ts';
+import { type Figure } from './dog/figure.ts';
+import { useFigure } from './dog/useFigure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
 
 /** How one zone is drawn. */
@@ -71,10 +71,26 @@ const partsOf = (figure: Figure, aspect: Aspect): readonly (readonly ShownZone[]
     zones.map((z): ShownZone => (aspect === 'right' ? { ...z, id: mirrorZone(z.id) } : z)),
   );
 
-export function CoatMap({ aspect, dog, looks, selected, onSelect, onSweep, onZoneKey, label, small, lens }: Props) {
+/** The dog once its strokes are there, its place until then. */
+export function CoatMap(props: Props) {
+  const figure = useFigure(props.dog, props.aspect);
+  if (figure) return <Drawn {...props} figure={figure} />;
+  return (
+    <figure className={props.small ? 'wt-coatmap is-small' : 'wt-coatmap'} aria-busy>
+      <div className="wt-layers">
+        <svg viewBox={`${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`} aria-hidden />
+      </div>
+    </figure>
+  );
+}
+
+interface DrawnProps extends Omit<Props, 'dog'> {
+  readonly figure: Figure;
+}
+
+function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, label, small, lens }: DrawnProps) {
   const key = useId().replace(/[^a-zA-Z0-9]/g, '');
   const buttons = useRef(new Map<ZoneId, SVGGElement>());
-  const figure = figureOf(dog, aspect);
   const parts = partsOf(figure, aspect);
   const shown = new Set(parts.flat().map((z) => z.id));
   // In working order, so that arrow keys walk the dog as hands do.

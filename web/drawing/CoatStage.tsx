@@ -2,12 +2,13 @@
  * The coat map in full: one aspect large, all four as small pictures to choose from, and a lens for the small places.
  * It turns to an aspect that shows the chosen zone when the one in view does not.
  */
+import { ASPECTS, FRAME, type Aspect, type DogLook } from './dog/frame.ts';
 import { memo, useEffect, useId, useState, type ComponentProps } from 'react';
-import { zone, type ZoneId } from '../../core/dog/index.ts';
+import type { ZoneId } from '../../core/dog/index.ts';
+import { Later } from '../app/later.tsx';
 import { ASPECT_WORDS, CoatMap, type Box } from './CoatMap.tsx';
-import { ASPECTS, FRAME, type Aspect, type DogLook } from './dog/figure.ts';
-import { figureOf } from './dog/figures.ts';
 import type { Point } from './dog/landmarks.ts';
+import { seenFrom } from './dog/seen-in.ts';
 import { sideWarp } from './dog/warp.ts';
 
 type MapProps = ComponentProps<typeof CoatMap>;
@@ -42,18 +43,9 @@ function boxOf(lens: Lens, aspect: Aspect, dog: DogLook): Box | undefined {
   return { x: within(cx, FRAME.x, FRAME.width, width), y: within(y, FRAME.y, FRAME.height, height), width, height };
 }
 
-/** Does an aspect show a zone. */
-const shows = (aspect: Aspect, dog: DogLook, id: ZoneId): boolean => {
-  const { side, region } = zone(id);
-  if ((aspect === 'left' || aspect === 'right') && side !== 'mid' && side !== aspect) return false;
-  return figureOf(dog, aspect).parts.some((p) =>
-    p.zones.some((z) => (aspect === 'right' ? zone(z.id).region === region : z.id === id)),
-  );
-};
-
 /** The aspect in view, or else the first that shows the chosen zone. */
-const aspectOf = (dog: DogLook, selected: ZoneId | undefined, now: Aspect): Aspect =>
-  selected === undefined || shows(now, dog, selected) ? now : (ASPECTS.find((a) => shows(a, dog, selected)) ?? now);
+const aspectOf = (selected: ZoneId | undefined, now: Aspect): Aspect =>
+  selected === undefined || seenFrom(now, selected) ? now : (ASPECTS.find((a) => seenFrom(a, selected)) ?? now);
 
 const Thumb = memo(CoatMap);
 
@@ -70,14 +62,14 @@ function useSettled<T>(value: T): T {
 
 export function CoatStage({ label, lenses = false, alone = false, ...map }: Props) {
   const { dog, looks, selected } = map;
-  const [aspect, setAspect] = useState<Aspect>(() => aspectOf(dog, selected, 'left'));
+  const [aspect, setAspect] = useState<Aspect>(() => aspectOf(selected, 'left'));
   const [lens, setLens] = useState<Lens>('whole');
   const [seen, setSeen] = useState(selected);
   const id = useId();
   if (selected !== seen) {
     setSeen(selected);
-    if (selected && !shows(aspect, dog, selected)) {
-      setAspect(aspectOf(dog, selected, aspect));
+    if (selected && !seenFrom(aspect, selected)) {
+      setAspect(aspectOf(selected, aspect));
       setLens('whole');
     }
   }
@@ -106,7 +98,9 @@ export function CoatStage({ label, lenses = false, alone = false, ...map }: Prop
               aria-labelledby={`${id}-${a}`}
               onClick={() => setAspect(a)}
             >
-              <Thumb small aspect={a} dog={dog} looks={late} label="" />
+              <Later instead={<span className="wt-thumb-place" />}>
+                <Thumb small aspect={a} dog={dog} looks={late} label="" />
+              </Later>
               <span id={`${id}-${a}`}>{ASPECT_WORDS[a]}</span>
             </button>
           ))}

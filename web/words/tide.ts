@@ -9,27 +9,22 @@ import type {
   SeasonShift,
   StartAhead,
 } from '../../core/tide/index.ts';
-import { day, formatDay } from '../../core/quantity/index.ts';
-import { Temporal } from 'temporal-polyfill';
-import { shortDay } from './dates.ts';
+import { civilFromDay, day } from '../../core/quantity/index.ts';
+import { dayIn, shortDay } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
 import { TIDE_WORDS } from './reasons.ts';
-import { view } from '../app/view.ts';
-
-const plain = (value: number): Temporal.PlainDate => Temporal.PlainDate.from(formatDay(day(Math.round(value))));
-const forms = (): string => view().dates;
 
 /** "9 April". */
-export const dayMonth = (value: number): string =>
-  plain(value).toLocaleString(forms(), { day: 'numeric', month: 'long' });
+export const dayMonth = (value: number): string => dayIn(Math.round(value), { day: 'numeric', month: 'long' });
 
 /** "3–14 April", "28 March–9 April". */
 export function spanText({ low, high }: Pick<Band, 'low' | 'high'>): string {
-  const [a, b] = [plain(low), plain(high)];
+  const civil = (value: number) => civilFromDay(day(Math.round(value)));
+  const [a, b] = [civil(low), civil(high)];
   return a.month === b.month && a.year === b.year
-    ? a.day === b.day
+    ? a.dayOfMonth === b.dayOfMonth
       ? dayMonth(low)
-      : `${a.day}–${dayMonth(high)}`
+      : `${a.dayOfMonth}–${dayMonth(high)}`
     : `${dayMonth(low)}–${dayMonth(high)}`;
 }
 

@@ -9,7 +9,8 @@ import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddAway, useDropAway, useEditBooking } from '../../data/hooks.ts';
 import type { BookAnswer } from '../../work/useBookPlan.ts';
-import { onDay, shortDay } from '../../words/dates.ts';
+import { shortDay } from '../../words/dates.ts';
+import { onDay } from '../../words/on-day.ts';
 import { listText, minutesText } from '../../words/figures.ts';
 import { bookingsByVisit, visitKey } from './keys.ts';
 

@@ -5,7 +5,8 @@ import type { PlannedVisit } from '../../../core/book/index.ts';
 import { formatDay, type Day } from '../../../core/quantity/index.ts';
 import { newId } from '../../data/client.ts';
 import { useAgree, useCancelBooking, useEditBooking, useHold } from '../../data/hooks.ts';
-import { dateOf, instantText, onDay } from '../../words/dates.ts';
+import { dateOf, instantText } from '../../words/dates.ts';
+import { onDay } from '../../words/on-day.ts';
 import { listText } from '../../words/figures.ts';
 
 const STEP_MINUTES = 5;

@@ -3,13 +3,14 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import { coatCheck, type CheckDraft, type CheckRecord } from '../../../contract/check.ts';
+import type { CheckDraft, CheckRecord } from '../../../contract/check.ts';
+import { coatCheck } from '../../../contract/check-facts.ts';
 import type { DogPage } from '../../../contract/dog.ts';
 import { contradictions, stopsOf, TIED, wholeCondition, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
-import { Loaded, Refusal } from '../../app/state.tsx';
+import { Loaded, Refusal, Waiting } from '../../app/state.tsx';
 import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
 import { sendPhotos } from '../../data/photos.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
@@ -17,7 +18,7 @@ import { dateText } from '../../words/dates.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { conditionReason, CONDITION_WORDS, dogStop, zoneStop } from '../../words/reasons.ts';
 import { conditionLook, type Looks } from '../dog/looks.ts';
-import { asLastTime, mirrored, spread, useCheckDraft, withFindings, type Findings } from './draft.ts';
+import { asLastTime, mirrored, spread, useCheckDraft, useKeptDraft, withFindings, type Findings } from './draft.ts';
 import { gradeOfDigit, type Held, type TestKey } from './hand.ts';
 import { ClassNote } from './ClassNote.tsx';
 import { HandPanel } from './HandPanel.tsx';
@@ -39,13 +40,20 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLTextAreaElement ||
   (target instanceof HTMLInputElement && ['number', 'text', 'search'].includes(target.type));
 
-function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined }) {
+interface FeelingProps {
+  readonly page: DogPage;
+  readonly last: CheckRecord | undefined;
+  readonly kept: CheckDraft | undefined;
+}
+
+function Feeling({ page, last, kept }: FeelingProps) {
   const { dog, today } = page;
   const navigate = useNavigate();
   const { draft, change, undo, redo, canUndo, canRedo, forget } = useCheckDraft(
     dog.id,
     formatDay(day(today)),
     dog.weightKg,
+    kept,
   );
   const [selected, setSelected] = useState<ZoneId>(ZONES[0]?.id ?? 'back');
   const [way, setWay] = useState<Way>('sweep');
@@ -228,8 +236,10 @@ function Feeling({ page, last }: { page: DogPage; last: CheckRecord | undefined 
 function WithLast({ page }: { page: DogPage }) {
   const [lastId] = useState(page.checks[0]?.id);
   const last = useCheck(lastId);
-  if (lastId === undefined) return <Feeling page={page} last={undefined} />;
-  return <Loaded query={last}>{(check) => <Feeling page={page} last={check} />}</Loaded>;
+  const draft = useKeptDraft(page.dog.id);
+  if (!draft) return <Waiting />;
+  if (lastId === undefined) return <Feeling page={page} last={undefined} kept={draft.kept} />;
+  return <Loaded query={last}>{(check) => <Feeling page={page} last={check} kept={draft.kept} />}</Loaded>;
 }
 
 export function CheckRoom() {

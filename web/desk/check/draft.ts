@@ -1,8 +1,6 @@
 /** The check being felt: every change can be undone, and it is kept on this device until saved, so a reload loses nothing. */
 import { useEffect, useState } from 'react';
-import Joi from 'joi';
-import { checkDraftSchema, type CheckDraft } from '../../../contract/check.ts';
-import { STRICT } from '../../../contract/common.ts';
+import type { CheckDraft } from '../../../contract/check.ts';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { mirrorZone, ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
 import { newId } from '../../data/client.ts';
@@ -11,16 +9,25 @@ export type Findings = CheckDraft['zones'];
 
 const keyOf = (dogId: string): string => `woolly-tide.check.${dogId}`;
 
-/** A draft kept earlier, if it still reads as one. */
-function kept(dogId: string): CheckDraft | undefined {
-  const text = localStorage.getItem(keyOf(dogId));
-  if (text === null) return undefined;
-  try {
-    const outcome = checkDraftSchema.validate(JSON.parse(text), STRICT);
-    return Joi.isError(outcome.error) ? undefined : outcome.value;
-  } catch {
-    return undefined;
-  }
+/**
+ * The draft that was kept earlier on this device, if it still reads as one; undefined while it is being read. What reads it is
+ * fetched only where there is something to read.
+ */
+export function useKeptDraft(dogId: string): { readonly kept: CheckDraft | undefined } | undefined {
+  const [read, setRead] = useState<{ readonly kept: CheckDraft | undefined } | undefined>(() =>
+    localStorage.getItem(keyOf(dogId)) === null ? { kept: undefined } : undefined,
+  );
+  useEffect(() => {
+    if (read) return;
+    let here = true;
+    void import('./kept-draft.ts')
+      .then(({ readDraft }) => ({ kept: readDraft(localStorage.getItem(keyOf(dogId)) ?? '') }))
+      .then((found) => here && setRead(found));
+    return () => {
+      here = false;
+    };
+  }, [dogId, read]);
+  return read;
 }
 
 /** Zones with some findings of one of them changed, on its other side too when `both`. */
@@ -71,9 +78,9 @@ interface Story {
 const MOST_UNDO = 200;
 
 /** The draft, a setter that keeps it, undo and redo, and its end once saved. */
-export function useCheckDraft(dogId: string, today: string, weightKg: number) {
+export function useCheckDraft(dogId: string, today: string, weightKg: number, kept: CheckDraft | undefined) {
   const [story, setStory] = useState<Story>(() => {
-    const now = kept(dogId) ?? { id: newId(), day: today, weightKg, guardMm: {}, zones: {}, inspection: {}, note: '' };
+    const now = kept ?? { id: newId(), day: today, weightKg, guardMm: {}, zones: {}, inspection: {}, note: '' };
     return { past: [], now, future: [] };
   });
   const [saved, setSaved] = useState(false);

@@ -2,7 +2,7 @@
 import { CalendarDays } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
-import { coatCheck } from '../../../contract/check.ts';
+import { coatCheck } from '../../../contract/check-facts.ts';
 import { referralOf, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';

@@ -4,6 +4,7 @@ import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
+import { useByAndBy } from '../../app/later.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useFoundDogs } from '../../data/hooks.ts';
 import { longDay, shortDay } from '../../words/dates.ts';
@@ -18,6 +19,10 @@ const RACKS = [
 ] as const;
 
 const rackOf = (dog: DogListItem): number => (dog.need.urgency >= RACKS[0].from ? 0 : dog.booked !== null ? 1 : 2);
+
+/** Rows that a window shows at once; the rest comes by and by. */
+const FIRST_ROWS = 9;
+const MORE_ROWS = 16;
 
 function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: boolean }) {
   return (
@@ -44,6 +49,7 @@ export function DogsRoom() {
   // Typed here, told to the address: the address follows a moment later and must not take letters back.
   const [search, setSearch] = useState(params.get('find') ?? '');
   const found = useFoundDogs(search.trim());
+  const standing = useByAndBy(query.data?.dogs.length ?? 0, FIRST_ROWS, MORE_ROWS);
   const find = (text: string): void => {
     setSearch(text);
     setParams(text === '' ? {} : { find: text }, { replace: true });
@@ -69,7 +75,13 @@ export function DogsRoom() {
       </div>
       <Loaded query={query}>
         {({ dogs, today }) => {
-          if (dogs.length === 0) return <p className="wt-sheet">No dogs yet. Start with “New dog”.</p>;
+          if (dogs.length === 0)
+            return (
+              <p className="wt-sheet">
+                No dogs yet. Start with “New dog”, or go through the <Link to="/desk/start">first steps</Link> of a
+                salon.
+              </p>
+            );
           const wanted = search.trim().toLowerCase();
           const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
           const resting =
@@ -78,8 +90,11 @@ export function DogsRoom() {
             if (found.isFetching) return null;
             return <p className="wt-sheet">No dog or owner is called “{search}”.</p>;
           }
+          let before = 0;
           const racks = RACKS.map((rack, i) => {
             const inRack = shown.filter((d) => rackOf(d) === i);
+            const here = inRack.slice(0, Math.max(0, standing - before));
+            before += inRack.length;
             if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
             return (
               <section key={rack.title} className="wt-rack" aria-labelledby={`rack-${i}`}>
@@ -90,7 +105,7 @@ export function DogsRoom() {
                   <p>{rack.empty}</p>
                 ) : (
                   <ul className="wt-bare">
-                    {inRack.map((d) => (
+                    {here.map((d) => (
                       <Row key={d.id} dog={d} today={today} urgent={i === 0} />
                     ))}
                   </ul>

@@ -2,7 +2,8 @@
 import { Printer } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { coatCheck, type CheckRecord } from '../../../contract/check.ts';
+import type { CheckRecord } from '../../../contract/check.ts';
+import { coatCheck } from '../../../contract/check-facts.ts';
 import type { DogPage } from '../../../contract/dog.ts';
 import { INSPECTION, referralOf, SKIN_SCALE, type ReferralItem, type Urgency } from '../../../core/check/index.ts';
 import { zoneName } from '../../../core/dog/index.ts';

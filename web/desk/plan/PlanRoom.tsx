@@ -23,7 +23,6 @@ import {
   PHASES,
   piecesFor,
   planByHand,
-  planVisit,
   roomOf,
   scriptOf,
   stepsFor,
@@ -51,7 +50,7 @@ import { Methods } from './Methods.tsx';
 import { Stairs } from './Stairs.tsx';
 import { StepPanel } from './StepPanel.tsx';
 import { useScript } from './useScript.ts';
-import { asked as askedOf, questionIn, searchWith, whatIfOf } from './whatIf.ts';
+import { asked as askedOf, planOf, questionIn, searchWith, whatIfOf } from './whatIf.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
 import { WhyHere } from './WhyHere.tsx';
 import { WithBench, type BenchFacts } from './WithBench.tsx';
@@ -114,7 +113,7 @@ function PlanShown({ bench, page, checkId, currency }: BenchFacts) {
   const whatIf = whatIfOf(search);
   const question = questionIn(search);
   const request = useMemo(() => askedOf(bench, question), [bench, question]);
-  const plan = useMemo(() => planVisit(request), [request]);
+  const plan = useMemo(() => planOf(bench, question, request), [bench, question, request]);
   const ask = (changes: Readonly<Record<string, string | undefined>>): void =>
     setSearch((now) => searchWith(now, changes), { replace: true, preventScrollReset: true });
 

@@ -1,6 +1,6 @@
 /** What if: the same dog with something else in the room. Kept in the address, so that a question can be shared. */
 import type { BenchPage } from '../../../contract/bench.ts';
-import type { PlanRequest } from '../../../core/bench/index.ts';
+import { planVisit, type Plan, type PlanRequest } from '../../../core/bench/index.ts';
 import type { Tool } from '../../../core/kit/index.ts';
 
 export const SWITCHES = ['helper', 'lying', 'bather', 'no-dryer'] as const;
@@ -78,3 +78,7 @@ export function asked({ request, people }: BenchPage, question: string): PlanReq
     learnt: pace ? { ...request.learnt, pace } : request.learnt,
   };
 }
+
+/** The plan of a question: the salon's own where nothing is asked, else reckoned here. */
+export const planOf = (page: BenchPage, question: string, request: PlanRequest): Plan =>
+  question === '' ? page.plan : planVisit(request);

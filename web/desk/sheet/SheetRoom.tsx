@@ -9,7 +9,6 @@ import {
   openMethod,
   PHASE_WORDS,
   planByHand,
-  planVisit,
   roomOf,
   scriptOf,
   tiesOf,
@@ -35,7 +34,7 @@ import { capital, grams, listText, minutesText, percent } from '../../words/figu
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { conditionLooks } from '../dog/looks.ts';
 import { draftOf } from '../plan/useScript.ts';
-import { asked, questionIn, searchWith } from '../plan/whatIf.ts';
+import { asked, planOf, questionIn, searchWith } from '../plan/whatIf.ts';
 import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
 import { massText } from '../../words/units.ts';
 
@@ -47,7 +46,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   const wanted = METHOD_IDS.find((id) => id === search.get('method'));
   const worked = useMemo(() => {
     const request = asked(bench, question);
-    const plan = planVisit(request);
+    const plan = planOf(bench, question, request);
     const open =
       (wanted && openMethod(plan, wanted)) ?? (plan.recommended && openMethod(plan, plan.recommended.method));
     if (!open) return undefined;

@@ -3,14 +3,9 @@
  * its lie and as long as the coat's. One figure for each shape, coat and aspect; the same strokes every time.
  */
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3';
-import { ZONES, type BodyShape, type CoatClass, type Region, type ZoneId } from '../../../core/dog/index.ts';
+import { ZONES, type CoatClass, type Region, type ZoneId } from '../../../core/dog/index.ts';
 import { seededRandom } from '../../../core/quantity/index.ts';
 import type { Point } from './landmarks.ts';
-
-export { FRAME } from './landmarks.ts';
-
-export const ASPECTS = ['left', 'right', 'above', 'below'] as const;
-export type Aspect = (typeof ASPECTS)[number];
 
 const closed = line<Point>().curve(curveCatmullRomClosed.alpha(0.5));
 const open = line<Point>().curve(curveCatmullRom.alpha(0.5));
@@ -92,9 +87,3 @@ export const at = (anchor: Point, to: Point, scale: number): string =>
 
 /** Same seed for every figure: two pictures of one dog are the same. */
 export const randomOf = () => seededRandom(7);
-
-/** What of a dog decides how it is drawn. */
-export interface DogLook {
-  readonly shape: BodyShape;
-  readonly coatClass: CoatClass;
-}

@@ -1,5 +1,6 @@
 /** Decides which figure shows a dog in an aspect, and makes each only once. */
-import type { Aspect, Figure, DogLook } from './figure.ts';
+import { type Aspect, type DogLook } from './frame.ts';
+import type { Figure } from './figure.ts';
 import { sideFigure } from './side.ts';
 import { aboveFigure, belowFigure } from './spine-figure.ts';
 

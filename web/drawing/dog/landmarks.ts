@@ -7,9 +7,6 @@
 import type { Region } from '../../../core/dog/index.ts';
 
 export type Point = readonly [number, number];
-/** The part of the plane that is shown; the right side is mirrored within it. */
-export const FRAME = { x: 100, y: 35, width: 860, height: 635 } as const;
-
 /** Landmarks of the coat's outer line, from the nose over the back to the chin. */
 export const BODY: readonly Point[] = [
   [150, 222], // nose

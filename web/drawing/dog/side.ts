@@ -1,4 +1,5 @@
 /** The dog from its left: the body part over its far limbs, with ear and tail of its shape. */
+import { type DogLook } from './frame.ts';
 import { EARS, TAILS } from './ears-tails.ts';
 import {
   at,
@@ -12,7 +13,6 @@ import {
   type Figure,
   type FigurePart,
   type FigureZone,
-  type DogLook,
 } from './figure.ts';
 import { coatLine, locks, tufts, type Coat } from './fur.ts';
 import { BODY, CUTS, FAR_FORELEG, FAR_HINDLEG, P, type Cut, type Point } from './landmarks.ts';

@@ -1,4 +1,5 @@
 /** The dog from above, and from below with its limbs laid out: head to the left, both sides mirror images. */
+import { type DogLook, MIDLINE } from './frame.ts';
 import { EARS, TAILS } from './ears-tails.ts';
 import {
   at,
@@ -12,7 +13,6 @@ import {
   type Figure,
   type FigurePart,
   type FigureZone,
-  type DogLook,
 } from './figure.ts';
 import { coatLine, locks, tufts, type Coat } from './fur.ts';
 import type { Point } from './landmarks.ts';
@@ -31,7 +31,7 @@ import {
   type Half,
   type SpineCut,
 } from './spine.ts';
-import { MIDLINE, PROPORTIONS, spineWarp, type Warp } from './warp.ts';
+import { PROPORTIONS, spineWarp, type Warp } from './warp.ts';
 
 const polygon = (points: readonly Point[]): string =>
   `M${points.map((p) => p.map((v) => v.toFixed(1)).join(',')).join('L')}Z`;

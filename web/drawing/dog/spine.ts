@@ -4,9 +4,9 @@
  * Points are given for one half as [x, distance from the middle line]; the other half is their mirror image. From above
  * the dog's right side is the upper half; from below, lying on its back, its left side is.
  */
+import { MIDLINE } from './frame.ts';
 import type { Region } from '../../../core/dog/index.ts';
 import type { Point } from './landmarks.ts';
-import { MIDLINE } from './warp.ts';
 
 /** [x, distance from the middle line]. */
 export type Half = readonly [number, number];

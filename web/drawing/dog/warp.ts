@@ -6,6 +6,7 @@
  * bone, a larger head with another muzzle. Each has a weight that fades out, so that no line breaks.
  */
 import type { BodyShape } from '../../../core/dog/index.ts';
+import { MIDLINE } from './frame.ts';
 import type { Point } from './landmarks.ts';
 
 export type Warp = (p: Point) => Point;
@@ -206,9 +207,6 @@ export function sideWarp(shape: BodyShape, tail = false): Warp {
     return [540 + (x - 540) * s.size, GROUND + (y - GROUND) * s.size];
   };
 }
-
-/** Middle line of the views from above and below. */
-export const MIDLINE = 352;
 
 /** Moves a point of the views from above and below: head to the left, symmetrical about the middle line. */
 export function spineWarp(shape: BodyShape): Warp {

@@ -1,10 +1,10 @@
 /** Something was met on the way: what, and where. */
+import { type DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import type { Met } from '../../../core/table/index.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import type { DogLook } from '../../drawing/dog/figure.ts';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { capital } from '../../words/figures.ts';
 

@@ -1,10 +1,10 @@
 /** What the plan proposes after something happened: one thing to do, what it costs, and the way to leave things as they are. */
+import { type DogLook } from '../../drawing/dog/frame.ts';
 import { Check, OctagonX } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { Proposal, SessionAct } from '../../../core/table/index.ts';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import type { DogLook } from '../../drawing/dog/figure.ts';
 import { zoneName } from '../../../core/dog/index.ts';
 import { capital } from '../../words/figures.ts';
 import { proposalText, reasonText } from '../../words/table.ts';

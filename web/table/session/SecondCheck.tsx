@@ -1,4 +1,5 @@
 /** The second check: the same five touches, only where it mattered. One tap when all is well. */
+import { type DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import {
@@ -12,7 +13,6 @@ import {
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { Pick } from '../../app/Pick.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import type { DogLook } from '../../drawing/dog/figure.ts';
 import { capital } from '../../words/figures.ts';
 
 /** As a zone should feel when it has been worked: skin when parted, nothing at a pull. */
