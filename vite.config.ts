@@ -140,6 +140,11 @@ export default defineConfig({
     target: 'es2023',
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1200,
+    // A room's styles are fetched with it; what its scripts import they ask for themselves, which costs less than saying so.
+    modulePreload: {
+      resolveDependencies: (_, deps, { hostType }) =>
+        hostType === 'js' ? deps.filter((d) => d.endsWith('.css')) : deps,
+    },
     rollupOptions: {
       input: { early: 'web/early.ts', main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
       output: {
@@ -147,11 +152,14 @@ export default defineConfig({
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
         codeSplitting: {
           groups: [
-            { name: 'react', test: /node_modules\/(react|react-dom|scheduler)\// },
+            { name: 'react', priority: 3, test: /node_modules\/(react|react-dom|scheduler)\// },
             {
               name: 'shared',
-              test: /core\/(dog\/(zones|coats)|quantity\/(day|random|source)|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|figures|post)|home\/paper\/HomeDog|data\/photos)/,
+              priority: 2,
+              test: /core\/(dog\/(zones|coats|dog|shapes|surface)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|figures|post)|home\/paper\/HomeDog|data\/(photos|client|asked|hand))/,
             },
+            // What many rooms use is one file, not twenty.
+            { name: 'rooms', priority: 1, test: /\/(web|core)\/(?!kit\/rule)/, minShareCount: 10 },
           ],
         },
       },

@@ -17,6 +17,8 @@ const WANTS: readonly (readonly [at: RegExp, want: (id: string) => Want])[] = [
   [/^\/desk\/practice\/?$/, () => ({ key: ['practice'], path: '/practice' })],
   [/^\/desk\/dogs\/(?!new\/?$)([^/]+)(?:\/check)?\/?$/, (id) => ({ key: ['dog', id], path: `/dogs/${id}` })],
   [/^\/desk\/dogs\/[^/]+\/plan\/([^/]+)\/?$/, (id) => ({ key: ['bench', id], path: `/checks/${id}/bench` })],
+  [/^\/desk\/dogs\/([^/]+)\/plan\/[^/]+\/?$/, (id) => ({ key: ['dog', id], path: `/dogs/${id}` })],
+  [/^\/desk\/dogs\/[^/]+\/plan\/[^/]+\/?$/, () => ({ key: ['salon'], path: '/salon' })],
 ];
 
 /** What the room at an address will ask for first. */

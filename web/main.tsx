@@ -10,6 +10,7 @@ import './table/table.css';
 import './table/session.css';
 import './home/home.css';
 import './app/narrow.css';
+import type { DogPage } from '../contract/dog.ts';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { startTransition, StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -36,7 +37,7 @@ const queries = new QueryClient({
 });
 
 /** However long answers take, the house is shown after this; what is missing is waited for in its room. */
-const PATIENCE_MS = 400;
+const PATIENCE_MS = 600;
 
 /** Who is here, and what the room will ask for, where whoever is here may have it. */
 async function factsFirst(): Promise<void> {
@@ -47,6 +48,14 @@ async function factsFirst(): Promise<void> {
       queries.prefetchQuery({ queryKey: key, queryFn: () => api<object>('GET', path) }),
     ),
   );
+  // A check is felt beside the one before, which only the dog's page names.
+  const [, dogId] = /^\/desk\/dogs\/([^/]+)\/check\/?$/.exec(window.location.pathname) ?? [];
+  const lastId = dogId && queries.getQueryData<DogPage>(['dog', dogId])?.checks[0]?.id;
+  if (lastId)
+    await queries.prefetchQuery({
+      queryKey: ['check', lastId],
+      queryFn: () => api<object>('GET', `/checks/${lastId}`),
+    });
 }
 const roomFirst = (): Promise<void> =>
   new Promise((there) => {

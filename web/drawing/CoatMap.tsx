@@ -5,7 +5,7 @@
 import { FRAME, type Aspect, type DogLook, MIDLINE } from './dog/frame.ts';
 import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { isZoneId, mirrorZone, zoneName, ZONE_IDS, type ZoneId } from '../../core/dog/index.ts';
-import { type Figure } from './dog/figure.ts';
+import type { Figure } from './dog/figure.ts';
 import { useFigure } from './dog/useFigure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
 

@@ -37,6 +37,7 @@ import {
   type ZoneSeen,
 } from '../../../core/bench/index.ts';
 import { ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
+import { Later } from '../../app/later.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useStartSession } from '../../data/hooks.ts';
@@ -448,7 +449,9 @@ function Bench({
           </section>
         </div>
       </div>
-      <Around {...{ request, plan, script, site, care, currency }} shown={stood} />
+      <Later>
+        <Around {...{ request, plan, script, site, care, currency }} shown={stood} />
+      </Later>
     </>
   );
 }

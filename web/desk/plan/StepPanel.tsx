@@ -2,7 +2,7 @@
 import { ArrowLeft, ArrowRight, Pin, PinOff, Trash2 } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { type Edit, type Fault, type PlanStep, type ScriptStep, type StepCare } from '../../../core/bench/index.ts';
+import type { Edit, Fault, PlanStep, ScriptStep, StepCare } from '../../../core/bench/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { rule, toolRow } from '../../../core/kit/index.ts';
 import { Caution } from '../../app/Caution.tsx';

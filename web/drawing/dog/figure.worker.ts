@@ -1,5 +1,5 @@
 /** Draws dogs beside the page: reckoning the strokes of one would keep hands waiting. */
-import { type Aspect, type DogLook } from './frame.ts';
+import type { Aspect, DogLook } from './frame.ts';
 import type { Figure } from './figure.ts';
 import { figureOf } from './figures.ts';
 

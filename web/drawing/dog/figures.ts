@@ -1,5 +1,5 @@
 /** Decides which figure shows a dog in an aspect, and makes each only once. */
-import { type Aspect, type DogLook } from './frame.ts';
+import type { Aspect, DogLook } from './frame.ts';
 import type { Figure } from './figure.ts';
 import { sideFigure } from './side.ts';
 import { aboveFigure, belowFigure } from './spine-figure.ts';

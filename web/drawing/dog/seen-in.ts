@@ -1,5 +1,5 @@
 /** Which zones an aspect shows: the same for every shape and coat, so that a map can turn before it is drawn. */
-import { type Aspect } from './frame.ts';
+import type { Aspect } from './frame.ts';
 import { zone, type Region, type ZoneId } from '../../../core/dog/index.ts';
 
 const ABOVE: readonly Region[] = [

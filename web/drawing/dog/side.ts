@@ -1,5 +1,5 @@
 /** The dog from its left: the body part over its far limbs, with ear and tail of its shape. */
-import { type DogLook } from './frame.ts';
+import type { DogLook } from './frame.ts';
 import { EARS, TAILS } from './ears-tails.ts';
 import {
   at,

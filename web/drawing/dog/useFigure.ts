@@ -2,7 +2,7 @@
  * Decides where the strokes of a dog come from: each figure is made once, at the desk and the table by a worker beside the page,
  * elsewhere by the page itself with code that is fetched when a dog is first drawn.
  */
-import { type Aspect, type DogLook } from './frame.ts';
+import type { Aspect, DogLook } from './frame.ts';
 import { startTransition, useEffect, useReducer } from 'react';
 import type { DrawAsked, Drawn } from './figure.worker.ts';
 import type { Figure } from './figure.ts';

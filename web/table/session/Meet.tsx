@@ -1,5 +1,5 @@
 /** Something was met on the way: what, and where. */
-import { type DogLook } from '../../drawing/dog/frame.ts';
+import type { DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';

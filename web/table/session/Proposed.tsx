@@ -1,5 +1,5 @@
 /** What the plan proposes after something happened: one thing to do, what it costs, and the way to leave things as they are. */
-import { type DogLook } from '../../drawing/dog/frame.ts';
+import type { DogLook } from '../../drawing/dog/frame.ts';
 import { Check, OctagonX } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import type { Proposal, SessionAct } from '../../../core/table/index.ts';

@@ -1,5 +1,5 @@
 /** The second check: the same five touches, only where it mattered. One tap when all is well. */
-import { type DogLook } from '../../drawing/dog/frame.ts';
+import type { DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import {
