@@ -91,7 +91,7 @@ const firstThings = (): Plugin => ({
   },
 });
 /** Of these nearly all is run as a page opens: a browser that knows the word compiles them while they arrive. */
-const RUN_AT_ONCE = ['early', 'react', 'main'];
+const RUN_AT_ONCE = /^(early|react|main|shared|rooms|bench|\w+Room)$/;
 const compiledAtOnce = (): Plugin => ({
   name: 'woolly-tide-compiled-at-once',
   apply: 'build',
@@ -100,7 +100,7 @@ const compiledAtOnce = (): Plugin => ({
     order: 'post',
     handler: (_, bundle) => {
       for (const made of Object.values(bundle))
-        if (made.type === 'chunk' && RUN_AT_ONCE.includes(made.name))
+        if (made.type === 'chunk' && RUN_AT_ONCE.test(made.name))
           made.code = `//# allFunctionsCalledOnLoad\n${made.code}`;
     },
   },
@@ -152,14 +152,16 @@ export default defineConfig({
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
         codeSplitting: {
           groups: [
-            { name: 'react', priority: 3, test: /node_modules\/(react|react-dom|scheduler)\// },
+            { name: 'first', priority: 4, test: /preload-helper|web\/data\/(asked|hand)/ },
+            { name: 'react', priority: 3, test: /node_modules\/(react|react-dom|scheduler|prop-types)\// },
             {
               name: 'shared',
               priority: 2,
-              test: /core\/(dog\/(zones|coats|dog|shapes|surface)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|figures|post)|home\/paper\/HomeDog|data\/(photos|client|asked|hand))/,
+              test: /core\/(dog\/(zones|coats|dog|shapes|surface)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|figures|post)|home\/paper\/HomeDog|data\/(photos|client))/,
             },
             // What many rooms use is one file, not twenty.
             { name: 'rooms', priority: 1, test: /\/(web|core)\/(?!kit\/rule)/, minShareCount: 10 },
+            { name: 'bench', priority: 0, test: /\/core\/(bench|kit|water|check|dog|quantity)\//, minShareCount: 3 },
           ],
         },
       },

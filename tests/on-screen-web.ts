@@ -76,13 +76,11 @@ async function feel(page: Page, path: string, slowed: number, act: (page: Page) 
   const line: CDPSession = await page.context().newCDPSession(page);
   await line.send('Network.enable');
   await line.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+  // As it travels: scripts have their compressed twins, whose length is said.
   let jsBytes = 0;
-  const scripts = new Set<string>();
   line.on('Network.responseReceived', (e) => {
-    if (/\.js(\?|$)/.test(e.response.url) && !e.response.url.endsWith('/sw.js')) scripts.add(e.requestId);
-  });
-  line.on('Network.loadingFinished', (e) => {
-    if (scripts.has(e.requestId)) jsBytes += e.encodedDataLength;
+    if (/\.js(\?|$)/.test(e.response.url) && !e.response.url.endsWith('/sw.js'))
+      jsBytes += Number(e.response.headers['Content-Length'] ?? e.response.headers['content-length'] ?? Infinity);
   });
   await page.addInitScript(WATCH);
   await page.goto(path);

@@ -8,6 +8,21 @@ interface Want {
   readonly key: readonly string[];
   readonly path: string;
 }
+
+/** Rooms that days begin in: their code is fetched beside the house's own, not after it. */
+const ROOMS: readonly (readonly [at: RegExp, fetch: () => Promise<unknown>])[] = [
+  [/^\/(desk\/(tide\/?)?)?$/, () => import('./desk/tide/TideRoom.tsx')],
+  [/^\/desk\/dogs\/?$/, () => import('./desk/dogs/DogsRoom.tsx')],
+  [/^\/desk\/dogs\/(?!new\/?$)[^/]+\/?$/, () => import('./desk/dog/DogRoom.tsx')],
+  [/^\/desk\/dogs\/[^/]+\/check\/?$/, () => import('./desk/check/CheckRoom.tsx')],
+  [/^\/desk\/dogs\/[^/]+\/plan\//, () => import('./desk/plan/PlanRoom.tsx')],
+  [/^\/desk\/tally/, () => import('./desk/tally/TallyRoom.tsx')],
+  [/^\/desk\/book/, () => import('./desk/book/BookRoom.tsx')],
+  [/^\/desk\/sheet/, () => import('./desk/daysheet/DaySheetRoom.tsx')],
+  [/^\/desk\/practice\/(?!drills)[^/]/, () => import('./desk/practice/CoatRoom.tsx')],
+  [/^\/table\/?$/, () => import('./table/start/TableRoom.tsx')],
+  [/^\/table\/sessions\//, () => import('./table/session/SessionRoom.tsx')],
+];
 const WANTS: readonly (readonly [at: RegExp, want: (id: string) => Want])[] = [
   [/^\/desk\/dogs\/?$/, () => ({ key: ['dogs'], path: '/dogs' })],
   [/^\/(desk\/(tide|book)\/?)?$/, () => ({ key: ['tide'], path: '/tide' })],
@@ -29,4 +44,7 @@ export const wantsAt = (pathname: string): readonly Want[] =>
   });
 
 ask('/me');
-for (const { path } of wantsAt(window.location.pathname)) ask(path);
+const { pathname } = window.location;
+for (const { path } of wantsAt(pathname)) ask(path);
+// Without a link the room is asked for again as it is entered, and says so.
+for (const [at, fetch] of ROOMS) if (at.test(pathname)) fetch().catch(() => undefined);

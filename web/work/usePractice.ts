@@ -1,5 +1,5 @@
 /** A practice bout as its worker works it: what was done is a list of acts, and each answer is of all of them. */
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, PracticeCase } from '../../core/practice/index.ts';
 import type { BoutView, HandAsked, HandTold, PracticeAsked, PracticeTold } from './practice.worker.ts';
 
@@ -28,9 +28,12 @@ export function usePractice(given: PracticeCase): Practice {
     worker.current = own;
     acts.current = [];
     own.addEventListener('message', ({ data }: MessageEvent<PracticeTold>) => {
-      if (data.kind === 'opened') setClock(data.clockMinutes);
-      else if (data.kind === 'bout') setView(data.view);
-      else if (data.hand.nth === asked.current) setHand(data.hand);
+      // What the coat answers is drawn in slices: the hand may be at its next act already.
+      startTransition(() => {
+        if (data.kind === 'opened') setClock(data.clockMinutes);
+        else if (data.kind === 'bout') setView(data.view);
+        else if (data.hand.nth === asked.current) setHand(data.hand);
+      });
     });
     own.addEventListener('error', () => setFailed(true));
     own.postMessage({ kind: 'open', case: given } satisfies PracticeAsked);

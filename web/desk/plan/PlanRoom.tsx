@@ -240,22 +240,27 @@ function Bench({
   const seen = useMemo(() => (trying ? applyEdit(script, trying) : script), [script, trying]);
   const shown = useWorked(request, open, site, seen, planned);
   const stood = useWorked(request, open, site, script, planned);
+  // The stairs answer the hand at once; what is wrong with them, the coat and what hangs on both follow.
+  const judged = useDeferredValue(seen);
   const faults = useMemo((): readonly Fault[] => {
-    if (seen === planned) return [];
-    return trying ? faultsOnly(seen, site.found, site.job) : faultsOf(seen, site.found, site.job);
-  }, [seen, planned, trying, site]);
+    if (judged === planned) return [];
+    return trying ? faultsOnly(judged, site.found, site.job) : faultsOf(judged, site.found, site.job);
+  }, [judged, planned, trying, site]);
   const never = faults.filter((f) => f.severity === 'never');
 
   const [chosenId, setChosen] = useState<string | undefined>();
   const [looked, setLooked] = useState<string | undefined>();
   const chosen = shown.steps.find((s) => s.id === chosenId) ?? shown.steps[0];
-  const under = useDeferredValue(shown.steps.find((s) => s.id === looked)) ?? chosen;
+  const under = useDeferredValue(shown.steps.find((s) => s.id === looked) ?? chosen);
   const place = (id: string | undefined): number => shown.steps.findIndex((s) => s.id === id);
-  const underAt = place(under?.id);
-  const found = conditionLooks(plan.conditions);
+  const underAt = judged.findIndex((s) => s.id === under?.id);
   const coat = useMemo(
-    () => (underAt < 0 ? undefined : coatAfter(seen, underAt + 1, site.found, site.job)),
-    [seen, underAt, site],
+    () => (underAt < 0 ? undefined : coatAfter(judged, underAt + 1, site.found, site.job)),
+    [judged, underAt, site],
+  );
+  const looks = useMemo(
+    () => (coat ? looksAt(coat, new Set(under?.zones.map((z) => z.zone))) : conditionLooks(plan.conditions)),
+    [coat, under, plan],
   );
   const care = useMemo(() => careOf(shown.steps, request.dog, request.crew), [shown, request]);
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
@@ -289,7 +294,24 @@ function Bench({
     if (steps.length > 0) edit({ kind: 'add', steps, at });
   };
   const chosenScript = seen.find((s) => s.id === chosen?.id);
-  const lit = new Set(under?.zones.map((z) => z.zone));
+  const stage = useMemo(
+    () => (
+      <CoatStage
+        dog={page.dog}
+        looks={looks}
+        selected={zone}
+        onSelect={(z) => ask({ zone: z })}
+        label="The coat at this step: choose a zone to ask why"
+      />
+    ),
+    [page.dog, looks, zone, ask],
+  );
+  const now = useMemo(() => ({ script, care, shown: stood }), [script, care, stood]);
+  const late = useDeferredValue(now);
+  const around = useMemo(
+    () => <Around {...{ request, plan, site, currency }} {...late} />,
+    [request, plan, site, currency, late],
+  );
   return (
     <>
       <div className="wt-title">
@@ -433,13 +455,7 @@ function Bench({
         <div className="wt-side">
           <section className="wt-sheet" aria-labelledby="coat">
             <h2 id="coat">{coat && under ? `Coat after step ${underAt + 1}` : 'Coat as felt'}</h2>
-            <CoatStage
-              dog={page.dog}
-              looks={coat ? looksAt(coat, lit) : found}
-              selected={zone}
-              onSelect={(z) => ask({ zone: z })}
-              label="The coat at this step: choose a zone to ask why"
-            />
+            {stage}
             <p className="wt-soft">
               {under && `${stepName(under)}: its zones are lit. `}
               Curls are the undercoat that is left; crossed strokes are tied hair; a double ring is not worked.
@@ -449,9 +465,7 @@ function Bench({
           </section>
         </div>
       </div>
-      <Later>
-        <Around {...{ request, plan, script, site, care, currency }} shown={stood} />
-      </Later>
+      <Later>{around}</Later>
     </>
   );
 }
