@@ -8,7 +8,15 @@ import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
 import { weekMinutes } from '../core/book/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
-import { rhythm, touchOf, visitOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
+import {
+  HEEDED_DAYS,
+  rhythm,
+  touchOf,
+  visitOf,
+  type BookDog,
+  type LifeEvent,
+  type Sighting,
+} from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
@@ -122,16 +130,13 @@ function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[
   return rising;
 }
 
-/** Habits of a coat are learnt from so many days back: older years say little of the next. */
-const LOOKS_BACK_DAYS = 6 * 366;
-
 /** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
 export function* warmTide(kept: Kept): Generator<void, void> {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const dogs = activeDogs(kept, salon, today);
-  const since = today - LOOKS_BACK_DAYS;
+  const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {
       visitOfLine(kept, line);
@@ -155,7 +160,7 @@ export function tideFile(kept: Kept): TideFile {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const room = planRoomOf(kept);
-  const since = today - LOOKS_BACK_DAYS;
+  const since = today - HEEDED_DAYS;
   const notes = byDog(stores.tide.notes());
   const bouts = byDog(stores.home.bouts());
   const lives = byDog(stores.tide.lives());

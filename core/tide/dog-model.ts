@@ -73,6 +73,12 @@ const BEFORE_DAYS = 110;
 const MOVES_DAYS = 120;
 const GIVES_FOR_DAYS = 300;
 
+/**
+ * What was logged longer ago is of another dog: it has grown, aged or moved. Each year more also costs more than the one before,
+ * and a year that was mistyped as 203 would cost for ever.
+ */
+export const HEEDED_DAYS = 6 * 366;
+
 /** One shed of a dog: of light, or of life. */
 export interface Shed {
   readonly key: string;
@@ -157,7 +163,7 @@ export const lifeLight = (outdoorShare: number): number =>
   INDOOR_SEASON + (1 - INDOOR_SEASON) * clamp(outdoorShare * 2, 0, 1);
 
 /**
- * The model of one dog. sightings in any order; those after `asOf` are not read. until: the day up to which seasons
+ * The model of one dog. sightings in any order; those after `asOf`, and those longer ago than HEEDED_DAYS, are not read. until: the day up to which seasons
  * are looked ahead.
  */
 export function dogModel(dog: TideDog, place: Place, sightings: readonly Sighting[], asOf: Day, until: Day): DogModel {
@@ -167,7 +173,7 @@ export function dogModel(dog: TideDog, place: Place, sightings: readonly Sightin
   const yearG = coat.yearlyReleaseGPerM2 * surface;
   const seen = sightings
     .map((s, i) => ({ s, i }))
-    .filter(({ s }) => s.day <= asOf)
+    .filter(({ s }) => s.day <= asOf && s.day >= asOf - HEEDED_DAYS)
     // A touch of the same day comes before the visit that changes the coat.
     .sort((a, b) => a.s.day - b.s.day || order(a.s) - order(b.s) || a.i - b.i)
     .map(({ s }) => s);

@@ -14,7 +14,7 @@ export {
   lifeSheds,
 } from './life.ts';
 export { HOME_AMOUNTS, loadOfFinger, type HomeAmount, type Sighting } from './sightings.ts';
-export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, dogModel } from './dog-model.ts';
+export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, HEEDED_DAYS, dogModel } from './dog-model.ts';
 export { type Fit, type StartPrior, fitDog } from './fit.ts';
 export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
 export type { StartSpread, Warmth } from './start-parts.ts';

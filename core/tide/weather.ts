@@ -32,6 +32,9 @@ export function usualCelsius({ latitudeDeg }: Place, on: Day): number {
   return mean - swing * Math.cos((2 * Math.PI * (on - coldest)) / YEAR_DAYS);
 }
 
+/** Older readings are of another climate. */
+const READ_BACK_DAYS = 30 * 366;
+
 /** Warmth against the usual by season key, of seasons whose stretch has enough readings until a day. */
 export function warmthOf(
   readings: readonly Reading[],
@@ -39,7 +42,7 @@ export function warmthOf(
   asOf: Day,
   tides: readonly TideName[] = ['spring', 'autumn'],
 ): Readonly<Record<string, number>> {
-  const known = readings.filter((r) => r.day <= asOf);
+  const known = readings.filter((r) => r.day <= asOf && r.day >= asOf - READ_BACK_DAYS);
   if (known.length === 0) return {};
   const earliest = day(Math.min(...known.map((r) => r.day)));
   const seasons = lightSeasons(place, earliest, addDays(asOf, WARMTH_DAYS.from), tides);

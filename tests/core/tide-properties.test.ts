@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { addDays, day, sum } from '../../core/quantity/index.ts';
-import { course, dogModel, fitDog, freshTown, type DogModel, type Plan } from '../../core/tide/index.ts';
+import { course, dogModel, fitDog, freshTown, HEEDED_DAYS, type DogModel, type Plan } from '../../core/tide/index.ts';
 import { NORTH, sightings, TODAY, tideDog } from './random-tide.ts';
 
 const modelOf = (dog: Parameters<typeof dogModel>[0], log: Parameters<typeof dogModel>[2]): DogModel =>
@@ -122,6 +122,18 @@ describe('tides', () => {
         expect(Array.from(whole.weights)).to.deep.equal(Array.from(then.weights));
       }),
       { numRuns: 12, seed: 44 },
+    );
+  });
+
+  it('heed nothing of other times, such as a year that was mistyped: it costs nothing either', () => {
+    fc.assert(
+      fc.property(tideDog, sightings, fc.integer({ min: HEEDED_DAYS + 1, max: 720_000 }), (dog, log, ago) => {
+        const whole = modelOf(dog, [...log, { kind: 'started', day: addDays(TODAY, -ago) }]);
+        const own = modelOf(dog, log);
+        expect(whole.sheds.length).to.equal(own.sheds.length);
+        expect(Array.from(whole.mean)).to.deep.equal(Array.from(own.mean));
+      }),
+      { numRuns: 100, seed: 46 },
     );
   });
 
