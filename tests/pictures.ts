@@ -23,6 +23,9 @@ async function picture(
   await page.locator('h1').first().waitFor();
   await act(page);
   await page.waitForLoadState('networkidle');
+  // What comes a moment later is there, and every dog is drawn.
+  await page.waitForFunction(() => !document.querySelector('.wt-coatmap[aria-busy], .wt-thumb-place'));
+  await page.waitForTimeout(400);
   await page.mouse.move(0, 0);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
   await page.context().close();
@@ -118,7 +121,7 @@ await picture(
     await page.getByRole('button', { name: 'All five tests' }).click();
     await page.locator('.wt-answers li').first().waitFor();
     await page.getByRole('button', { name: 'None', exact: true }).click();
-    await page.getByRole('button', { name: 'Rear', exact: true }).click();
+    await page.getByRole('group', { name: 'Choose many places' }).getByRole('button', { name: 'Rear' }).click();
     await page.getByRole('radio', { name: 'Work' }).check();
     await page.getByRole('button', { name: 'undercoat rake, fixed pins' }).click();
     await page.getByText(/about \d+/).waitFor();
