@@ -26,7 +26,7 @@ const MOST_ROWS = 24;
 
 function Upright({ groups, title, say, line }: Props) {
   const HEIGHT = 330;
-  const EDGE = { left: 64, right: 10, top: 14, bottom: 58 };
+  const EDGE = { left: 64, right: 26, top: 14, bottom: 58 };
   const top = Math.max(line ?? 0, max(groups, (g) => g.band?.high ?? g.mean) ?? 1);
   const y = scaleLinear([0, top || 1], [HEIGHT - EDGE.bottom, EDGE.top]).nice(5);
   const x = scaleBand(
