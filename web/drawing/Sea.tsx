@@ -143,7 +143,13 @@ export const Sea = memo(function Sea(props: Props) {
         />
       </g>
       {months.map((t) => (
-        <text key={t.getTime()} className="wt-stair-soft" x={x(t)} y={FLOOR + 20} textAnchor="middle">
+        <text
+          key={t.getTime()}
+          className="wt-stair-soft"
+          x={x(t)}
+          y={FLOOR + 20}
+          textAnchor={x(t) < EDGE.left + 18 ? 'start' : 'middle'}
+        >
           {label(t)}
         </text>
       ))}
