@@ -14,27 +14,30 @@ const underWay = new Map<string, Promise<Figure>>();
 
 let drawer: Drawer = async ({ look, aspect }) => (await import('./figures.ts')).figureOf(look, aspect);
 
-/** From now on dogs are drawn by a worker. */
+/** From now on dogs are drawn by a worker; by the page again where none may run. */
 export function drawBeside(start: () => Worker): void {
-  let worker: Worker | undefined;
-  const asked = new Map<string, (figure: Figure) => void>();
   const here = drawer;
-  drawer = (question) => {
-    if (!worker) {
-      worker = start();
-      worker.addEventListener('message', ({ data: { key, figure } }: MessageEvent<Drawn>) => {
-        asked.get(key)?.(figure);
-        asked.delete(key);
-      });
-    }
-    const beside = worker;
-    return new Promise((drawn) => {
-      asked.set(question.key, drawn);
-      // Where no worker may run, the page draws itself.
-      beside.addEventListener('error', () => void here(question).then(drawn), { once: true });
-      beside.postMessage(question);
+  const asked = new Map<string, { readonly question: DrawAsked; readonly drawn: (figure: Figure) => void }>();
+  let worker: Worker | undefined;
+  const begin = (): Worker => {
+    const made = start();
+    made.addEventListener('message', ({ data: { key, figure } }: MessageEvent<Drawn>) => {
+      asked.get(key)?.drawn(figure);
+      asked.delete(key);
     });
+    made.addEventListener('error', () => {
+      drawer = here;
+      for (const { question, drawn } of asked.values()) void here(question).then(drawn);
+      asked.clear();
+    });
+    return made;
   };
+  drawer = (question) =>
+    new Promise((drawn) => {
+      asked.set(question.key, { question, drawn });
+      worker ??= begin();
+      worker.postMessage(question);
+    });
 }
 
 /** The figure of a shape and coat in an aspect, undefined until it is drawn; the right side is the left one, to be mirrored. */
