@@ -1,10 +1,5 @@
-/**
- * A session's acts, and the server killed in the middle of them: what it had acknowledged is there. Every fifth time it is
- * killed and started again; four times before, it is stopped in its tracks and its files are copied as they lie, which is what a
- * kill at that moment would have left.
- */
-import type { ChildProcess } from 'node:child_process';
-import { cpSync, existsSync, mkdtempSync, readFileSync } from 'node:fs';
+/** A session's acts, and the server killed in the middle of them, a hundred times: what it had acknowledged is there. */
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
@@ -15,50 +10,8 @@ import { signedInAt } from '../signed-in.ts';
 import { builtServer, killAll, up } from '../process.ts';
 import { smallIn, TANSY } from '../small-house.ts';
 
-const KILLS = 20;
-const IMAGES = 4;
+const KILLS = 100;
 const session = 'killed-session';
-
-/** What was acknowledged when it was asked for: events of the session, and names of dogs. */
-interface Acknowledged {
-  readonly events: ReadonlySet<string>;
-  readonly names: ReadonlySet<string>;
-}
-
-/** Opens a salon's file as the next start would: all that was acknowledged is there, each once, and nothing is damaged. */
-function isWhole(file: string, { events, names }: Acknowledged, when: string): void {
-  const db = new Database(file);
-  expect(db.pragma('integrity_check', { simple: true }), when).to.equal('ok');
-  expect(db.pragma('foreign_key_check'), when).to.deep.equal([]);
-  const kept = db.prepare('SELECT id FROM session_event WHERE session_id = ?').all(session) as { id: string }[];
-  const ids = new Set(kept.map((e) => e.id));
-  expect(ids.size, when).to.equal(kept.length);
-  expect(
-    [...events].filter((id) => !ids.has(id)),
-    when,
-  ).to.deep.equal([]);
-  const dogs = db.prepare('SELECT name FROM dog').all() as { name: string }[];
-  const there = new Set(dogs.map((d) => d.name));
-  expect(
-    [...names].filter((name) => !there.has(name)),
-    when,
-  ).to.deep.equal([]);
-  db.close();
-}
-
-/** The files of a running salon as a kill at this moment would leave them. */
-function imageOf(child: ChildProcess, data: string): string {
-  const copy = mkdtempSync(join(tmpdir(), 'woolly-tide-image-'));
-  child.kill('SIGSTOP');
-  // The signal is on its way when kill returns; nothing is copied before the process stands still.
-  while (!/\) T /.test(readFileSync(`/proc/${child.pid}/stat`, 'utf8')));
-  for (const end of ['', '-wal']) {
-    const file = join(data, `woolly-tide.sqlite${end}`);
-    if (existsSync(file)) cpSync(file, join(copy, `woolly-tide.sqlite${end}`));
-  }
-  child.kill('SIGCONT');
-  return join(copy, 'woolly-tide.sqlite');
-}
 
 const sendWith =
   (headers: () => Record<string, string>) =>
@@ -84,7 +37,6 @@ describe('a session whose server is killed', () => {
     const named = new Set<string>();
     let names = 0;
     let sentTwice = 0;
-    let images = 0;
     let steps: string[] = [];
     let unsent: { id: string; atMs: number; act: object }[] = [];
     for (let kill = 0; kill < kills; kill++) {
@@ -102,20 +54,10 @@ describe('a session whose server is killed', () => {
       // Killed a few milliseconds after so many answers, wherever in the next that falls.
       let dead = false;
       let answersLeft = randomInt(random, 1, 5);
-      let imagesLeft = IMAGES;
       const killSoon = (): void =>
         void setTimeout(randomInt(random, 0, 25)).then(() => {
-          if (imagesLeft === 0) {
-            dead = true;
-            child.kill('SIGKILL');
-            return;
-          }
-          imagesLeft--;
-          const then = { events: new Set(acknowledged), names: new Set(named) };
-          const file = imageOf(child, data);
-          answersLeft = randomInt(random, 1, 5);
-          isWhole(file, then, `image ${IMAGES - imagesLeft} before kill ${kill}`);
-          images++;
+          dead = true;
+          child.kill('SIGKILL');
         });
       // Others write meanwhile: what each is told is kept is counted, too.
       const others = Array.from({ length: 2 }, async (_, w) => {
@@ -151,14 +93,23 @@ describe('a session whose server is killed', () => {
       await Promise.all(others);
       await running.ended;
     }
-    expect(images).to.equal(kills * IMAGES);
-    expect(acknowledged.size).to.be.above(kills * 10);
-    expect(named.size).to.be.above(kills);
+    expect(acknowledged.size).to.be.above(kills * 2);
     expect(sentTwice).to.be.above(2);
-    isWhole(join(data, 'woolly-tide.sqlite'), { events: acknowledged, names: named }, 'at the end');
+    const db = new Database(join(data, 'woolly-tide.sqlite'), { readonly: true });
+    expect(db.pragma('integrity_check', { simple: true })).to.equal('ok');
+    const kept = db.prepare('SELECT id FROM session_event WHERE session_id = ?').all(session) as { id: string }[];
+    expect(new Set(kept.map((e) => e.id)).size).to.equal(kept.length);
+    const ids = new Set(kept.map((e) => e.id));
+    expect([...acknowledged].filter((id) => !ids.has(id))).to.deep.equal([]);
+    const dogs = db.prepare('SELECT name FROM dog').all() as { name: string }[];
+    const there = new Set(dogs.map((d) => d.name));
+    expect(named.size).to.be.above(kills);
+    expect([...named].filter((name) => !there.has(name))).to.deep.equal([]);
+    expect(db.pragma('foreign_key_check')).to.deep.equal([]);
+    db.close();
   }
 
-  it(`misses nothing that was acknowledged, at ${KILLS * (IMAGES + 1)} random moments of writing`, async () => {
+  it(`misses nothing that was acknowledged, at ${KILLS} random moments of writing`, async () => {
     const server = await builtServer();
     // Two houses side by side.
     await Promise.all([killed(server, 20, KILLS / 2), killed(server, 21, KILLS / 2)]);
