@@ -3,7 +3,7 @@ import type { DogRecord } from '../contract/dog.ts';
 import type { CheckRecord } from '../contract/check.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
-import { paceByKind, type PlanRequest } from '../core/bench/index.ts';
+import { paceByKind, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, parseDay, type Day } from '../core/quantity/index.ts';
@@ -12,7 +12,7 @@ import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
-import { gistOf, mindsOf } from './gist.ts';
+import { gistOf, mindsOf, plannedFor } from './gist.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
@@ -145,6 +145,10 @@ export function planRequestOf(
     learnt: learntFor(taught, dog.id, dog.coatClass),
   };
 }
+
+/** The plan that a stored check leads to with today's kit and house rules. */
+export const planOf = (kept: Kept, check: CheckRecord, room?: PlanRoom): Plan =>
+  plannedFor(kept.stores, check.id, planRequestOf(kept, check, room));
 
 /** The newest finished session of a dog, without what is in it. */
 function lastFinishedLine(kept: Kept, dogId: string): (SessionLine & { readonly day: number }) | undefined {

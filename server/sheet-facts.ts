@@ -22,8 +22,7 @@ import {
 import { usualDbA, type Tool } from '../core/kit/index.ts';
 import { addDays, formatDay, type Day } from '../core/quantity/index.ts';
 import type { SalonRecord } from '../contract/salon.ts';
-import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
-import { plannedFor } from './gist.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
 import { salonInstant, salonMinute } from './salon-time.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
@@ -77,12 +76,12 @@ function placesOf(salon: SalonRecord, wall: readonly Tool[]): readonly DayPlace[
 }
 
 /** The way a dog would be worked: its recommended plan, where its coat is known. */
-function planOf(
+function recommendedOf(
   kept: Kept,
   check: CheckRecord | undefined,
   room: PlanRoom,
 ): { readonly checkId: string; readonly plan: MethodPlan } | undefined {
-  const plan = check && plannedFor(kept.stores, check.id, planRequestOf(kept, check, room));
+  const plan = check && planOf(kept, check, room);
   const best = plan?.recommended && openMethod(plan, plan.recommended.method);
   return check && best ? { checkId: check.id, plan: best } : undefined;
 }
@@ -105,7 +104,7 @@ export function sheetPage(kept: Kept, on: Day): SheetPage {
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
-    const known = planOf(kept, stores.checks.latestOf(b.dogId), room);
+    const known = recommendedOf(kept, stores.checks.latestOf(b.dogId), room);
     const stages: readonly Stage[] = known
       ? stagesOf(
           known.plan.steps.map((s) => ({

@@ -8,43 +8,68 @@ interface Want {
   readonly key: readonly string[];
   readonly path: string;
 }
+interface Room {
+  readonly at: RegExp;
+  /** Its code, where days begin in it: fetched beside the house's own, not after it. */
+  readonly code?: () => Promise<unknown>;
+  /** What it asks first, by the ids in its address. */
+  readonly wants?: (...ids: readonly string[]) => readonly Want[];
+}
 
-/** Rooms that days begin in: their code is fetched beside the house's own, not after it. */
-const ROOMS: readonly (readonly [at: RegExp, fetch: () => Promise<unknown>])[] = [
-  [/^\/(desk\/(tide\/?)?)?$/, () => import('./desk/tide/TideRoom.tsx')],
-  [/^\/desk\/dogs\/?$/, () => import('./desk/dogs/DogsRoom.tsx')],
-  [/^\/desk\/dogs\/(?!new\/?$)[^/]+\/?$/, () => import('./desk/dog/DogRoom.tsx')],
-  [/^\/desk\/dogs\/[^/]+\/check\/?$/, () => import('./desk/check/CheckRoom.tsx')],
-  [/^\/desk\/dogs\/[^/]+\/plan\//, () => import('./desk/plan/PlanRoom.tsx')],
-  [/^\/desk\/tally/, () => import('./desk/tally/TallyRoom.tsx')],
-  [/^\/desk\/book/, () => import('./desk/book/BookRoom.tsx')],
-  [/^\/desk\/sheet/, () => import('./desk/daysheet/DaySheetRoom.tsx')],
-  [/^\/desk\/practice\/(?!drills)[^/]/, () => import('./desk/practice/CoatRoom.tsx')],
-  [/^\/table\/?$/, () => import('./table/start/TableRoom.tsx')],
-  [/^\/table\/sessions\//, () => import('./table/session/SessionRoom.tsx')],
-];
-const WANTS: readonly (readonly [at: RegExp, want: (id: string) => Want])[] = [
-  [/^\/desk\/dogs\/?$/, () => ({ key: ['dogs'], path: '/dogs' })],
-  [/^\/(desk\/(tide|book)\/?)?$/, () => ({ key: ['tide'], path: '/tide' })],
-  [/^\/desk\/day/, () => ({ key: ['day'], path: '/day' })],
-  [/^\/desk\/tally/, () => ({ key: ['ledger'], path: '/tally/ledger' })],
-  [/^\/desk\/kit\/?$/, () => ({ key: ['kit'], path: '/kit' })],
-  [/^\/desk\/practice\/?$/, () => ({ key: ['practice'], path: '/practice' })],
-  [/^\/desk\/dogs\/(?!new\/?$)([^/]+)(?:\/check)?\/?$/, (id) => ({ key: ['dog', id], path: `/dogs/${id}` })],
-  [/^\/desk\/dogs\/[^/]+\/plan\/([^/]+)\/?$/, (id) => ({ key: ['bench', id], path: `/checks/${id}/bench` })],
-  [/^\/desk\/dogs\/([^/]+)\/plan\/[^/]+\/?$/, (id) => ({ key: ['dog', id], path: `/dogs/${id}` })],
-  [/^\/desk\/dogs\/[^/]+\/plan\/[^/]+\/?$/, () => ({ key: ['salon'], path: '/salon' })],
+const want = (key: readonly string[], path: string): Want => ({ key, path });
+const dog = (id: string): Want => want(['dog', id], `/dogs/${id}`);
+const tide = (): readonly Want[] => [want(['tide'], '/tide')];
+
+const ROOMS: readonly Room[] = [
+  { at: /^\/(?:desk\/(?:tide\/?)?)?$/, code: () => import('./desk/tide/TideRoom.tsx'), wants: tide },
+  { at: /^\/desk\/book\/?$/, code: () => import('./desk/book/BookRoom.tsx'), wants: tide },
+  {
+    at: /^\/desk\/dogs\/?$/,
+    code: () => import('./desk/dogs/DogsRoom.tsx'),
+    wants: () => [want(['dogs'], '/dogs')],
+  },
+  {
+    at: /^\/desk\/dogs\/(?!new\/?$)([^/]+)\/?$/,
+    code: () => import('./desk/dog/DogRoom.tsx'),
+    wants: (id = '') => [dog(id)],
+  },
+  {
+    at: /^\/desk\/dogs\/([^/]+)\/check\/?$/,
+    code: () => import('./desk/check/CheckRoom.tsx'),
+    wants: (id = '') => [dog(id)],
+  },
+  {
+    at: /^\/desk\/dogs\/([^/]+)\/plan\/([^/]+)\/?$/,
+    code: () => import('./desk/plan/PlanRoom.tsx'),
+    wants: (id = '', check = '') => [
+      want(['bench', check], `/checks/${check}/bench`),
+      dog(id),
+      want(['salon'], '/salon'),
+    ],
+  },
+  {
+    at: /^\/desk\/tally/,
+    code: () => import('./desk/tally/TallyRoom.tsx'),
+    wants: () => [want(['ledger'], '/tally/ledger')],
+  },
+  { at: /^\/desk\/sheet/, code: () => import('./desk/daysheet/DaySheetRoom.tsx') },
+  { at: /^\/desk\/day/, wants: () => [want(['day'], '/day')] },
+  { at: /^\/desk\/kit\/?$/, wants: () => [want(['kit'], '/kit')] },
+  { at: /^\/desk\/practice\/?$/, wants: () => [want(['practice'], '/practice')] },
+  { at: /^\/desk\/practice\/(?!drills)[^/]/, code: () => import('./desk/practice/CoatRoom.tsx') },
+  { at: /^\/table\/?$/, code: () => import('./table/start/TableRoom.tsx') },
+  { at: /^\/table\/sessions\//, code: () => import('./table/session/SessionRoom.tsx') },
 ];
 
 /** What the room at an address will ask for first. */
 export const wantsAt = (pathname: string): readonly Want[] =>
-  WANTS.flatMap(([at, want]) => {
+  ROOMS.flatMap(({ at, wants }) => {
     const found = at.exec(pathname);
-    return found ? [want(found[1] ?? '')] : [];
+    return found && wants ? wants(...found.slice(1)) : [];
   });
 
 ask('/me');
 const { pathname } = window.location;
 for (const { path } of wantsAt(pathname)) ask(path);
 // Without a link the room is asked for again as it is entered, and says so.
-for (const [at, fetch] of ROOMS) if (at.test(pathname)) fetch().catch(() => undefined);
+for (const { at, code } of ROOMS) if (code && at.test(pathname)) code().catch(() => undefined);

@@ -7,8 +7,7 @@ import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { counter } from '../endpoint.ts';
-import { dogToday, planRequestOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { plannedFor } from '../gist.ts';
+import { dogToday, planOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 
@@ -77,7 +76,7 @@ export function bookingRoutes(kept: Kept): Router {
     if (!check || !next) {
       throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
     }
-    const plan = plannedFor(stores, check.id, planRequestOf(kept, check));
+    const plan = planOf(kept, check);
     const method = plan.recommended && openMethod(plan, plan.recommended.method);
     const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
     const from = next.day > today ? next.day : today;

@@ -2,17 +2,13 @@
 import type { Router } from 'express';
 import type { BenchCase, BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { RankingsPage } from '../../contract/kit.ts';
-import { METHOD_IDS, zoneRankings, type Plan } from '../../core/bench/index.ts';
+import { METHOD_IDS, zoneRankings } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { activeDogs, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { plannedFor } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
-import type { CheckRecord } from '../../contract/check.ts';
-
-/** The plan that a stored check leads to with today's kit and house rules. */
-const planOf = (kept: Kept, check: CheckRecord): Plan => plannedFor(kept.stores, check.id, planRequestOf(kept, check));
 
 export function checkRoutes(kept: Kept): Router {
   const { stores } = kept;

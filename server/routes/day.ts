@@ -5,8 +5,7 @@ import { openMethod } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
 import { counter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
-import { plannedFor } from '../gist.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
@@ -30,7 +29,7 @@ export function dayRoutes(kept: Kept): Router {
       const dog = stores.dogs.find(dogId);
       if (!dog) return [];
       const check = stores.checks.latestOf(dogId);
-      const plan = check && plannedFor(stores, check.id, planRequestOf(kept, check, room));
+      const plan = check && planOf(kept, check, room);
       const best = plan?.recommended && openMethod(plan, plan.recommended.method);
       const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
         const tool = wall.find((t) => t.id === s.tool.id);
