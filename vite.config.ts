@@ -37,6 +37,20 @@ function filesOf(bundle: Bundle, page: string): ReadonlySet<string> {
   return files;
 }
 
+/** Scripts that a chunk cannot run without, itself first. */
+function scriptsOf(bundle: Bundle, name: string): ReadonlySet<string> {
+  const files = new Set<string>();
+  const walk = (file: string): void => {
+    const made = bundle[file];
+    if (files.has(file) || made?.type !== 'chunk') return;
+    files.add(file);
+    made.imports.forEach(walk);
+  };
+  for (const made of Object.values(bundle)) if (made.type === 'chunk' && made.name === name) walk(made.fileName);
+  if (files.size === 0) throw new Error(`the build has no chunk ${name}`);
+  return files;
+}
+
 /** Tells the service worker which files each page is made of. */
 const filesForWorker = (): Plugin => ({
   name: 'woolly-tide-files',
@@ -67,31 +81,34 @@ const filesForWorker = (): Plugin => ({
 /** Faces that the first line of every page is set in: asked for with the page, not when its styles have been read. */
 const FIRST_FACES =
   /assets\/(atkinson-hyperlegible-next-latin-wght-normal|sorts-mill-goudy-latin-400-normal)-[\w-]+\.woff2$/;
-/** Scripts that run before the house's own, each by itself: what asks for facts, then the library that all rooms stand on. */
-const FIRST_SCRIPTS = ['early', 'react'];
+/**
+ * The first script is run before anything is shown, as it says how. What it fetches later, the house with all it imports, is on
+ * its way by then, but not yet read: reading it would keep the page from being shown.
+ */
+const FIRST = '<script type="module"';
 const firstThings = (): Plugin => ({
   name: 'woolly-tide-first',
   apply: 'build',
   transformIndexHtml: {
     order: 'post',
-    handler: (_, { bundle, filename }) => {
+    handler: (html, { bundle, filename }) => {
       if (!filename.endsWith('index.html') || !bundle) return [];
+      if (!html.includes(FIRST)) throw new Error('the page has no first script');
       const made = Object.values(bundle);
-      const scripts = FIRST_SCRIPTS.flatMap((name) => made.filter((f) => f.type === 'chunk' && f.name === name));
-      return [
-        ...scripts.map((f) => ({ tag: 'script', attrs: { type: 'module', crossorigin: true, src: `/${f.fileName}` } })),
+      const tags = [
         ...made
           .filter((f) => FIRST_FACES.test(f.fileName))
-          .map((f) => ({
-            tag: 'link',
-            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true },
-          })),
-      ].map((tag) => ({ ...tag, injectTo: 'head-prepend' as const }));
+          .map((f) => ({ rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true })),
+        ...[...scriptsOf(bundle, 'house')]
+          .filter((file) => !html.includes(file))
+          .map((file) => ({ rel: 'preload', as: 'script', href: `/${file}`, crossorigin: true })),
+      ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
+      return { html: html.replace(FIRST, `${FIRST} blocking="render"`), tags };
     },
   },
 });
 /** Of these nearly all is run as a page opens: a browser that knows the word compiles them while they arrive. */
-const RUN_AT_ONCE = /^(early|react|main|shared|rooms|bench|\w+Room)$/;
+const RUN_AT_ONCE = /^(main|house|react|shared|rooms|bench|\w+Room)$/;
 const compiledAtOnce = (): Plugin => ({
   name: 'woolly-tide-compiled-at-once',
   apply: 'build',
@@ -146,13 +163,17 @@ export default defineConfig({
         hostType === 'js' ? deps.filter((d) => d.endsWith('.css')) : deps,
     },
     rollupOptions: {
-      input: { early: 'web/early.ts', main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
+      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
         codeSplitting: {
           groups: [
-            { name: 'first', priority: 4, test: /preload-helper|web\/data\/(asked|hand)/ },
+            {
+              name: 'first',
+              priority: 4,
+              test: /preload-helper|web\/(data\/(asked|hand)|app\/(view|theme|on-device|served|held|first)\.ts)|contract\/page/,
+            },
             { name: 'react', priority: 3, test: /node_modules\/(react|react-dom|scheduler|prop-types)\// },
             {
               name: 'shared',

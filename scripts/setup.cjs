@@ -93,19 +93,24 @@ function keepBefore() {
   fs.cpSync(assets, path.join(before, 'assets'), { recursive: true });
 }
 
+/* What makes first pages, then the interface for browsers: a server that runs takes both up when the latter is there. */
+var CONFIGS = ['vite.page.config.ts', 'vite.config.ts'];
+
 /* Builds the interface when its sources have changed since the last build. */
 function buildWeb() {
   var stamp = path.join(ROOT, 'dist', '.stamp');
   var sources = ['web', 'core', 'contract'].reduce(function (all, dir) { return all.concat(filesUnder(path.join(ROOT, dir))); }, []);
-  var want = digest(sources.concat([path.join(ROOT, 'vite.config.ts'), path.join(ROOT, 'package-lock.json')]));
+  var want = digest(sources.concat(CONFIGS.concat(['package-lock.json']).map(function (file) { return path.join(ROOT, file); })));
   if (read(stamp) === want) return;
   console.log('Building the interface ...');
   keepBefore();
-  var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
-  if (done.status !== 0) {
-    console.error('The interface could not be built; the lines above say why.');
-    process.exit(1);
-  }
+  CONFIGS.forEach(function (config) {
+    var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '-c', config, '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
+    if (done.status !== 0) {
+      console.error('The interface could not be built; the lines above say why.');
+      process.exit(1);
+    }
+  });
   fs.writeFileSync(stamp, want);
 }
 

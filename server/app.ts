@@ -11,6 +11,7 @@ import { seededRandom, type Random } from '../core/quantity/index.ts';
 import type { Stores } from './db/index.ts';
 import { diskFault } from './disk.ts';
 import { apiError } from './endpoint.ts';
+import { pages } from './page.ts';
 import { Problem } from './problem.ts';
 import { accountRoutes, type DoorRules } from './routes/accounts.ts';
 import { bookingRoutes } from './routes/bookings.ts';
@@ -187,10 +188,7 @@ export function createApp({
       express.static(join(`${webRoot}.before`, 'assets'), { index: false, maxAge: '1y', immutable: true }),
       (_req, res) => void res.status(404).end(),
     );
-    app.get('/{*any}', (_req, res) => {
-      res.setHeader('Cache-Control', 'no-cache');
-      res.sendFile(join(webRoot, 'index.html'));
-    });
+    app.get('/{*any}', pages(webRoot, log));
   }
 
   const onProblem: ErrorRequestHandler = (problem: unknown, req, res, next) => {

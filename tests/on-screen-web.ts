@@ -83,7 +83,7 @@ async function feel(page: Page, path: string, slowed: number, act: (page: Page) 
       jsBytes += Number(e.response.headers['Content-Length'] ?? e.response.headers['content-length'] ?? Infinity);
   });
   await page.addInitScript(WATCH);
-  await page.goto(path);
+  await page.goto(path, { waitUntil: 'commit' });
   // Looking into the page would take its time: it is left alone until it has long been there.
   await page.waitForTimeout(SETTLES_MS * slowed);
   await page.locator('h1').first().waitFor();
@@ -91,7 +91,7 @@ async function feel(page: Page, path: string, slowed: number, act: (page: Page) 
   await act(page);
   await page.waitForTimeout(500);
   const felt: { paint: number; answer: number; blocked: number } = await page.evaluate('window.__felt');
-  await page.reload();
+  await page.reload({ waitUntil: 'commit' });
   await page.waitForTimeout(SETTLES_MS * slowed);
   const again: { paint: number } = await page.evaluate('window.__felt');
   return { againMs: again.paint, paintMs: felt.paint, answerMs: felt.answer, blockedMs: felt.blocked, jsBytes: atLoad };

@@ -107,7 +107,8 @@ describe('the rooms', () => {
     await page.goto('/desk/dogs/nobody');
     await page.getByText('There is no dog "nobody".').waitFor();
     await page.route('**/api/dogs', (route) => route.abort());
-    await page.goto('/desk/dogs');
+    await page.goto('/desk/rules');
+    await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Dogs', exact: true }).click();
     await page.getByText('The salon’s computer does not answer.').waitFor();
     await page.unroute('**/api/dogs');
     await page.getByRole('button', { name: 'Try again' }).click();

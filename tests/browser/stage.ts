@@ -71,7 +71,7 @@ export async function killable(profile: string, baseURL: string, headers: Record
   const context = browser.contexts()[0];
   if (!context) throw new TypeError('the browser has no context');
   await context.addCookies(cookiesOf(headers, baseURL));
-  const page = await context.newPage();
+  const page = patient(await context.newPage());
   page.setDefaultTimeout(30_000);
   const go = page.goto.bind(page);
   page.goto = (url, options) => go(new URL(url, baseURL).href, options);
@@ -90,6 +90,28 @@ export async function killable(profile: string, baseURL: string, headers: Record
 /** The cookies of a device, for a browser. */
 export const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) =>
   cookie.split('; ').map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url }));
+
+/**
+ * A page that its user waits for: one that the salon's computer made can be seen before it takes keys. Whoever says that the
+ * first byte is enough ("commit") does not wait.
+ */
+function patient(page: Page): Page {
+  const takesKeys = (): Promise<void> =>
+    page.locator('html[data-wt-stands], html:not(:has(#facts))').waitFor({ state: 'attached' });
+  const go = page.goto.bind(page);
+  const again = page.reload.bind(page);
+  page.goto = async (url, options) => {
+    const answer = await go(url, options);
+    if (options?.waitUntil !== 'commit') await takesKeys();
+    return answer;
+  };
+  page.reload = async (options) => {
+    const answer = await again(options);
+    if (options?.waitUntil !== 'commit') await takesKeys();
+    return answer;
+  };
+  return page;
+}
 
 /** A headless Chromium on a running house. */
 async function visit(
@@ -113,6 +135,8 @@ async function visit(
       const context = await browser.newContext({ ...here, ...options });
       const own = options.baseURL ?? base;
       if (!signedOut) await context.addCookies(cookiesOf(headers, own));
+      const open = context.newPage.bind(context);
+      context.newPage = async () => patient(await open());
       const page = await context.newPage();
       page.setDefaultTimeout(30_000);
       page.on('pageerror', (e) => complaints.push(`${page.url()}: ${e.message}`));

@@ -1,7 +1,10 @@
 /** What a device decides by itself: how it shows things, which day somebody means, what fits a room; towns of the gazetteer. */
 import { expect } from 'chai';
 import { ROOMS, roomsFor } from '../../web/app/rooms.ts';
-import { usualView, viewFrom } from '../../web/app/view.ts';
+import { asOn, isTrueHere, keptHere } from '../../web/app/on-device.ts';
+import { theme } from '../../web/app/theme.ts';
+import { forgetView, usualView, view, viewFrom } from '../../web/app/view.ts';
+import { massText } from '../../web/words/units.ts';
 import { dayTyped } from '../../web/find/dates.ts';
 import { HELP_PAGES, helpFor } from '../../web/help/pages.ts';
 import { GLOSSARY } from '../../web/help/words.ts';
@@ -93,5 +96,45 @@ describe('the gazetteer', () => {
     expect((await findPlaces('portl')).map((p) => p.name)).to.include('Portland');
     expect(await findPlaces('x')).to.deep.equal([]);
     expect(await findPlaces('zzzzqq')).to.deep.equal([]);
+  });
+});
+
+describe('a page made for another device', () => {
+  const WAYS = { kept: { 'woolly-tide.theme': 'dark' }, dark: false, contrast: true, languages: ['en-US', 'en'] };
+  it('is made by its ways, writes down what it was told of it, and leaves this one as it was', async () => {
+    const { made, told } = await asOn(WAYS, () => {
+      forgetView();
+      const seen = {
+        theme: theme(),
+        contrast: view().contrast,
+        weighs: massText(10),
+        draft: keptHere('woolly-tide.check.x'),
+      };
+      return Promise.resolve(seen);
+    });
+    forgetView();
+    expect(made).to.deep.equal({ theme: 'dark', contrast: 'high', weighs: '22\u00a0lb', draft: null });
+    expect(told).to.include({ 'woolly-tide.theme': 'dark', 'woolly-tide.view': null, 'woolly-tide.check.x': null });
+    expect(massText(10)).to.equal('10\u00a0kg');
+    expect(keptHere('woolly-tide.theme')).to.equal(null);
+  });
+  it('is true where the device would say the same, and not where one thing is otherwise', async () => {
+    const look = () => {
+      forgetView();
+      return Promise.resolve([theme(), view(), keptHere('woolly-tide.check.x')]);
+    };
+    // A device without a page keeps nothing and speaks the English of Britain.
+    const plain = { kept: {}, dark: false, contrast: false, languages: ['en-GB'] };
+    const toldOf = async (ways: typeof WAYS | typeof plain) => (await asOn(ways, look).finally(forgetView)).told;
+    expect(isTrueHere(await toldOf(plain))).to.equal(true);
+    for (const other of [{ dark: true }, { contrast: true }, { languages: ['en-US'] }, { kept: WAYS.kept }])
+      expect(isTrueHere(await toldOf({ ...plain, ...other })), JSON.stringify(other)).to.equal(false);
+    // What was not asked about cannot be wrong.
+    expect(isTrueHere({})).to.equal(true);
+  });
+  it('lets go of the other device when making it fails', async () => {
+    const failed = await asOn(WAYS, () => Promise.reject(new Error('it broke'))).catch((e: Error) => e.message);
+    expect(failed).to.equal('it broke');
+    expect(keptHere('woolly-tide.theme')).to.equal(null);
   });
 });

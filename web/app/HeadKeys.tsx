@@ -2,7 +2,7 @@
 import { CircleHelp, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
-import { useView } from './view.ts';
+import { useView } from './useView.ts';
 
 const Finder = lazy(() => import('../find/Finder.tsx'));
 const Shortcuts = lazy(() => import('../find/Shortcuts.tsx'));

@@ -28,8 +28,9 @@ export function NewVersion() {
         There is no link to the salon’s computer. Rooms stand as they were last seen on this device.
       </p>
     );
+  if (!data?.build) return null;
   const own = ownBuild();
-  if (!data?.build || own === undefined || data.build === own) return null;
+  if (own === undefined || data.build === own) return null;
   return (
     <div className="wt-newer" role="status">
       <span>A newer version of Woolly Tide is here. What you have open stays until you take it.</span>

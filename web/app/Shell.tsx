@@ -1,6 +1,6 @@
 /** The house from inside: wordmark, the three places, the rooms of the place, and the room itself. */
 import { Moon, Sun } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
 import { HeadKeys } from './HeadKeys.tsx';
@@ -8,7 +8,7 @@ import { NewVersion } from './NewVersion.tsx';
 import { useOutboxes } from './outbox.ts';
 import { rememberRoom } from './recent.ts';
 import { roomsFor } from './rooms.ts';
-import { useTheme } from './theme.ts';
+import { setTheme, theme as themeHere, type Theme } from './theme.ts';
 
 const PLACES = [
   { to: '/desk', name: 'Desk' },
@@ -19,13 +19,22 @@ const PLACES = [
 const REMEMBERED_AFTER_MS = 1500;
 
 /** What unfolds is fetched beside the room, so that the room is not kept waiting for it. */
-const HouseMenu = lazy(() => import('./HouseMenu.tsx').then((m) => ({ default: m.HouseMenu })));
-const WhoMenu = lazy(() => import('./WhoMenu.tsx').then((m) => ({ default: m.WhoMenu })));
+const houseMenu = () => import('./HouseMenu.tsx').then((m) => ({ default: m.HouseMenu }));
+const whoMenu = () => import('./WhoMenu.tsx').then((m) => ({ default: m.WhoMenu }));
+const HouseMenu = lazy(houseMenu);
+const WhoMenu = lazy(whoMenu);
+/** Settled when both take presses, or never will. */
+export const menusFetched = (): Promise<unknown> => Promise.allSettled([houseMenu(), whoMenu()]);
 
 export function Shell() {
   const { pathname } = useLocation();
   const place = pathname.split('/')[1] ?? 'desk';
-  const [theme, toggleTheme] = useTheme();
+  const [theme, show] = useState<Theme>(themeHere);
+  const toggleTheme = (): void => {
+    const other = theme === 'light' ? 'dark' : 'light';
+    setTheme(other);
+    show(other);
+  };
   const { role, name, id: accountId } = useWho();
   useOutboxes();
   const main = useRef<HTMLElement>(null);

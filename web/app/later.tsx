@@ -17,11 +17,16 @@ function showNext(): void {
   if (waiting.length > 0) callNext();
 }
 
+/** Does something when nothing else is to be done. */
+export function whenIdle(act: () => void, patienceMs = PATIENCE_MS): void {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(act, { timeout: patienceMs });
+  else setTimeout(act, 16);
+}
+
 function callNext(): void {
   if (called) return;
   called = true;
-  if ('requestIdleCallback' in window) window.requestIdleCallback(showNext, { timeout: PATIENCE_MS });
-  else setTimeout(showNext, 16);
+  whenIdle(showNext);
 }
 
 function inTurn(show: () => void): () => void {

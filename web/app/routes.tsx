@@ -1,5 +1,5 @@
 /** Every address of the house. A room is fetched when it is first entered. */
-import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
+import { Navigate, useRouteError, type RouteObject } from 'react-router';
 import { Door } from '../door/Door.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -26,7 +26,7 @@ const NotHere = () => (
   </div>
 );
 
-export const router = createBrowserRouter([
+export const ROUTES: RouteObject[] = [
   {
     element: (
       <Door>
@@ -219,4 +219,4 @@ export const router = createBrowserRouter([
       { path: '*', element: <NotHere /> },
     ],
   },
-]);
+];

@@ -1,26 +1,19 @@
 /** Day or night harbour: kept on this device, else what the device prefers. */
-import { useEffect, useState } from 'react';
+import { darkHere, keepHere, keptHere } from './on-device.ts';
 
-export type Theme = 'light' | 'dark';
+export const THEMES = ['light', 'dark'] as const;
+export type Theme = (typeof THEMES)[number];
 const KEY = 'woolly-tide.theme';
 
-const preferred = (): Theme => {
-  const kept = localStorage.getItem(KEY);
-  if (kept === 'light' || kept === 'dark') return kept;
-  return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
-};
+export const theme = (): Theme => THEMES.find((t) => t === keptHere(KEY)) ?? (darkHere() ? 'dark' : 'light');
 
-export function useTheme(): readonly [Theme, () => void] {
-  const [theme, setTheme] = useState(preferred);
-  useEffect(() => {
-    document.documentElement.dataset['bsTheme'] = theme;
-  }, [theme]);
-  return [
-    theme,
-    () => {
-      const other = theme === 'light' ? 'dark' : 'light';
-      localStorage.setItem(KEY, other);
-      setTheme(other);
-    },
-  ];
+/** As the page's root says it to its styles. */
+export const themeMarks = (theme: Theme) => ({ 'data-bs-theme': theme });
+export function showTheme(theme: Theme): void {
+  for (const [name, value] of Object.entries(themeMarks(theme))) document.documentElement.setAttribute(name, value);
+}
+
+export function setTheme(theme: Theme): void {
+  keepHere(KEY, theme);
+  showTheme(theme);
 }

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { mlToUsFlOz, usFlOzToMl } from '../../core/quantity/index.ts';
 import type { Dilution } from '../../core/water/index.ts';
+import { keepHere, keptHere } from './on-device.ts';
 
 const KEY = 'woolly-tide.dilution';
 
@@ -20,7 +21,7 @@ export const MOST_CONTACT_MINUTES = 30;
 
 export function keptLabel(): Label {
   try {
-    const kept: Partial<Label> = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    const kept: Partial<Label> = JSON.parse(keptHere(KEY) ?? '{}');
     return { ...USUAL, ...kept };
   } catch {
     return USUAL;
@@ -32,7 +33,7 @@ export function useLabel(): readonly [Label, (label: Label) => void] {
   return [
     label,
     (next) => {
-      localStorage.setItem(KEY, JSON.stringify(next));
+      keepHere(KEY, JSON.stringify(next));
       setLabel(next);
     },
   ];

@@ -1,19 +1,20 @@
 /** Decides in which unit hair is measured on this device: the ruler in hand. Stored and sent are always millimetres. */
 import { useState } from 'react';
 import { inchToMm, mmToInch } from '../../core/quantity/index.ts';
+import { keepHere, keptHere } from './on-device.ts';
 
 export const HAIR_UNITS = ['mm', 'in'] as const;
 export type HairUnit = (typeof HAIR_UNITS)[number];
 const KEY = 'woolly-tide.hair-unit';
 
-const kept = (): HairUnit => HAIR_UNITS.find((u) => u === localStorage.getItem(KEY)) ?? 'mm';
+const kept = (): HairUnit => HAIR_UNITS.find((u) => u === keptHere(KEY)) ?? 'mm';
 
 export function useHairUnit(): readonly [HairUnit, (unit: HairUnit) => void] {
   const [unit, setUnit] = useState(kept);
   return [
     unit,
     (to) => {
-      localStorage.setItem(KEY, to);
+      keepHere(KEY, to);
       setUnit(to);
     },
   ];

@@ -2,7 +2,7 @@
  * Decides how this device shows things: size of letters, contrast, keys, forms of dates and clock, units. Kept on the device,
  * as eyes and habits belong to whoever stands before it; what is stored and sent is the same for all.
  */
-import { useSyncExternalStore } from 'react';
+import { contrastHere, keepHere, keptHere, languagesHere } from './on-device.ts';
 
 export const TEXT_SIZES = ['usual', 'large', 'largest'] as const;
 export const CONTRASTS = ['usual', 'high'] as const;
@@ -67,41 +67,37 @@ export function viewFrom(kept: Readonly<Record<string, unknown>>, usual: View): 
 
 const kept = (): Readonly<Record<string, unknown>> => {
   try {
-    const value: unknown = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    const value: unknown = JSON.parse(keptHere(KEY) ?? '{}');
     return typeof value === 'object' && value !== null ? { ...value } : {};
   } catch {
     return {};
   }
 };
 
-/** Tests and tools without a page see what a European device does. */
-const usual = (): View =>
-  typeof navigator === 'undefined' || typeof matchMedia === 'undefined'
-    ? usualView(['en-GB'], false)
-    : usualView(navigator.languages, matchMedia('(prefers-contrast: more)').matches);
-
 let now: View | undefined;
 const listeners = new Set<() => void>();
 
 /** How things are shown now; for words, which are made outside of components. */
-export const view = (): View => (now ??= typeof localStorage === 'undefined' ? usual() : viewFrom(kept(), usual()));
+export const view = (): View => (now ??= viewFrom(kept(), usualView(languagesHere(), contrastHere())));
+/** Another device is looked from, or no longer. */
+export const forgetView = (): void => void (now = undefined);
 
-/** Writes what letters and contrast are into the page, where its styles find it. */
-export function showView({ text, contrast }: View): void {
-  const { dataset } = document.documentElement;
-  dataset['wtText'] = text;
-  dataset['wtContrast'] = contrast;
+/** What letters and contrast are, as the page's root says it to its styles. */
+export const viewMarks = ({ text, contrast }: View) => ({ 'data-wt-text': text, 'data-wt-contrast': contrast });
+
+export function showView(view: View): void {
+  for (const [name, value] of Object.entries(viewMarks(view))) document.documentElement.setAttribute(name, value);
 }
 
 export function setView(change: Partial<View>): void {
   now = { ...view(), ...change };
-  localStorage.setItem(KEY, JSON.stringify(now));
+  keepHere(KEY, JSON.stringify(now));
   showView(now);
   for (const l of listeners) l();
 }
 
-const subscribe = (listener: () => void): (() => void) => {
+/** Calls the listener at each change; what it returns ends that. */
+export const onView = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
-export const useView = (): View => useSyncExternalStore(subscribe, view);

@@ -1,5 +1,5 @@
 /** Decides what this device knows of who is signed in; the last answer is kept, so that a table opens without a link. */
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type {
   AccountDraft,
@@ -13,13 +13,19 @@ import type {
   SignIn,
 } from '../../contract/account.ts';
 import type { PlaceFound, SetUp } from '../../contract/salon.ts';
+import { ME_KEY } from '../app/first.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { keepMe, keptMe } from './kept.ts';
 import { forgetLastSeen } from './last-seen.ts';
 
-export const ME_KEY = ['me'] as const;
 /** A device that keeps nothing asks anew each time. */
 const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
+
+/** Keeps on this device who is known to be here. */
+export function keepSeenMe(queries: QueryClient): void {
+  const page = queries.getQueryData<MePage>(ME_KEY);
+  if (page) keep(page);
+}
 
 export async function askMe(): Promise<MePage> {
   try {

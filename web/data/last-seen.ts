@@ -35,14 +35,14 @@ interface Kept {
 
 const keeps = ({ queryKey, state }: Query): boolean => state.status === 'success' && KEEPS.has(queryKey[0]);
 
-/** Puts what was last seen into an empty memory; a device that keeps nothing starts with nothing. */
+/** Puts what was last seen into a memory, where that has nothing newer; a device that keeps nothing adds nothing. */
 export async function showLastSeen(queries: QueryClient, nowMs: number): Promise<void> {
   try {
     const kept = await get<Kept>(KEY);
     if (!kept || nowMs - kept.atMs >= MOST_DAYS * DAY_MS) return;
     hydrate(queries, kept.state);
     // However young it is, it is only what was last seen: each room asks again as it opens.
-    await queries.invalidateQueries({ refetchType: 'none' });
+    await queries.invalidateQueries({ refetchType: 'none', predicate: (q) => q.state.dataUpdatedAt <= kept.atMs });
   } catch {
     // Without a store there is nothing to show.
   }

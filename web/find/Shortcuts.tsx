@@ -1,7 +1,7 @@
 /** Every key that does something, by where it does. */
 import { Modal } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { useView } from '../app/view.ts';
+import { useView } from '../app/useView.ts';
 
 const KEYS: readonly (readonly [where: string, keys: readonly (readonly [keys: string, does: string])[]])[] = [
   [

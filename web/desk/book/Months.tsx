@@ -1,7 +1,7 @@
 /** A month as its weeks and days, and a season as its weeks: how full each is, and who comes. */
 import type { BookSummary, PlannedWeek } from '../../../core/book/index.ts';
 import { addDays, isoWeekday, type Day } from '../../../core/quantity/index.ts';
-import { useView } from '../../app/view.ts';
+import { useView } from '../../app/useView.ts';
 import { monthYear, shortDay, weekdayName } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
 

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import type { CheckDraft } from '../../../contract/check.ts';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { mirrorZone, ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
+import { keptHere } from '../../app/on-device.ts';
 import { newId } from '../../data/client.ts';
 
 export type Findings = CheckDraft['zones'];
@@ -15,7 +16,7 @@ const keyOf = (dogId: string): string => `woolly-tide.check.${dogId}`;
  */
 export function useKeptDraft(dogId: string): { readonly kept: CheckDraft | undefined } | undefined {
   const [read, setRead] = useState<{ readonly kept: CheckDraft | undefined } | undefined>(() =>
-    localStorage.getItem(keyOf(dogId)) === null ? { kept: undefined } : undefined,
+    keptHere(keyOf(dogId)) === null ? { kept: undefined } : undefined,
   );
   useEffect(() => {
     if (read) return;

@@ -9,11 +9,11 @@ import {
   setView,
   TEMPERATURES,
   TEXT_SIZES,
-  useView,
   VOLUMES,
   WEEK_STARTS,
   type View,
 } from '../../app/view.ts';
+import { useView } from '../../app/useView.ts';
 import { HAIR_UNITS, useHairUnit } from '../../app/units.ts';
 import { longDay, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { money } from '../../words/figures.ts';

@@ -221,6 +221,7 @@ function Bench({
   onStart,
 }: BenchProps) {
   const { id: dogId, name: dogName } = page.dog;
+  const [search] = useSearchParams();
   const planned = useMemo(() => scriptOf(open.steps), [open]);
   const site = useMemo(
     (): Worksite => ({
@@ -330,7 +331,9 @@ function Bench({
           </span>
         </span>
         <div className="wt-acts">
-          <Link to={`/desk/dogs/${dogId}/sheet/${checkId}?${search(open.method)}`}>Bench sheet</Link>
+          <Link to={`/desk/dogs/${dogId}/sheet/${checkId}?${searchWith(search, { method: open.method }).toString()}`}>
+            Bench sheet
+          </Link>
           <Button
             onClick={() => onStart(hand.changed ? script : undefined)}
             disabled={starting || (hand.changed && never.length > 0)}
@@ -469,12 +472,6 @@ function Bench({
     </>
   );
 }
-
-const search = (method: string): string => {
-  const now = new URLSearchParams(window.location.search);
-  now.set('method', method);
-  return now.toString();
-};
 
 /** A changed plan against the planned one, in words. */
 function difference(now: MethodPlan, planned: MethodPlan): string {

@@ -4,6 +4,7 @@
  */
 import { useState } from 'react';
 import { applyEdit, PHASES, type Edit, type Script } from '../../../core/bench/index.ts';
+import { keptHere } from '../../app/on-device.ts';
 
 interface History {
   readonly past: readonly Script[];
@@ -19,7 +20,7 @@ const keyOf = (checkId: string, method: string): string => `wt-stairs ${checkId}
 /** The draft of a changed plan on this device, if there is one that can be read. */
 export function draftOf(checkId: string, method: string): Script | undefined {
   try {
-    const text = localStorage.getItem(keyOf(checkId, method));
+    const text = keptHere(keyOf(checkId, method));
     const kept: unknown = text === null ? undefined : JSON.parse(text);
     return isScript(kept) ? kept : undefined;
   } catch {

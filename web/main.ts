@@ -1,0 +1,60 @@
+/**
+ * Decides what is done before anything else of a page runs: it shows itself as this device does, holds presses until somebody
+ * is there to take them, and has asked who is here and what the room at this address will want. The answers are on their way
+ * while the rest is still read; a room that asks for something else loses nothing.
+ */
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource/sorts-mill-goudy/400.css';
+import '@fontsource/sorts-mill-goudy/400-italic.css';
+import './app/bootstrap.scss';
+import './app/palette.css';
+import './app/theme.css';
+import './drawing/drawing.css';
+import './desk/desk.css';
+import './table/table.css';
+import './table/session.css';
+import './home/home.css';
+import './app/rooms-styles.ts';
+import './app/narrow.css';
+import { codeAt, pathsAt } from './app/first.ts';
+import { holdPresses } from './app/held.ts';
+import { tellWays } from './app/on-device.ts';
+import { isServed, setStyles } from './app/served.ts';
+import { showTheme, theme } from './app/theme.ts';
+import { showView, view } from './app/view.ts';
+import { ask } from './data/asked.ts';
+
+const { pathname } = window.location;
+showTheme(theme());
+showView(view());
+tellWays();
+/** Called once what stands has been shown. */
+const onceShown = (act: () => void): void =>
+  void requestAnimationFrame(() => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = act;
+    port2.postMessage(undefined);
+  });
+/** What the house stands on, then the house: piece by piece, so that a press between two of them is not kept waiting. */
+const PIECES: readonly (() => Promise<unknown>)[] = [
+  () => import('react-dom/client'),
+  () => import('react-router'),
+  () => import('@tanstack/react-query'),
+  () => import('./app/House.tsx'),
+  () => import('./house.tsx'),
+];
+async function build(): Promise<void> {
+  for (const piece of PIECES) {
+    await piece();
+    await new Promise((on) => setTimeout(on));
+  }
+}
+if (isServed()) {
+  setStyles();
+  holdPresses();
+  onceShown(() => void build().then(() => codeAt(pathname)));
+} else {
+  for (const path of ['/me', ...pathsAt(pathname)]) ask(path);
+  codeAt(pathname);
+  void build();
+}
