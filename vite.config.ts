@@ -85,6 +85,12 @@ const FIRST_FACES =
  * The first script is run before anything is shown, as it says how. What it fetches later, the house with all it imports, is on
  * its way by then, but not yet read: reading it would keep the page from being shown.
  */
+/** Bytes of a script below which asking for it takes longer than it does. */
+const WORTH_ASKING_EARLY = 8_000;
+const sizeOf = (bundle: Bundle, file: string): number => {
+  const made = bundle[file];
+  return made?.type === 'chunk' ? made.code.length : 0;
+};
 const FIRST = '<script type="module"';
 const firstThings = (): Plugin => ({
   name: 'woolly-tide-first',
@@ -100,7 +106,7 @@ const firstThings = (): Plugin => ({
           .filter((f) => FIRST_FACES.test(f.fileName))
           .map((f) => ({ rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true })),
         ...[...scriptsOf(bundle, 'house')]
-          .filter((file) => !html.includes(file))
+          .filter((file) => !html.includes(file) && sizeOf(bundle, file) > WORTH_ASKING_EARLY)
           .map((file) => ({ rel: 'preload', as: 'script', href: `/${file}`, crossorigin: true })),
       ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
       return { html: html.replace(FIRST, `${FIRST} blocking="render"`), tags };
@@ -108,7 +114,7 @@ const firstThings = (): Plugin => ({
   },
 });
 /** Of these nearly all is run as a page opens: a browser that knows the word compiles them while they arrive. */
-const RUN_AT_ONCE = /^(main|house|react|shared|rooms|bench|\w+Room)$/;
+const RUN_AT_ONCE = /^(main|house|react|router|query|shared|rooms|bench|\w+Room)$/;
 const compiledAtOnce = (): Plugin => ({
   name: 'woolly-tide-compiled-at-once',
   apply: 'build',
@@ -171,10 +177,12 @@ export default defineConfig({
           groups: [
             {
               name: 'first',
-              priority: 4,
+              priority: 6,
               test: /preload-helper|web\/(data\/(asked|hand)|app\/(view|theme|on-device|served|held|first)\.ts)|contract\/page/,
             },
-            { name: 'react', priority: 3, test: /node_modules\/(react|react-dom|scheduler|prop-types)\// },
+            { name: 'router', priority: 3, test: /node_modules\/(react-router|cookie|set-cookie-parser)\// },
+            { name: 'query', priority: 3, test: /node_modules\/@tanstack\// },
+            { name: 'react', priority: 5, test: /node_modules\/(react|react-dom|scheduler|prop-types)\// },
             {
               name: 'shared',
               priority: 2,

@@ -68,7 +68,7 @@ interface Built {
   readonly maker: PageMaker | undefined;
 }
 
-/** The interface as it stands built; another build since is taken up with the next page. */
+/** The interface as it stands built, read beforehand; another build since is taken up with the next page. */
 function builtIn(webRoot: string, log: Pick<Logger, 'error'>): () => Promise<Built> {
   const index = join(webRoot, 'index.html');
   const maker = join(`${webRoot}.page`, 'page.js');
@@ -86,11 +86,13 @@ function builtIn(webRoot: string, log: Pick<Logger, 'error'>): () => Promise<Bui
     }
   };
   let taken: { readonly at: number; readonly built: Promise<Built> } | undefined;
-  return async () => {
+  const built = async (): Promise<Built> => {
     const { mtimeMs } = await stat(index);
     if (taken?.at !== mtimeMs) taken = { at: mtimeMs, built: take() };
     return taken.built;
   };
+  built().catch((problem: unknown) => log.error({ problem }, 'there is no page'));
+  return built;
 }
 
 /** Headers by which the house knows a device; what it keeps of an earlier page says nothing of an answer. */

@@ -2,12 +2,12 @@
 import { hydrate, QueryClient } from '@tanstack/react-query';
 import { startTransition } from 'react';
 import { createRoot, hydrateRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
 import { learnFirst } from './app/first.ts';
 import { givePresses } from './app/held.ts';
 import { House } from './app/House.tsx';
 import { whenIdle } from './app/later.tsx';
 import { isTrueHere } from './app/on-device.ts';
+import { createBrowserRouter, RouterProvider } from './app/router.ts';
 import { ROUTES } from './app/routes.tsx';
 import { menusFetched } from './app/Shell.tsx';
 import { servedFacts } from './app/served.ts';

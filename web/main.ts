@@ -38,8 +38,7 @@ const onceShown = (act: () => void): void =>
 /** What the house stands on, then the house: piece by piece, so that a press between two of them is not kept waiting. */
 const PIECES: readonly (() => Promise<unknown>)[] = [
   () => import('react-dom/client'),
-  () => import('react-router'),
-  () => import('@tanstack/react-query'),
+  () => import('./app/router.ts'),
   () => import('./app/House.tsx'),
   () => import('./house.tsx'),
 ];

@@ -1,5 +1,5 @@
 /** Desk → Dogs: those who most need a visit first, each with its one reason. */
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
@@ -48,7 +48,9 @@ export function DogsRoom() {
   const [params, setParams] = useSearchParams();
   // Typed here, told to the address: the address follows a moment later and must not take letters back.
   const [search, setSearch] = useState(params.get('find') ?? '');
-  const found = useFoundDogs(search.trim());
+  // Letters stand at once, the list follows.
+  const asked = useDeferredValue(search.trim());
+  const found = useFoundDogs(asked);
   const standing = useByAndBy(query.data?.dogs.length ?? 0, FIRST_ROWS, MORE_ROWS);
   const find = (text: string): void => {
     setSearch(text);
@@ -82,13 +84,13 @@ export function DogsRoom() {
                 salon.
               </p>
             );
-          const wanted = search.trim().toLowerCase();
+          const wanted = asked.toLowerCase();
           const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
           const resting =
             wanted.length > 1 ? (found.data?.dogs ?? []).filter((d) => !dogs.some((a) => a.id === d.id)) : [];
           if (shown.length + resting.length === 0) {
             if (found.isFetching) return null;
-            return <p className="wt-sheet">No dog or owner is called “{search}”.</p>;
+            return <p className="wt-sheet">No dog or owner is called “{asked}”.</p>;
           }
           let before = 0;
           const racks = RACKS.map((rack, i) => {

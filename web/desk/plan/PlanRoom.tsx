@@ -3,7 +3,7 @@
  * what if. All of it is reckoned here from the facts the server holds, so that a drag is seen as it is made.
  */
 import { Redo2, Sparkles, Undo2 } from 'lucide-react';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { startTransition, useDeferredValue, useMemo, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
@@ -251,6 +251,7 @@ function Bench({
 
   const [chosenId, setChosen] = useState<string | undefined>();
   const [looked, setLooked] = useState<string | undefined>();
+  const choose = (id: string): void => startTransition(() => setChosen(id));
   const chosen = shown.steps.find((s) => s.id === chosenId) ?? shown.steps[0];
   const under = useDeferredValue(shown.steps.find((s) => s.id === looked) ?? chosen);
   const place = (id: string | undefined): number => shown.steps.findIndex((s) => s.id === id);
@@ -382,8 +383,8 @@ function Bench({
             title={`${methodName(open.method)}: ${shown.steps.length} steps, ${shown.minutes} minutes, from a full coat to ${percent(shown.shareLeft)} left`}
             chosen={chosen?.id}
             faulty={new Set(faults.map((f) => f.step))}
-            onChoose={setChosen}
-            onLook={setLooked}
+            onChoose={choose}
+            onLook={(id) => startTransition(() => setLooked(id))}
             onTry={(e) => setTrying(e && inWork(e))}
             onEdit={edit}
           />
@@ -437,7 +438,7 @@ function Bench({
               return (
                 <li key={s.id} className={s.id === chosen?.id ? 'is-chosen' : undefined}>
                   <div>
-                    <button type="button" className="wt-step-name-button" onClick={() => setChosen(s.id)}>
+                    <button type="button" className="wt-step-name-button" onClick={() => choose(s.id)}>
                       {PHASE_WORDS[s.phase]} <span className="wt-soft">{s.tool.name}</span>
                     </button>
                     {wrong && (

@@ -2,17 +2,21 @@
  * A plan changed by hand: the script, its past and future, and a draft of it that outlives a reload. Nothing is kept
  * until something was changed.
  */
-import { useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { applyEdit, PHASES, type Edit, type Script } from '../../../core/bench/index.ts';
 import { keptHere } from '../../app/on-device.ts';
 
 interface History {
+  /** The plan and method that it is of. */
+  readonly of: string;
+  /** Was something changed since it was read: only that is kept. */
+  readonly touched: boolean;
   readonly past: readonly Script[];
   /** undefined: as planned. */
   readonly now: Script | undefined;
   readonly future: readonly Script[];
 }
-const EMPTY: History = { past: [], now: undefined, future: [] };
+const EMPTY: History = { of: '', touched: false, past: [], now: undefined, future: [] };
 const MOST_PAST = 100;
 
 const keyOf = (checkId: string, method: string): string => `wt-stairs ${checkId} ${method}`;
@@ -66,37 +70,36 @@ export interface ScriptInHand {
 }
 
 export function useScript(checkId: string, method: string, planned: Script): ScriptInHand {
-  const [of, setOf] = useState('');
   const [history, setHistory] = useState<History>(EMPTY);
   const key = keyOf(checkId, method);
   // Another method has its own draft and its own past.
-  if (of !== key) {
-    setOf(key);
-    setHistory({ ...EMPTY, now: draftOf(checkId, method) });
-  }
+  if (history.of !== key) setHistory({ ...EMPTY, of: key, now: draftOf(checkId, method) });
+  useEffect(() => {
+    if (history.touched && history.of === keyOf(checkId, method)) keep(checkId, method, history.now);
+  }, [history, checkId, method]);
   const script = history.now ?? planned;
-  const put = (next: History): void => {
-    setHistory(next);
-    keep(checkId, method, next.now);
-  };
-  const set = (next: Script | undefined): void =>
-    put({ past: [...history.past, script].slice(-MOST_PAST), now: next, future: [] });
-  const last = history.past.at(-1);
-  const [next] = history.future;
+  /** The room is drawn anew in slices: a hand at its next step is not kept waiting, and each change goes on from the one before. */
+  const change = (to: (before: History, script: Script) => Pick<History, 'past' | 'now' | 'future'>): void =>
+    startTransition(() => setHistory((h) => ({ ...h, ...to(h, h.now ?? planned), touched: true })));
+  const put = (to: (script: Script) => Script | undefined): void =>
+    change(({ past }, now) => ({ past: [...past, now].slice(-MOST_PAST), now: to(now), future: [] }));
   return {
     script,
     changed: history.now !== undefined && history.now !== planned,
-    edit: (edit) => set(applyEdit(script, edit)),
-    set,
+    edit: (edit) => put((now) => applyEdit(now, edit)),
+    set: (next) => put(() => next),
     undo:
-      last &&
-      (() =>
-        put({
-          past: history.past.slice(0, -1),
-          now: last === planned ? undefined : last,
-          future: [script, ...history.future],
-        })),
-    redo: next && (() => put({ past: [...history.past, script], now: next, future: history.future.slice(1) })),
-    asPlanned: () => set(undefined),
+      history.past.length === 0
+        ? undefined
+        : () =>
+            change(({ past, future }, now) => {
+              const last = past.at(-1);
+              return { past: past.slice(0, -1), now: last === planned ? undefined : last, future: [now, ...future] };
+            }),
+    redo:
+      history.future.length === 0
+        ? undefined
+        : () => change(({ past, future: [next, ...rest] }, now) => ({ past: [...past, now], now: next, future: rest })),
+    asPlanned: () => put(() => undefined),
   };
 }

@@ -2,7 +2,7 @@
  * Practice → a coat: its zones are known where hands were laid on. A piece is chosen, places and how much of it, and the coat
  * answers; at the end it is told what it was worth and why.
  */
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { PHASES, PHASE_WORDS, roomOf } from '../../../core/bench/index.ts';
@@ -276,7 +276,39 @@ function Bout({ given }: { given: PracticeCase }) {
       </p>
     );
   }
-  if (!view) return <p role="status">The dog is coming in …</p>;
+  const { dog } = given;
+  const head = (
+    <>
+      <div className="wt-title">
+        <div>
+          <span className="wt-crumb">
+            <Link to="/desk/practice">Practice</Link>
+          </span>
+          <h1>{dog.name}</h1>
+        </div>
+        <span>
+          {dog.breed}, {coatRow(dog.coatClass).name}, {massText(dog.weightKg)}, {TEMPER_WORDS[given.temper]}
+          {dog.traits.length > 0 && `; ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
+        </span>
+        <div className="wt-acts">
+          <Button variant="outline-primary" disabled={!view} onClick={() => practice.act({ kind: 'refer' })}>
+            No groom today, vet first
+          </Button>
+          <Button variant="outline-primary" disabled={!view} onClick={() => practice.act({ kind: 'end' })}>
+            {reads ? 'That is all' : 'Done with this dog'}
+          </Button>
+        </div>
+      </div>
+      {given.told !== '' && <p className="wt-owner-says">“{given.told}”</p>}
+    </>
+  );
+  if (!view)
+    return (
+      <>
+        {head}
+        <p role="status">The dog is coming in …</p>
+      </>
+    );
   if (view.ended && view.verdict) {
     return (
       <VerdictShown
@@ -298,34 +330,14 @@ function Bout({ given }: { given: PracticeCase }) {
     if (begins) setSweepAdds(adds);
     setChosen((now) => (adds ? [...now.filter((z) => z !== id), id] : now.filter((z) => z !== id)));
   };
+  /** Many places are drawn in slices: the hand may be at its next act already. */
   const group = (regions: readonly Region[] | undefined): void =>
-    setChosen(ZONE_IDS.filter((id) => !regions || regions.includes(zone(id).region)));
-  const { dog } = given;
+    startTransition(() => setChosen(ZONE_IDS.filter((id) => !regions || regions.includes(zone(id).region))));
   const over = view.minutes > clockMinutes;
   const props = { practice, given, chosen };
   return (
     <>
-      <div className="wt-title">
-        <div>
-          <span className="wt-crumb">
-            <Link to="/desk/practice">Practice</Link>
-          </span>
-          <h1>{dog.name}</h1>
-        </div>
-        <span>
-          {dog.breed}, {coatRow(dog.coatClass).name}, {massText(dog.weightKg)}, {TEMPER_WORDS[given.temper]}
-          {dog.traits.length > 0 && `; ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
-        </span>
-        <div className="wt-acts">
-          <Button variant="outline-primary" onClick={() => practice.act({ kind: 'refer' })}>
-            No groom today, vet first
-          </Button>
-          <Button variant="outline-primary" onClick={() => practice.act({ kind: 'end' })}>
-            {reads ? 'That is all' : 'Done with this dog'}
-          </Button>
-        </div>
-      </div>
-      {given.told !== '' && <p className="wt-owner-says">“{given.told}”</p>}
+      {head}
       <dl className="wt-vitals">
         <div>
           <dt>Clock</dt>
