@@ -113,22 +113,6 @@ const firstThings = (): Plugin => ({
     },
   },
 });
-/** Of these nearly all is run as a page opens: a browser that knows the word compiles them while they arrive. */
-const RUN_AT_ONCE = /^(main|house|react|router|query|shared|rooms|bench|\w+Room)$/;
-const compiledAtOnce = (): Plugin => ({
-  name: 'woolly-tide-compiled-at-once',
-  apply: 'build',
-  enforce: 'post',
-  generateBundle: {
-    order: 'post',
-    handler: (_, bundle) => {
-      for (const made of Object.values(bundle))
-        if (made.type === 'chunk' && RUN_AT_ONCE.test(made.name))
-          made.code = `//# allFunctionsCalledOnLoad\n${made.code}`;
-    },
-  },
-});
-
 /** Beside each file its compressed twin, so that nobody waits while it is made. */
 const compressed = (): Plugin => ({
   name: 'woolly-tide-compressed',
@@ -150,7 +134,7 @@ const compressed = (): Plugin => ({
 
 export default defineConfig({
   root: 'web',
-  plugins: [react(), firstThings(), compiledAtOnce(), filesForWorker(), compressed()],
+  plugins: [react(), firstThings(), filesForWorker(), compressed()],
   // Bootstrap's own sources still use what the compiler will drop one day.
   css: {
     preprocessorOptions: {

@@ -30,6 +30,8 @@ export interface PageMade {
   readonly html: string;
   /** What the page is told of itself, as JSON. */
   readonly facts: string;
+  /** Paths of the API whose answers the look is made of, too large to stand in the page. */
+  readonly asks: readonly string[];
   /** Attributes of the page's root: day or night, size of letters, contrast. */
   readonly root: Readonly<Record<string, string>>;
 }

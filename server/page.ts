@@ -50,9 +50,9 @@ function waysOf(req: Request): DeviceWays {
 const attribute = ([name, value]: readonly [string, string]): string => ` ${name}="${value.replaceAll('"', '&quot;')}"`;
 
 /** The page with its look and facts in their places; JSON in a page must not end its element. */
-function filled(bare: string, { html, facts, root }: PageMade): string {
+function filled(bare: string, { html, facts, asks, root }: PageMade): string {
   const marks = Object.entries(root).map(attribute).join('');
-  const data = `<script type="application/json" id="${FACTS_ID}">${facts.replaceAll('<', '\\u003c')}</script>`;
+  const data = `<script type="application/json" id="${FACTS_ID}"${attribute(['data-asks', asks.join(' ')])}>${facts.replaceAll('<', '\\u003c')}</script>`;
   return bare
     .replace(PLACES.root, () => `${PLACES.root.slice(0, -1)}${marks}>`)
     .replace(PLACES.html, () => `<div id="root">${html}</div>`)

@@ -2,7 +2,7 @@
 import { hydrate, QueryClient } from '@tanstack/react-query';
 import { startTransition } from 'react';
 import { createRoot, hydrateRoot } from 'react-dom/client';
-import { learnFirst } from './app/first.ts';
+import { learnFirst, learnRest } from './app/first.ts';
 import { givePresses } from './app/held.ts';
 import { House } from './app/House.tsx';
 import { whenIdle } from './app/later.tsx';
@@ -70,7 +70,7 @@ const house = (
 
 /** The page stands already, made by the salon's computer as this device shows things: it only comes alive. */
 async function comeAlive(): Promise<void> {
-  await roomFirst();
+  await Promise.all([roomFirst(), learnRest(mind, window.location.pathname, (path) => api<object>('GET', path))]);
   startTransition(() => void hydrateRoot(page, house));
   keepSeenMe(mind);
   await showLastSeen(mind, Date.now());

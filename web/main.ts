@@ -19,7 +19,7 @@ import './app/narrow.css';
 import { codeAt, pathsAt } from './app/first.ts';
 import { holdPresses } from './app/held.ts';
 import { tellWays } from './app/on-device.ts';
-import { isServed, setStyles } from './app/served.ts';
+import { askedBeside, isServed, setStyles } from './app/served.ts';
 import { showTheme, theme } from './app/theme.ts';
 import { showView, view } from './app/view.ts';
 import { ask } from './data/asked.ts';
@@ -51,6 +51,7 @@ async function build(): Promise<void> {
 if (isServed()) {
   setStyles();
   holdPresses();
+  askedBeside().forEach(ask);
   onceShown(() => void build().then(() => codeAt(pathname)));
 } else {
   for (const path of ['/me', ...pathsAt(pathname)]) ask(path);

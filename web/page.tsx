@@ -2,13 +2,13 @@
  * Decides how the salon's computer makes the first page of a room: by the same code as the browser, out of the same answers, as
  * the device that asks shows things. It can be read and its links be followed before any of its scripts has run.
  */
-import { dehydrate, QueryClient } from '@tanstack/react-query';
+import { dehydrate, hashKey, QueryClient, type Query } from '@tanstack/react-query';
 import { prerenderToNodeStream } from 'react-dom/static';
 import { createStaticHandler, createStaticRouter, StaticRouterProvider } from 'react-router';
 import type { MePage } from '../contract/account.ts';
 import { STYLE_MARK, type PageAsked, type PageMade } from '../contract/page.ts';
 import { House } from './app/House.tsx';
-import { isMadeOfAnswers, learnFirst } from './app/first.ts';
+import { isMadeOfAnswers, learnFirst, pathsAt } from './app/first.ts';
 import { asOn } from './app/on-device.ts';
 import { ROUTES } from './app/routes.tsx';
 import type { ServedFacts } from './app/served.ts';
@@ -28,6 +28,9 @@ async function textOf(stream: NodeJS.ReadableStream): Promise<string> {
   for await (const part of stream) text += String(part);
   return text;
 }
+
+/** An answer of more letters would keep the page from being shown: the device asks for it once more, beside. */
+const MOST_LETTERS = 60_000;
 
 /** Pieces of a page that come late are put in their places by scripts of their own; here all of it stands where it belongs. */
 const IN_PLACE = { progressiveChunkSize: Number.MAX_SAFE_INTEGER };
@@ -67,7 +70,20 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
       return { html: withoutStyles(await textOf(prelude)), root: { ...themeMarks(theme()), ...viewMarks(view()) } };
     }).finally(forgetView);
     if (faults.length > 0) throw faults[0];
-    const facts: ServedFacts = { mind: dehydrate(mind), told };
-    return { ...made, facts: JSON.stringify(facts) };
+    const facts = (of: (q: Query) => boolean): string => {
+      const served: ServedFacts = { mind: dehydrate(mind, { shouldDehydrateQuery: of }), told };
+      return JSON.stringify(served);
+    };
+    const large = new Set(
+      mind
+        .getQueryCache()
+        .getAll()
+        .filter((q) => JSON.stringify(q.state.data ?? null).length > MOST_LETTERS),
+    );
+    return {
+      ...made,
+      facts: facts((q) => q.state.status === 'success' && !large.has(q)),
+      asks: pathsAt(url.pathname, ({ key }) => [...large].some((q) => q.queryHash === hashKey(key))),
+    };
   });
 }

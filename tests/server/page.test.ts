@@ -16,7 +16,7 @@ const MAKER = `export async function makePage({ path, ways, answer }) {
   if (path === '/itself') return undefined;
   const me = await answer('/me');
   const salon = path === '/refused' ? await answer('/dogs/nobody') : undefined;
-  return { html: '<h1>$& ' + (me.account?.role ?? 'nobody') + '</h1>', facts: JSON.stringify({ ways, me, salon, sly: '</script><b>' }), root: { 'data-wt-text': 'la"rge' } };
+  return { html: '<h1>$& ' + (me.account?.role ?? 'nobody') + '</h1>', facts: JSON.stringify({ ways, me, salon, sly: '</script><b>' }), asks: ['/dogs', '/kit?all="'], root: { 'data-wt-text': 'la"rge' } };
 }`;
 
 const WAYS = { kept: { 'woolly-tide.theme': 'dark' }, dark: false, contrast: true, languages: ['de-DE', 'en-US'] };
@@ -50,7 +50,7 @@ describe('a first page', () => {
   const page = async (path: string, headers: Record<string, string> = {}) => {
     const answer = await fetch(base + path, { headers });
     const text = await answer.text();
-    const [, facts = 'null'] = /<script type="application\/json" id="facts">(.*?)<\/script>/.exec(text) ?? [];
+    const [, facts = 'null'] = /<script type="application\/json" id="facts"[^>]*>(.*?)<\/script>/.exec(text) ?? [];
     const held: ReturnType<typeof JSON.parse> = JSON.parse(facts);
     return { answer, text, held };
   };
@@ -64,6 +64,7 @@ describe('a first page', () => {
       .to.include('<div id="root"><h1>$& owner</h1></div>')
       .and.include('<html lang="en" data-wt-text="la&quot;rge">');
     expect(held.me.account.role).to.equal('owner');
+    expect(text).to.include('data-asks="/dogs /kit?all=&quot;"');
     expect(held.sly).to.equal('</script><b>');
     expect(text).not.to.include('</script><b>');
   });

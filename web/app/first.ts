@@ -9,7 +9,7 @@ import type { DogPage } from '../../contract/dog.ts';
 /** Under which who is here is kept in mind. */
 export const ME_KEY = ['me'] as const;
 
-interface Want {
+export interface Want {
   readonly key: readonly (string | undefined)[];
   readonly path: string;
 }
@@ -111,9 +111,29 @@ const roomsAt = (pathname: string): readonly Here[] =>
     return found ? [{ room, ids: found.slice(1) }] : [];
   });
 
-/** Paths of the API that the room at an address will ask for first. */
-export const pathsAt = (pathname: string): readonly string[] =>
-  roomsAt(pathname).flatMap(({ room, ids }) => room.wants?.(...ids).map((w) => w.path) ?? []);
+const wantsAt = (pathname: string): readonly Want[] =>
+  roomsAt(pathname).flatMap(({ room, ids }) => room.wants?.(...ids) ?? []);
+
+/** Paths of the API that the room at an address will ask for first; all, or those of some answers. */
+export const pathsAt = (pathname: string, of: (want: Want) => boolean = () => true): readonly string[] =>
+  wantsAt(pathname)
+    .filter(of)
+    .map((w) => w.path);
+
+/** Puts in mind what the room at an address needs first and is not there yet. */
+export const learnRest = (mind: QueryClient, pathname: string, answer: (path: string) => Promise<object>) =>
+  learn(
+    mind,
+    wantsAt(pathname).filter(({ key }) => mind.getQueryData(key) === undefined),
+    answer,
+  );
+
+const learn = (
+  mind: QueryClient,
+  wants: readonly Want[],
+  answer: (path: string) => Promise<object>,
+): Promise<unknown> =>
+  Promise.all(wants.map(({ key, path }) => mind.prefetchQuery({ queryKey: key, queryFn: () => answer(path) })));
 
 /** Fetches the code of the room at an address; without a link it is asked for again as the room is entered, which says so. */
 export function codeAt(pathname: string): void {
@@ -129,11 +149,9 @@ export async function learnFirst(
 ): Promise<MePage> {
   const who = await mind.fetchQuery({ queryKey: ME_KEY, queryFn: me });
   if (!who.account || who.locked) return who;
-  const learn = (wants: readonly Want[]): Promise<unknown> =>
-    Promise.all(wants.map(({ key, path }) => mind.prefetchQuery({ queryKey: key, queryFn: () => answer(path) })));
   for (const { room, ids } of roomsAt(pathname)) {
-    await learn(room.wants?.(...ids) ?? []);
-    await learn(room.then?.(mind, ...ids) ?? []);
+    await learn(mind, room.wants?.(...ids) ?? [], answer);
+    await learn(mind, room.then?.(mind, ...ids) ?? [], answer);
   }
   return who;
 }

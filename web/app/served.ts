@@ -10,13 +10,18 @@ export interface ServedFacts {
   readonly told: Told;
 }
 
-const factsText = (): string | null | undefined => document.getElementById(FACTS_ID)?.textContent;
+const factsElement = (): HTMLElement | null => document.getElementById(FACTS_ID);
 
-export const isServed = (): boolean => Boolean(factsText());
+export const isServed = (): boolean => factsElement() !== null;
+/** Paths of the API whose answers the page is made of, but does not hold. */
+export const askedBeside = (): readonly string[] =>
+  factsElement()
+    ?.dataset['asks']?.split(' ')
+    .filter((path) => path !== '') ?? [];
 
 /** Those facts; undefined in a page that makes itself. */
 export function servedFacts(): ServedFacts | undefined {
-  const text = factsText();
+  const text = factsElement()?.textContent;
   if (!text) return undefined;
   const facts: ServedFacts = JSON.parse(text);
   return facts;

@@ -105,7 +105,6 @@ function Feeling({ page, last, kept }: FeelingProps) {
   const whole = wholeCondition(conditions);
   const shown = conditions.find((c) => c.zone === selected);
   const weightOk = draft.weightKg >= 0.5 && draft.weightKg <= 120;
-  const set = (to: CheckDraft): void => change(() => to);
   const ready = !save.isPending && felt > 0 && weightOk;
   const onSave = (): void => {
     if (!ready) return;
@@ -162,7 +161,7 @@ function Feeling({ page, last, kept }: FeelingProps) {
       </div>
       <Refusal error={save.error} />
       <div className="wt-cols wt-check">
-        <WholeDog draft={draft} change={set} />
+        <WholeDog draft={draft} change={change} />
         <section ref={maps} className="wt-map" aria-label="Coat map">
           <CoatStage
             dog={dog}

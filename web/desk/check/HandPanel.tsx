@@ -1,4 +1,5 @@
 /** What is in the hand: choose a grade, then draw it over every zone that feels so. */
+import { memo } from 'react';
 import { Form } from 'react-bootstrap';
 import { Pick } from '../../app/Pick.tsx';
 import { heldText, TESTS, type Held } from './hand.ts';
@@ -12,7 +13,8 @@ interface Props {
   readonly lastTime: string | undefined;
 }
 
-export function HandPanel({ held, onHold, both, onBoth, lastTime }: Props) {
+/** Stands as it is while the same is drawn over the coat. */
+export const HandPanel = memo(function HandPanel({ held, onHold, both, onBoth, lastTime }: Props) {
   return (
     <>
       <p className="wt-soft mb-1" role="status">
@@ -53,4 +55,4 @@ export function HandPanel({ held, onHold, both, onBoth, lastTime }: Props) {
       />
     </>
   );
-}
+});

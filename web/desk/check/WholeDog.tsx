@@ -1,4 +1,5 @@
 /** The whole dog before its coat: weight, hair, the inspection in working order, the air of the day, a note. */
+import { memo } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { CheckDraft } from '../../../contract/check.ts';
 import {
@@ -19,7 +20,7 @@ const ANSWERS = INSPECTION_ANSWERS.map((value) => ({ value, word: ANSWER_WORDS[v
 
 interface Props {
   readonly draft: CheckDraft;
-  readonly change: (to: CheckDraft) => void;
+  readonly change: (to: (now: CheckDraft) => CheckDraft) => void;
 }
 
 function NumberField({
@@ -62,7 +63,7 @@ function Measures({ draft, change }: Props) {
         min={massShown(0.5)}
         max={massShown(120)}
         step={0.1}
-        onChange={(v) => change({ ...draft, weightKg: massKg(v ?? 0) })}
+        onChange={(v) => change((now) => ({ ...now, weightKg: massKg(v ?? 0) }))}
       />
       {GUARD_PLACES.map((place) => (
         <NumberField
@@ -72,10 +73,12 @@ function Measures({ draft, change }: Props) {
           min={hairShown(1, unit)}
           max={hairShown(300, unit)}
           step={unit === 'mm' ? 1 : 0.05}
-          onChange={(v) => {
-            const { [place]: _, ...rest } = draft.guardMm;
-            change({ ...draft, guardMm: v === undefined ? rest : { ...rest, [place]: hairMm(v, unit) } });
-          }}
+          onChange={(v) =>
+            change((now) => {
+              const { [place]: _, ...rest } = now.guardMm;
+              return { ...now, guardMm: v === undefined ? rest : { ...rest, [place]: hairMm(v, unit) } };
+            })
+          }
         />
       ))}
       <Pick name="Ruler in" options={UNITS} value={unit} onPick={setUnit} />
@@ -84,15 +87,13 @@ function Measures({ draft, change }: Props) {
 }
 
 function Inspecting({ draft, change }: Props) {
-  const allFine = Object.fromEntries(INSPECTION.map((row) => [row.item, draft.inspection[row.item] ?? 'fine']));
+  const restFine = (now: CheckDraft): CheckDraft => ({
+    ...now,
+    inspection: Object.fromEntries(INSPECTION.map((row) => [row.item, now.inspection[row.item] ?? 'fine'])),
+  });
   return (
     <div className="wt-inspect">
-      <Button
-        size="sm"
-        variant="outline-primary"
-        className="mb-1"
-        onClick={() => change({ ...draft, inspection: allFine })}
-      >
+      <Button size="sm" variant="outline-primary" className="mb-1" onClick={() => change(restFine)}>
         The rest is fine
       </Button>
       {INSPECTION.map((row) => (
@@ -101,7 +102,7 @@ function Inspecting({ draft, change }: Props) {
           name={row.name}
           options={ANSWERS}
           value={draft.inspection[row.item]}
-          onPick={(answer) => change({ ...draft, inspection: { ...draft.inspection, [row.item]: answer } })}
+          onPick={(answer) => change((now) => ({ ...now, inspection: { ...now.inspection, [row.item]: answer } }))}
         />
       ))}
     </div>
@@ -115,7 +116,15 @@ function withAir({ air, ...rest }: CheckDraft, key: keyof Air, value: number | u
   return Object.keys(next).length === 0 ? rest : { ...rest, air: next };
 }
 
-export function WholeDog({ draft, change }: Props) {
+const SHOWN = ['weightKg', 'guardMm', 'inspection', 'air', 'note'] as const;
+
+/** Stands as it is while hands go over the coat. */
+export const WholeDog = memo(
+  WholeDogShown,
+  (before, now) => before.change === now.change && SHOWN.every((key) => before.draft[key] === now.draft[key]),
+);
+
+function WholeDogShown({ draft, change }: Props) {
   return (
     <section className="wt-sheet" aria-labelledby="whole">
       <h2 id="whole">Whole dog</h2>
@@ -127,14 +136,14 @@ export function WholeDog({ draft, change }: Props) {
           value={draft.air?.temperatureC === undefined ? undefined : temperatureShown(draft.air.temperatureC)}
           min={temperatureShown(-40)}
           max={temperatureShown(60)}
-          onChange={(v) => change(withAir(draft, 'temperatureC', v === undefined ? undefined : temperatureC(v)))}
+          onChange={(v) => change((now) => withAir(now, 'temperatureC', v === undefined ? undefined : temperatureC(v)))}
         />
         <NumberField
           label="Humidity, %"
           value={draft.air?.humidityPct}
           min={0}
           max={100}
-          onChange={(v) => change(withAir(draft, 'humidityPct', v))}
+          onChange={(v) => change((now) => withAir(now, 'humidityPct', v))}
         />
       </div>
       <label className="d-block">
@@ -144,7 +153,7 @@ export function WholeDog({ draft, change }: Props) {
           rows={2}
           maxLength={4000}
           value={draft.note}
-          onChange={(e) => change({ ...draft, note: e.target.value })}
+          onChange={({ target: { value: note } }) => change((now) => ({ ...now, note }))}
         />
       </label>
     </section>

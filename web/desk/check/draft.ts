@@ -1,5 +1,5 @@
 /** The check being felt: every change can be undone, and it is kept on this device until saved, so a reload loses nothing. */
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { CheckDraft } from '../../../contract/check.ts';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { mirrorZone, ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
@@ -88,15 +88,19 @@ export function useCheckDraft(dogId: string, today: string, weightKg: number, ke
   useEffect(() => {
     if (!saved) localStorage.setItem(keyOf(dogId), JSON.stringify(story.now));
   }, [dogId, story.now, saved]);
-  return {
-    draft: story.now,
-    /** joins: part of the same act as the change before, as a sweep that goes on; both are undone together. */
-    change: (to: (now: CheckDraft) => CheckDraft, joins = false): void =>
+  /** joins: part of the same act as the change before, as a sweep that goes on; both are undone together. */
+  const change = useCallback(
+    (to: (now: CheckDraft) => CheckDraft, joins = false): void =>
       setStory(({ past, now, future }) => {
         const next = to(now);
         if (next === now) return { past, now, future };
         return { past: joins ? past : [...past, now].slice(-MOST_UNDO), now: next, future: [] };
       }),
+    [],
+  );
+  return {
+    draft: story.now,
+    change,
     undo: (): void =>
       setStory((s) => {
         const before = s.past.at(-1);

@@ -1,5 +1,5 @@
 /** Desk → Dogs: those who most need a visit first, each with its one reason. */
-import { useDeferredValue, useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
@@ -43,6 +43,73 @@ function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: 
   );
 }
 
+interface RacksProps {
+  readonly dogs: readonly DogListItem[];
+  readonly today: number;
+  /** Part of a name that is looked for. */
+  readonly asked: string;
+  /** How many stand by now. */
+  readonly standing: number;
+  /** Dogs of that name, also those that rest. */
+  readonly found: readonly DogListItem[] | undefined;
+  readonly finding: boolean;
+}
+
+/** Stands as it is while letters are typed. */
+const Racks = memo(function Racks({ dogs, today, asked, standing, found, finding }: RacksProps) {
+  if (dogs.length === 0)
+    return (
+      <p className="wt-sheet">
+        No dogs yet. Start with “New dog”, or go through the <Link to="/desk/start">first steps</Link> of a salon.
+      </p>
+    );
+  const wanted = asked.toLowerCase();
+  const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
+  const resting = wanted.length > 1 ? (found ?? []).filter((d) => !dogs.some((a) => a.id === d.id)) : [];
+  if (shown.length + resting.length === 0) {
+    if (finding) return null;
+    return <p className="wt-sheet">No dog or owner is called “{asked}”.</p>;
+  }
+  const racks = RACKS.map((rack, i) => {
+    const inRack = shown.filter((d) => rackOf(d) === i);
+    const here = inRack.slice(0, Math.max(0, standing - shown.filter((d) => rackOf(d) < i).length));
+    if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
+    return (
+      <section key={rack.title} className="wt-rack" aria-labelledby={`rack-${i}`}>
+        <h2 id={`rack-${i}`}>
+          {rack.title} <span className="wt-soft">{inRack.length}</span>
+        </h2>
+        {inRack.length === 0 ? (
+          <p>{rack.empty}</p>
+        ) : (
+          <ul className="wt-bare">
+            {here.map((d) => (
+              <Row key={d.id} dog={d} today={today} urgent={i === 0} />
+            ))}
+          </ul>
+        )}
+      </section>
+    );
+  });
+  return (
+    <>
+      {racks}
+      {resting.length > 0 && (
+        <section className="wt-rack" aria-labelledby="rack-resting">
+          <h2 id="rack-resting">
+            Not seen for two years <span className="wt-soft">{resting.length}</span>
+          </h2>
+          <ul className="wt-bare">
+            {resting.map((d) => (
+              <Row key={d.id} dog={d} today={today} urgent={false} />
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+});
+
 export function DogsRoom() {
   const query = useDogs();
   const [params, setParams] = useSearchParams();
@@ -76,63 +143,9 @@ export function DogsRoom() {
         </div>
       </div>
       <Loaded query={query}>
-        {({ dogs, today }) => {
-          if (dogs.length === 0)
-            return (
-              <p className="wt-sheet">
-                No dogs yet. Start with “New dog”, or go through the <Link to="/desk/start">first steps</Link> of a
-                salon.
-              </p>
-            );
-          const wanted = asked.toLowerCase();
-          const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
-          const resting =
-            wanted.length > 1 ? (found.data?.dogs ?? []).filter((d) => !dogs.some((a) => a.id === d.id)) : [];
-          if (shown.length + resting.length === 0) {
-            if (found.isFetching) return null;
-            return <p className="wt-sheet">No dog or owner is called “{asked}”.</p>;
-          }
-          let before = 0;
-          const racks = RACKS.map((rack, i) => {
-            const inRack = shown.filter((d) => rackOf(d) === i);
-            const here = inRack.slice(0, Math.max(0, standing - before));
-            before += inRack.length;
-            if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
-            return (
-              <section key={rack.title} className="wt-rack" aria-labelledby={`rack-${i}`}>
-                <h2 id={`rack-${i}`}>
-                  {rack.title} <span className="wt-soft">{inRack.length}</span>
-                </h2>
-                {inRack.length === 0 ? (
-                  <p>{rack.empty}</p>
-                ) : (
-                  <ul className="wt-bare">
-                    {here.map((d) => (
-                      <Row key={d.id} dog={d} today={today} urgent={i === 0} />
-                    ))}
-                  </ul>
-                )}
-              </section>
-            );
-          });
-          return (
-            <>
-              {racks}
-              {resting.length > 0 && (
-                <section className="wt-rack" aria-labelledby="rack-resting">
-                  <h2 id="rack-resting">
-                    Not seen for two years <span className="wt-soft">{resting.length}</span>
-                  </h2>
-                  <ul className="wt-bare">
-                    {resting.map((d) => (
-                      <Row key={d.id} dog={d} today={today} urgent={false} />
-                    ))}
-                  </ul>
-                </section>
-              )}
-            </>
-          );
-        }}
+        {(page) => (
+          <Racks {...page} asked={asked} standing={standing} found={found.data?.dogs} finding={found.isFetching} />
+        )}
       </Loaded>
     </>
   );
