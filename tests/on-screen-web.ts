@@ -19,6 +19,14 @@ const ROOMS: readonly (readonly [name: string, path: string, act: (page: Page) =
     },
   ],
   [
+    'tide',
+    '/desk/tide',
+    async (page) => {
+      await page.getByRole('radio', { name: 'grams' }).click({ force: true });
+      await page.waitForTimeout(300);
+    },
+  ],
+  [
     'check',
     '/desk/dogs/demo-juniper/check',
     async (page) => {
