@@ -71,7 +71,7 @@ const mocha = (stage, files = ['scripts/import-tests.mjs']) => async () => {
 async function makeNative() {
   const build = setup.nativeBuild();
   if (!build) return true;
-  const { code, text, seconds } = await run(build.command, build.args, { JOBS: 'max' });
+  const { code, text, seconds } = await run(build.command, build.args, build.env);
   if (code === 0) build.done();
   console.log(`${code === 0 ? 'ok   ' : 'FAIL '}database engine built  ${seconds} s`);
   if (code !== 0) console.log(`${text}\n${setup.NOT_INSTALLED}`);
