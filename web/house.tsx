@@ -61,9 +61,11 @@ async function onStanding(): Promise<void> {
       void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined);
   });
 }
-const begin = (): void => void onStanding();
+let stands: () => void = () => undefined;
+const stood = new Promise<void>((now) => (stands = now));
+void stood.then(onStanding);
 const house = (
-  <House mind={mind} onStanding={begin}>
+  <House mind={mind} onStanding={stands}>
     <RouterProvider router={router} />
   </House>
 );
@@ -73,6 +75,8 @@ async function comeAlive(): Promise<void> {
   await Promise.all([roomFirst(), learnRest(mind, window.location.pathname, (path) => api<object>('GET', path))]);
   startTransition(() => void hydrateRoot(page, house));
   keepSeenMe(mind);
+  // Until then it must know what the page was made of, and no more: it would not find itself in what stands.
+  await stood;
   await showLastSeen(mind, Date.now());
   keepLastSeen(mind);
 }
