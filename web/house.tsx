@@ -78,7 +78,7 @@ async function comeAlive(): Promise<void> {
   // Until then it must know what the page was made of, and no more: it would not find itself in what stands.
   await stood;
   await showLastSeen(mind, Date.now());
-  keepLastSeen(mind);
+  keepLastSeen(mind, true);
 }
 
 /** The page is made here: when what its room needs has come, or has kept it waiting long enough. */

@@ -18,6 +18,9 @@ describe('the desk without a link', () => {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     // The worker fetches every room's files; what was read is kept after some moments.
     await page.waitForFunction(async () => (await caches.keys()).length > 0);
+    // This one is made by the salon's computer and asks for nothing.
+    await page.goto('/desk/kit');
+    await page.getByRole('heading', { name: 'On the wall' }).waitFor();
     await page.waitForTimeout(4000);
     await page.context().setOffline(true);
     await page.goto('/desk/dogs');
@@ -25,6 +28,8 @@ describe('the desk without a link', () => {
     await page.getByText('There is no link to the salon’s computer.').waitFor();
     await page.getByRole('link', { name: 'Bollard' }).click();
     await page.getByRole('heading', { level: 1, name: 'Bollard' }).waitFor();
+    await page.goto('/desk/kit');
+    await page.getByRole('heading', { name: 'On the wall' }).waitFor();
     // A room of which nothing was read yet says that it cannot be asked for.
     await page.goto('/desk/practice/first-smooth');
     await page.getByRole('button', { name: 'Done with this dog' }).waitFor();

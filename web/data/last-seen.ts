@@ -48,17 +48,19 @@ export async function showLastSeen(queries: QueryClient, nowMs: number): Promise
   }
 }
 
-/** Keeps what is read from now on. */
-export function keepLastSeen(queries: QueryClient): void {
+/** Keeps what is read from now on; fresh: what is in mind already was read just now. */
+export function keepLastSeen(queries: QueryClient, fresh = false): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  queries.getQueryCache().subscribe(({ type, query }) => {
-    if (type !== 'updated' && type !== 'removed') return;
-    if (!KEEPS.has(query.queryKey[0])) return;
+  const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
       const kept: Kept = { atMs: Date.now(), state: dehydrate(queries, { shouldDehydrateQuery: keeps }) };
       void set(KEY, kept).catch(() => undefined);
     }, WAIT_MS);
+  };
+  if (fresh) soon();
+  queries.getQueryCache().subscribe(({ type, query }) => {
+    if ((type === 'updated' || type === 'removed') && KEEPS.has(query.queryKey[0])) soon();
   });
 }
 
