@@ -82,7 +82,7 @@ const filesForWorker = (): Plugin => ({
 const FIRST_FACES =
   /assets\/(atkinson-hyperlegible-next-latin-wght-normal|sorts-mill-goudy-latin-400-normal)-[\w-]+\.woff2$/;
 /**
- * The first script is run before anything is shown, as it says how. What it fetches later, the house with all it imports, is on
+ * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house with all it imports, is on
  * its way by then, but not yet read: reading it would keep the page from being shown.
  */
 /** Bytes of a script below which asking for it takes longer than it does. */
@@ -109,7 +109,7 @@ const firstThings = (): Plugin => ({
           .filter((file) => !html.includes(file) && sizeOf(bundle, file) > WORTH_ASKING_EARLY)
           .map((file) => ({ rel: 'preload', as: 'script', href: `/${file}`, crossorigin: true })),
       ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
-      return { html: html.replace(FIRST, `${FIRST} blocking="render"`), tags };
+      return { html: html.replace(FIRST, `${FIRST} async blocking="render"`), tags };
     },
   },
 });

@@ -6,6 +6,9 @@ export const WAYS_COOKIE = 'woolly-ways';
 /** Id of the element that holds a page's facts. */
 export const FACTS_ID = 'facts';
 
+/** Attribute of a page's root that says that its look stands in it. */
+export const MADE_MARK = 'data-wt-made';
+
 /** Attribute in which a place that is reckoned waits to be set. */
 export const STYLE_MARK = 'data-placed';
 

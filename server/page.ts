@@ -14,6 +14,7 @@ import Joi from 'joi';
 import type { Logger } from 'pino';
 import {
   FACTS_ID,
+  MADE_MARK,
   WAYS_COOKIE,
   type DeviceWays,
   type PageAsked,
@@ -51,7 +52,9 @@ const attribute = ([name, value]: readonly [string, string]): string => ` ${name
 
 /** The page with its look and facts in their places; JSON in a page must not end its element. */
 function filled(bare: string, { html, facts, asks, root }: PageMade): string {
-  const marks = Object.entries(root).map(attribute).join('');
+  const marks = Object.entries({ ...root, [MADE_MARK]: '' })
+    .map(attribute)
+    .join('');
   const data = `<script type="application/json" id="${FACTS_ID}"${attribute(['data-asks', asks.join(' ')])}>${facts.replaceAll('<', '\\u003c')}</script>`;
   return bare
     .replace(PLACES.root, () => `${PLACES.root.slice(0, -1)}${marks}>`)

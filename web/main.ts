@@ -17,7 +17,7 @@ import './home/home.css';
 import './app/rooms-styles.ts';
 import './app/narrow.css';
 import { codeAt, pathsAt } from './app/first.ts';
-import { holdPresses } from './app/held.ts';
+import { holdPresses, noteTyped } from './app/held.ts';
 import { tellWays } from './app/on-device.ts';
 import { askedBeside, isServed, setStyles } from './app/served.ts';
 import { showTheme, theme } from './app/theme.ts';
@@ -48,13 +48,21 @@ async function build(): Promise<void> {
     await new Promise((on) => setTimeout(on));
   }
 }
+/** Called once the page has been read to its end. */
+function onceRead(act: () => void): void {
+  if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', act, { once: true });
+  else act();
+}
 if (isServed()) {
-  setStyles();
   holdPresses();
-  askedBeside().forEach(ask);
-  onceShown(() => void build().then(() => codeAt(pathname)));
+  onceRead(() => {
+    setStyles();
+    noteTyped();
+    askedBeside().forEach(ask);
+    onceShown(() => void build().then(() => codeAt(pathname)));
+  });
 } else {
   for (const path of ['/me', ...pathsAt(pathname)]) ask(path);
   codeAt(pathname);
-  void build();
+  onceRead(() => void build());
 }

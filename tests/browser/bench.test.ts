@@ -35,6 +35,11 @@ describe('the stairs, in the browser', () => {
     return [...rest.slice(0, to), list[from] ?? '', ...rest.slice(to)];
   };
   const treadOf = (word: string, on: Page = page): Locator => on.locator(`.wt-tread[aria-label*="${word}"]`).first();
+  /** Chooses a step, and waits until its panel is there: that follows the press. */
+  const choose = async (word: string): Promise<void> => {
+    await treadOf(word).click();
+    await page.locator('#the-step').filter({ hasText: word }).waitFor();
+  };
   const middle = async (at: Locator): Promise<{ x: number; y: number }> => {
     await at.scrollIntoViewIfNeeded();
     const box = await at.boundingBox();
@@ -163,7 +168,7 @@ describe('the stairs, in the browser', () => {
 
   it('plans again around what is pinned, drops and adds steps, swaps a piece', async () => {
     const before = await open(`${kelda}?method=dry-first`);
-    await treadOf('Rake').click();
+    await choose('Rake');
     const more = page.getByRole('button', { name: 'A minute more' });
     await more.click();
     await more.click();
@@ -180,11 +185,11 @@ describe('the stairs, in the browser', () => {
     ] as const);
     await page.getByLabel('Add a step after the chosen one').selectOption('condition');
     await page.locator(STEP).filter({ hasText: 'Condition' }).waitFor();
-    await treadOf('Rake').click();
+    await choose('Rake');
     const piece = page.getByLabel('Piece');
     const other = await piece.locator('option').nth(1).getAttribute('value');
+    const name = await piece.locator('option').nth(1).textContent();
     await piece.selectOption(other ?? '');
-    const name = await piece.locator('option').nth(0).textContent();
     await page
       .locator(STEP)
       .filter({ hasText: name ?? '' })

@@ -62,7 +62,7 @@ describe('a first page', () => {
     expect(answer.headers.get('content-type')).to.match(/^text\/html/);
     expect(text)
       .to.include('<div id="root"><h1>$& owner</h1></div>')
-      .and.include('<html lang="en" data-wt-text="la&quot;rge">');
+      .and.include('<html lang="en" data-wt-text="la&quot;rge" data-wt-made="">');
     expect(held.me.account.role).to.equal('owner');
     expect(text).to.include('data-asks="/dogs /kit?all=&quot;"');
     expect(held.sly).to.equal('</script><b>');

@@ -40,13 +40,16 @@ const LISTENS = { capture: true };
 /** Holds presses and letters from now on. */
 export function holdPresses(): void {
   held = [];
-  // Some are quicker than the first script.
-  for (const field of document.querySelectorAll(TAKES_LETTERS))
-    if (isTyped(field) && 'defaultValue' in field && field.value !== field.defaultValue) typed.set(field, field.value);
   window.addEventListener('click', onClick, LISTENS);
   window.addEventListener('input', onInput, LISTENS);
   window.addEventListener('submit', onSubmit, LISTENS);
   setTimeout(givePresses, PATIENCE_MS);
+}
+
+/** Takes note of what was typed before anybody listened: some are quicker than the first script. */
+export function noteTyped(): void {
+  for (const field of document.querySelectorAll(TAKES_LETTERS))
+    if (isTyped(field) && 'defaultValue' in field && field.value !== field.defaultValue) typed.set(field, field.value);
 }
 
 /** Types again what a field held, so that whoever looks after it now hears of it. */

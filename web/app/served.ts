@@ -1,6 +1,6 @@
 /** What a page that was made by the salon's computer was told of itself, and where in the page that stands. */
 import type { DehydratedState } from '@tanstack/react-query';
-import { FACTS_ID, STYLE_MARK } from '../../contract/page.ts';
+import { FACTS_ID, MADE_MARK, STYLE_MARK } from '../../contract/page.ts';
 import type { Told } from './on-device.ts';
 
 export interface ServedFacts {
@@ -12,7 +12,8 @@ export interface ServedFacts {
 
 const factsElement = (): HTMLElement | null => document.getElementById(FACTS_ID);
 
-export const isServed = (): boolean => factsElement() !== null;
+/** Known from the page's first line on. */
+export const isServed = (): boolean => document.documentElement.hasAttribute(MADE_MARK);
 /** Paths of the API whose answers the page is made of, but does not hold. */
 export const askedBeside = (): readonly string[] =>
   factsElement()
