@@ -22,34 +22,31 @@ const BROTLI_QUALITY = 10;
 
 type Bundle = Parameters<Extract<Plugin['generateBundle'], (...args: never[]) => unknown>>[1];
 
-/** Files that a page is made of: its chunks with all they import, their styles and fonts. */
-function filesOf(bundle: Bundle, page: string): ReadonlySet<string> {
-  const files = new Set<string>();
-  const walk = (name: string): void => {
-    const made = bundle[name];
-    if (files.has(name) || made?.type !== 'chunk') return;
-    files.add(name);
-    for (const f of made.viteMetadata?.importedCss ?? []) files.add(f);
-    for (const f of made.viteMetadata?.importedAssets ?? []) files.add(f);
-    for (const f of [...made.imports, ...made.dynamicImports]) walk(f);
-  };
-  for (const made of Object.values(bundle)) if (made.type === 'chunk' && made.name === page) walk(made.fileName);
-  return files;
-}
+type Chunk = Extract<Bundle[string], { type: 'chunk' }>;
 
-/** Scripts that a chunk cannot run without, itself first. */
-function scriptsOf(bundle: Bundle, name: string): ReadonlySet<string> {
-  const files = new Set<string>();
+/** The chunk of a name and all that it leads to by what `next` says of each. Throws where no chunk has that name. */
+function chunksFrom(bundle: Bundle, name: string, next: (chunk: Chunk) => readonly string[]): ReadonlySet<Chunk> {
+  const chunks = new Set<Chunk>();
   const walk = (file: string): void => {
     const made = bundle[file];
-    if (files.has(file) || made?.type !== 'chunk') return;
-    files.add(file);
-    made.imports.forEach(walk);
+    if (made?.type !== 'chunk' || chunks.has(made)) return;
+    chunks.add(made);
+    next(made).forEach(walk);
   };
   for (const made of Object.values(bundle)) if (made.type === 'chunk' && made.name === name) walk(made.fileName);
-  if (files.size === 0) throw new Error(`the build has no chunk ${name}`);
-  return files;
+  if (chunks.size === 0) throw new Error(`the build has no chunk ${name}`);
+  return chunks;
 }
+
+/** Files that a page is made of: its chunks with all they import, now or later, their styles and fonts. */
+const filesOf = (bundle: Bundle, page: string): ReadonlySet<string> =>
+  new Set(
+    [...chunksFrom(bundle, page, (c) => [...c.imports, ...c.dynamicImports])].flatMap((c) => [
+      c.fileName,
+      ...(c.viteMetadata?.importedCss ?? []),
+      ...(c.viteMetadata?.importedAssets ?? []),
+    ]),
+  );
 
 /** Tells the service worker which files each page is made of. */
 const filesForWorker = (): Plugin => ({
@@ -81,17 +78,13 @@ const filesForWorker = (): Plugin => ({
 /** Faces that the first line of every page is set in: asked for with the page, not when its styles have been read. */
 const FIRST_FACES =
   /assets\/(atkinson-hyperlegible-next-latin-wght-normal|sorts-mill-goudy-latin-400-normal)-[\w-]+\.woff2$/;
-/**
- * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house with all it imports, is on
- * its way by then, but not yet read: reading it would keep the page from being shown.
- */
 /** Bytes of a script below which asking for it takes longer than it does. */
 const WORTH_ASKING_EARLY = 8_000;
-const sizeOf = (bundle: Bundle, file: string): number => {
-  const made = bundle[file];
-  return made?.type === 'chunk' ? made.code.length : 0;
-};
 const FIRST = '<script type="module"';
+/**
+ * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house
+ * with all it imports, is on its way by then, but not yet read: reading it would keep the page from being shown.
+ */
 const firstThings = (): Plugin => ({
   name: 'woolly-tide-first',
   apply: 'build',
@@ -105,14 +98,15 @@ const firstThings = (): Plugin => ({
         ...made
           .filter((f) => FIRST_FACES.test(f.fileName))
           .map((f) => ({ rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true })),
-        ...[...scriptsOf(bundle, 'house')]
-          .filter((file) => !html.includes(file) && sizeOf(bundle, file) > WORTH_ASKING_EARLY)
-          .map((file) => ({ rel: 'preload', as: 'script', href: `/${file}`, crossorigin: true })),
+        ...[...chunksFrom(bundle, 'house', (c) => c.imports)]
+          .filter((c) => !html.includes(c.fileName) && c.code.length > WORTH_ASKING_EARLY)
+          .map((c) => ({ rel: 'preload', as: 'script', href: `/${c.fileName}`, crossorigin: true })),
       ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
       return { html: html.replace(FIRST, `${FIRST} async blocking="render"`), tags };
     },
   },
 });
+
 /** Beside each file its compressed twin, so that nobody waits while it is made. */
 const compressed = (): Plugin => ({
   name: 'woolly-tide-compressed',
@@ -162,7 +156,7 @@ export default defineConfig({
             {
               name: 'first',
               priority: 6,
-              test: /preload-helper|web\/(data\/(asked|hand)|app\/(view|theme|on-device|served|held|first)\.ts)|contract\/page/,
+              test: /preload-helper|web\/(data\/(asked|hand)|app\/(view|theme|look|on-device|served|held|first)\.ts)|contract\/page/,
             },
             { name: 'router', priority: 3, test: /node_modules\/(react-router|cookie|set-cookie-parser)\// },
             { name: 'query', priority: 3, test: /node_modules\/@tanstack\// },

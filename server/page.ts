@@ -4,7 +4,7 @@
  */
 import { existsSync } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
-import { get } from 'node:http';
+import { get, type IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import { json } from 'node:stream/consumers';
 import { pathToFileURL } from 'node:url';
@@ -113,19 +113,16 @@ function answerTo(req: Request, res: Response): PageAsked['answer'] {
     'x-forwarded-for': [req.get('x-forwarded-for') ?? [], remoteAddress].flat().join(', '),
     'x-woolly-tide': 'page',
   };
-  return (path) =>
-    new Promise((answered, refused) => {
-      get({ host: localAddress, port: localPort, path: `/api${path}`, headers }, (given) => {
-        json(given)
-          .then((value) => {
-            if (given.statusCode !== 200) throw new Error(`${path} was answered with ${given.statusCode}`);
-            for (const cookie of given.headers['set-cookie'] ?? []) res.append('Set-Cookie', cookie);
-            if (!isAnswer(value)) throw new TypeError(`${path} was answered with no object`);
-            answered(value);
-          }, refused)
-          .catch(refused);
-      }).on('error', refused);
+  return async (path) => {
+    const given = await new Promise<IncomingMessage>((come, failed) => {
+      get({ host: localAddress, port: localPort, path: `/api${path}`, headers }, come).on('error', failed);
     });
+    const value: unknown = await json(given);
+    if (given.statusCode !== 200) throw new Error(`${path} was answered with ${given.statusCode}`);
+    for (const cookie of given.headers['set-cookie'] ?? []) res.append('Set-Cookie', cookie);
+    if (!isAnswer(value)) throw new TypeError(`${path} was answered with no object`);
+    return value;
+  };
 }
 
 /** The house's pages; a device's answers are asked of the server that it asks. */

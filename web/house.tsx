@@ -51,8 +51,7 @@ const roomFirst = (): Promise<void> =>
 drawBeside(() => new Worker(new URL('./drawing/dog/figure.worker.ts', import.meta.url), { type: 'module' }));
 const page = pageRoot();
 /** Everything on the page takes presses, those that were held too; then what may wait until nothing else is to be done. */
-async function onStanding(): Promise<void> {
-  await menusFetched();
+function takePresses(): void {
   document.documentElement.setAttribute('data-wt-stands', '');
   givePresses();
   whenIdle(() => {
@@ -63,7 +62,6 @@ async function onStanding(): Promise<void> {
 }
 let stands: () => void = () => undefined;
 const stood = new Promise<void>((now) => (stands = now));
-void stood.then(onStanding);
 const house = (
   <House mind={mind} onStanding={stands}>
     <RouterProvider router={router} />
@@ -76,9 +74,9 @@ async function comeAlive(): Promise<void> {
   startTransition(() => void hydrateRoot(page, house));
   keepSeenMe(mind);
   // Until then it must know what the page was made of, and no more: it would not find itself in what stands.
-  await stood;
-  await showLastSeen(mind, Date.now());
-  keepLastSeen(mind, true);
+  // Its menus stand too, and take presses when their code is there.
+  await Promise.all([stood, menusFetched()]);
+  void showLastSeen(mind, Date.now()).then(() => keepLastSeen(mind, true));
 }
 
 /** The page is made here: when what its room needs has come, or has kept it waiting long enough. */
@@ -91,8 +89,9 @@ async function makeHere(): Promise<void> {
   await Promise.race([Promise.all([facts, roomFirst()]), new Promise((over) => setTimeout(over, PATIENCE_MS))]);
   // As a transition it is done in slices, and keeps nothing else waiting.
   startTransition(() => createRoot(page).render(house));
+  await stood;
 }
 
 const served = servedFacts();
 if (served) hydrate(mind, served.mind);
-void (served && isTrueHere(served.told) ? comeAlive() : makeHere());
+void (served && isTrueHere(served.told) ? comeAlive() : makeHere()).then(takePresses);

@@ -18,15 +18,13 @@ import './app/rooms-styles.ts';
 import './app/narrow.css';
 import { codeAt, pathsAt } from './app/first.ts';
 import { holdPresses, noteTyped } from './app/held.ts';
-import { tellWays } from './app/on-device.ts';
+import { lookMarks } from './app/look.ts';
+import { showMarks, tellWays } from './app/on-device.ts';
 import { askedBeside, isServed, setStyles } from './app/served.ts';
-import { showTheme, theme } from './app/theme.ts';
-import { showView, view } from './app/view.ts';
 import { ask } from './data/asked.ts';
 
 const { pathname } = window.location;
-showTheme(theme());
-showView(view());
+showMarks(lookMarks());
 tellWays();
 /** Called once what stands has been shown. */
 const onceShown = (act: () => void): void =>

@@ -9,11 +9,11 @@ import type { MePage } from '../contract/account.ts';
 import { STYLE_MARK, type PageAsked, type PageMade } from '../contract/page.ts';
 import { House } from './app/House.tsx';
 import { isMadeOfAnswers, learnFirst, pathsAt } from './app/first.ts';
+import { lookMarks } from './app/look.ts';
 import { asOn } from './app/on-device.ts';
 import { ROUTES } from './app/routes.tsx';
 import type { ServedFacts } from './app/served.ts';
-import { theme, themeMarks } from './app/theme.ts';
-import { forgetView, view, viewMarks } from './app/view.ts';
+import { forgetView } from './app/view.ts';
 
 /** One page is made after the other: each looks from another device. */
 let before: Promise<unknown> = Promise.resolve();
@@ -67,7 +67,7 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
         </House>,
         { ...IN_PLACE, onError: (fault) => void faults.push(fault) },
       );
-      return { html: withoutStyles(await textOf(prelude)), root: { ...themeMarks(theme()), ...viewMarks(view()) } };
+      return { html: withoutStyles(await textOf(prelude)), root: lookMarks() };
     }).finally(forgetView);
     if (faults.length > 0) throw faults[0];
     const facts = (of: (q: Query) => boolean): string => {

@@ -81,6 +81,11 @@ export const isTrueHere = (told: Told): boolean =>
     }
   });
 
+/** Writes marks into the page's root, where its styles find them. */
+export function showMarks(marks: Readonly<Record<string, string>>): void {
+  for (const [name, value] of Object.entries(marks)) document.documentElement.setAttribute(name, value);
+}
+
 export function keepHere(name: string, value: string): void {
   localStorage.setItem(name, value);
   tellWays();

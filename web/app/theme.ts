@@ -1,5 +1,5 @@
 /** Day or night harbour: kept on this device, else what the device prefers. */
-import { darkHere, keepHere, keptHere } from './on-device.ts';
+import { darkHere, keepHere, keptHere, showMarks } from './on-device.ts';
 
 export const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -9,11 +9,8 @@ export const theme = (): Theme => THEMES.find((t) => t === keptHere(KEY)) ?? (da
 
 /** As the page's root says it to its styles. */
 export const themeMarks = (theme: Theme) => ({ 'data-bs-theme': theme });
-export function showTheme(theme: Theme): void {
-  for (const [name, value] of Object.entries(themeMarks(theme))) document.documentElement.setAttribute(name, value);
-}
 
 export function setTheme(theme: Theme): void {
   keepHere(KEY, theme);
-  showTheme(theme);
+  showMarks(themeMarks(theme));
 }

@@ -2,7 +2,7 @@
  * Decides how this device shows things: size of letters, contrast, keys, forms of dates and clock, units. Kept on the device,
  * as eyes and habits belong to whoever stands before it; what is stored and sent is the same for all.
  */
-import { contrastHere, keepHere, keptHere, languagesHere } from './on-device.ts';
+import { contrastHere, keepHere, keptHere, languagesHere, showMarks } from './on-device.ts';
 
 export const TEXT_SIZES = ['usual', 'large', 'largest'] as const;
 export const CONTRASTS = ['usual', 'high'] as const;
@@ -85,14 +85,10 @@ export const forgetView = (): void => void (now = undefined);
 /** What letters and contrast are, as the page's root says it to its styles. */
 export const viewMarks = ({ text, contrast }: View) => ({ 'data-wt-text': text, 'data-wt-contrast': contrast });
 
-export function showView(view: View): void {
-  for (const [name, value] of Object.entries(viewMarks(view))) document.documentElement.setAttribute(name, value);
-}
-
 export function setView(change: Partial<View>): void {
   now = { ...view(), ...change };
   keepHere(KEY, JSON.stringify(now));
-  showView(now);
+  showMarks(viewMarks(now));
   for (const l of listeners) l();
 }
 

@@ -79,27 +79,32 @@ export function useScript(checkId: string, method: string, planned: Script): Scr
   }, [history, checkId, method]);
   const script = history.now ?? planned;
   /** The room is drawn anew in slices: a hand at its next step is not kept waiting, and each change goes on from the one before. */
-  const change = (to: (before: History, script: Script) => Pick<History, 'past' | 'now' | 'future'>): void =>
-    startTransition(() => setHistory((h) => ({ ...h, ...to(h, h.now ?? planned), touched: true })));
+  const change = (
+    to: (before: History, script: Script) => Pick<History, 'past' | 'now' | 'future'> | undefined,
+  ): void =>
+    startTransition(() =>
+      setHistory((h) => {
+        const next = to(h, h.now ?? planned);
+        return next ? { ...h, ...next, touched: true } : h;
+      }),
+    );
   const put = (to: (script: Script) => Script | undefined): void =>
     change(({ past }, now) => ({ past: [...past, now].slice(-MOST_PAST), now: to(now), future: [] }));
+  // Pressed again before the first press was drawn, there may be nothing more to take back or to do again.
+  const undo = (): void =>
+    change(({ past, future }, now) => {
+      const last = past.at(-1);
+      return last && { past: past.slice(0, -1), now: last === planned ? undefined : last, future: [now, ...future] };
+    });
+  const redo = (): void =>
+    change(({ past, future: [next, ...rest] }, now) => next && { past: [...past, now], now: next, future: rest });
   return {
     script,
     changed: history.now !== undefined && history.now !== planned,
     edit: (edit) => put((now) => applyEdit(now, edit)),
     set: (next) => put(() => next),
-    undo:
-      history.past.length === 0
-        ? undefined
-        : () =>
-            change(({ past, future }, now) => {
-              const last = past.at(-1);
-              return { past: past.slice(0, -1), now: last === planned ? undefined : last, future: [now, ...future] };
-            }),
-    redo:
-      history.future.length === 0
-        ? undefined
-        : () => change(({ past, future: [next, ...rest] }, now) => ({ past: [...past, now], now: next, future: rest })),
+    undo: history.past.length === 0 ? undefined : undo,
+    redo: history.future.length === 0 ? undefined : redo,
     asPlanned: () => put(() => undefined),
   };
 }
