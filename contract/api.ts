@@ -537,6 +537,11 @@ export const API = {
     answers:
       'all that forecasts rest on, as `wt tide` reads it: place, hours, weather, each dog’s sightings, visits by load, bookings',
   }),
+  'GET /tide/learnt': row({
+    may: ALL,
+    answers:
+      '`{known}`: what the salon’s computer has learnt from the tide last, `{facts, learnt}` or null; it learns on by itself, ask again',
+  }),
   'GET /dogs/:id/log': row({ may: ALL, answers: '`{notes, life}`: what its home wrote down, events of its life' }),
   'POST /dogs/:id/home-notes': row({
     may: FRONT,

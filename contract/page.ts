@@ -25,7 +25,12 @@ export interface PageAsked {
   readonly path: string;
   readonly ways: DeviceWays;
   /** The API's answer to a GET of one of its paths; rejects where that is refused. */
-  readonly answer: (path: string) => Promise<object>;
+  readonly answer: (path: string) => Promise<Answered>;
+}
+export interface Answered {
+  readonly value: object;
+  /** Its entity tag: another tag, another answer. */
+  readonly tag: string;
 }
 
 export interface PageMade {

@@ -8,6 +8,7 @@ import {
   LIFE_EVENTS,
   MINUTE_LOADS,
   type HomeAmount,
+  type LearntBook,
   type LifeEventKind,
 } from '../core/tide/index.ts';
 import type { YearBook } from '../core/book/index.ts';
@@ -24,6 +25,14 @@ export interface TideFile extends YearBook {
   readonly salon: string;
   readonly town: string;
 }
+
+/** What the salon's computer has learnt last; null before it has learnt anything. */
+export interface TideLearnt {
+  /** The word (factsWord) of the tide book it was learnt from: another word than the book's own, and a newer one is on its way. */
+  readonly facts: string;
+  readonly learnt: LearntBook;
+}
+export type TideLearntAnswer = { readonly known: TideLearnt | null };
 
 const plainDay = Joi.number().integer().min(-200_000).max(200_000).required();
 const positive = Joi.number().min(0).max(100_000).required();

@@ -145,7 +145,7 @@ export function createApp({
     ownerRoutes(kept, tide),
     postRoutes(kept, post),
     tallyRoutes(kept),
-    tideRoutes(kept),
+    tideRoutes(kept, tide),
   );
   api.use((req) => {
     throw new Problem(

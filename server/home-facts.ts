@@ -34,6 +34,7 @@ import { dogToday, recordOf, type Kept } from './facts.ts';
 import { Problem } from './problem.ts';
 import { tideFile } from './tide-facts.ts';
 import type { TideDesk } from './tide-desk.ts';
+import type { TideQuestion } from './tide-thread.ts';
 import type { Stores } from './db/index.ts';
 
 /** How far back a home's bouts are read. */
@@ -209,19 +210,20 @@ function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): numb
 }
 
 /** Has the tide reckoned from today's facts; pages do not wait for it. */
-export function askTide(kept: Kept, desk: TideDesk): void {
-  desk.soon(() => {
-    const book = tideFile(kept);
-    const visits = new Map(book.dogs.map((d) => [d.id, d.booked[0]]));
-    return {
-      book,
-      homes: kept.stores.dogs.all().map((d) => ({
-        id: d.id,
-        boutsPerDay: boutsPerDay(d, setupRecord(kept, d)),
-        visit: visits.get(d.id),
-      })),
-    };
-  });
+export const askTide = (kept: Kept, desk: TideDesk): void => desk.soon(() => tideQuestion(kept));
+
+/** What the tide's thread is asked, as the facts stand now. */
+export function tideQuestion(kept: Kept): TideQuestion {
+  const book = tideFile(kept);
+  const visits = new Map(book.dogs.map((d) => [d.id, d.booked[0]]));
+  return {
+    book,
+    homes: kept.stores.dogs.all().map((d) => ({
+      id: d.id,
+      boutsPerDay: boutsPerDay(d, setupRecord(kept, d)),
+      visit: visits.get(d.id),
+    })),
+  };
 }
 
 /** Bouts done of those that were planned, over four weeks; null before anything was noted. */

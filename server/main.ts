@@ -13,6 +13,7 @@ import { Live } from './live.ts';
 import { PostOffice } from './post-office.ts';
 import { openSalon, salonFile, takeFolder } from './safe/house.ts';
 import { Safe } from './safe/safe.ts';
+import { askTide } from './home-facts.ts';
 import { TideDesk } from './tide-desk.ts';
 import { warmTide } from './tide-facts.ts';
 
@@ -119,7 +120,9 @@ function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
   let closing = false;
   const warming = warmTide({ stores: kept, nowMs: Date.now });
   const warm = (): void => {
-    if (!closing && kept.salon.find() && !warming.next().done) setTimeout(warm, WARM_EVERY_MS);
+    if (closing || !kept.salon.find()) return;
+    if (!warming.next().done) setTimeout(warm, WARM_EVERY_MS);
+    else askTide({ stores: kept, nowMs: Date.now }, tide);
   };
   // A round that failed is tried again with the next.
   const round = (): void => {

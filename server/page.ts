@@ -121,7 +121,7 @@ function answerTo(req: Request, res: Response): PageAsked['answer'] {
     if (given.statusCode !== 200) throw new Error(`${path} was answered with ${given.statusCode}`);
     for (const cookie of given.headers['set-cookie'] ?? []) res.append('Set-Cookie', cookie);
     if (!isAnswer(value)) throw new TypeError(`${path} was answered with no object`);
-    return value;
+    return { value, tag: given.headers.etag ?? '' };
   };
 }
 

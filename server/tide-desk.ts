@@ -1,10 +1,11 @@
 /**
- * Decides what the server knows of the tide without making anybody wait: the newest digest of every dog, reckoned in a
- * thread beside it when the facts have changed. Until the first is there, nothing is said.
+ * Decides what the server knows of the tide without making anybody wait: what was learnt last and the newest digest of
+ * every dog, reckoned in a thread beside it when the facts have changed. Until the first is there, nothing is said.
  */
 import type { Worker } from 'node:worker_threads';
 import { threadOf } from './thread.ts';
-import type { DogDigest, TideQuestion } from './tide-thread.ts';
+import type { TideLearnt } from '../contract/tide.ts';
+import type { DogDigest, TideQuestion, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
 const EVERY_MS = 3_000;
@@ -12,7 +13,8 @@ const EVERY_MS = 3_000;
 export class TideDesk {
   private thread: Worker | undefined;
   private asked = '';
-  private known: { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest> } | undefined;
+  private known:
+    { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest>; readonly learnt: TideLearnt } | undefined;
   private waiting: (() => void)[] = [];
 
   private soonAt = -Infinity;
@@ -52,6 +54,11 @@ export class TideDesk {
     return this.known?.dogs.get(dogId);
   }
 
+  /** The salon's tide as it was learnt last; undefined until the first answer. */
+  get learnt(): TideLearnt | undefined {
+    return this.known?.learnt;
+  }
+
   /** Resolves when nothing is being reckoned. */
   async settled(): Promise<void> {
     if (this.asked !== '' || this.planned) await new Promise<void>((resolve) => this.waiting.push(resolve));
@@ -74,8 +81,8 @@ export class TideDesk {
   private threadOf(): Worker {
     if (this.thread) return this.thread;
     const thread = threadOf(new URL('./tide-thread.ts', import.meta.url));
-    thread.on('message', (dogs: readonly DogDigest[]) => {
-      this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])) };
+    thread.on('message', ({ dogs, learnt }: TideTold) => {
+      this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])), learnt };
       this.rest();
     });
     // A thread that died says nothing; the next question starts another.

@@ -1,13 +1,17 @@
-/** Reckons the salon's tide beside the server: what homes and reminders need of each dog. Fits are kept between questions. */
+/** Reckons the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions. */
 import { parentPort } from 'node:worker_threads';
+import type { TideLearnt } from '../contract/tide.ts';
 import { addDays, ended, type Day } from '../core/quantity/index.ts';
 import {
   FitMemory,
+  factsWord,
   homeEffect,
   inBlow,
+  inHundredths,
   learnBook,
   type DogTide,
   type HomeEffect,
+  type LearntBook,
   type TideBook,
 } from '../core/tide/index.ts';
 
@@ -25,10 +29,21 @@ export interface DogDigest {
   readonly effect: HomeEffect;
 }
 
+/** What is known when a question has been reckoned. */
+export interface TideTold {
+  readonly dogs: readonly DogDigest[];
+  readonly learnt: TideLearnt;
+}
+
 const memory = new FitMemory();
 
-function digests({ book, homes }: TideQuestion): readonly DogDigest[] {
+function told(question: TideQuestion): TideTold {
+  const { book } = question;
   const learnt = ended(learnBook(book, book.today, memory.keepFor(book)));
+  return { dogs: digests(question, learnt), learnt: { facts: factsWord(book), learnt: inHundredths(learnt) } };
+}
+
+function digests({ book, homes }: TideQuestion, learnt: LearntBook): readonly DogDigest[] {
   const of = new Map(homes.map((h) => [h.id, h]));
   return learnt.dogs.flatMap((tide): DogDigest[] => {
     const fit = memory.of(tide.id);
@@ -49,4 +64,4 @@ function digests({ book, homes }: TideQuestion): readonly DogDigest[] {
   });
 }
 
-parentPort?.on('message', (question: TideQuestion) => parentPort?.postMessage(digests(question)));
+parentPort?.on('message', (question: TideQuestion) => parentPort?.postMessage(told(question)));

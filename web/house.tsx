@@ -10,7 +10,8 @@ import { isTrueHere } from './app/on-device.ts';
 import { createBrowserRouter, RouterProvider } from './app/router.ts';
 import { ROUTES } from './app/routes.tsx';
 import { menusFetched } from './app/Shell.tsx';
-import { servedFacts } from './app/served.ts';
+import { servedFacts, type ServedFacts } from './app/served.ts';
+import { mayBe } from './data/asked.ts';
 import { api, ApiProblem } from './data/client.ts';
 import { askMe, keepSeenMe } from './data/door.ts';
 import { keepLastSeen, showLastSeen } from './data/last-seen.ts';
@@ -69,8 +70,10 @@ const house = (
 );
 
 /** The page stands already, made by the salon's computer as this device shows things: it only comes alive. */
-async function comeAlive(): Promise<void> {
+async function comeAlive({ beside }: ServedFacts): Promise<void> {
   await Promise.all([roomFirst(), learnRest(mind, window.location.pathname, (path) => api<object>('GET', path))]);
+  // What came since is another answer than the page was made of: it would not find itself in what stands.
+  if (!beside.every(({ path, tag }) => mayBe(path, tag))) return makeHere();
   startTransition(() => void hydrateRoot(page, house));
   keepSeenMe(mind);
   // Until then it must know what the page was made of, and no more: it would not find itself in what stands.
@@ -94,4 +97,4 @@ async function makeHere(): Promise<void> {
 
 const served = servedFacts();
 if (served) hydrate(mind, served.mind);
-void (served && isTrueHere(served.told) ? comeAlive() : makeHere()).then(takePresses);
+void (served && isTrueHere(served.told) ? comeAlive(served) : makeHere()).then(takePresses);

@@ -2,7 +2,7 @@
  * Decides how the salon's computer makes the first page of a room: by the same code as the browser, out of the same answers, as
  * the device that asks shows things. It can be read and its links be followed before any of its scripts has run.
  */
-import { dehydrate, hashKey, QueryClient, type Query } from '@tanstack/react-query';
+import { dehydrate, hashKey, QueryClient } from '@tanstack/react-query';
 import { prerenderToNodeStream } from 'react-dom/static';
 import { createStaticHandler, createStaticRouter, StaticRouterProvider } from 'react-router';
 import type { MePage } from '../contract/account.ts';
@@ -40,9 +40,9 @@ const withoutStyles = (html: string): string => html.replaceAll(' style="', ` ${
 
 const isMe = (said: object): said is MePage => 'account' in said && 'locked' in said && 'salon' in said;
 async function whoFrom(answer: PageAsked['answer']): Promise<MePage> {
-  const said = await answer('/me');
-  if (!isMe(said)) throw new TypeError('/me did not say who is here');
-  return said;
+  const { value } = await answer('/me');
+  if (!isMe(value)) throw new TypeError('/me did not say who is here');
+  return value;
 }
 
 /** The page of a room, as PageMaker describes it. Throws what its answers or its code threw. */
@@ -50,7 +50,13 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
   const url = new URL(path, 'http://house');
   if (!isMadeOfAnswers(url.pathname)) return undefined;
   const mind = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const who = await learnFirst(mind, url.pathname, () => whoFrom(answer), answer);
+  const tags = new Map<string, string>();
+  const learn = async (path: string): Promise<object> => {
+    const { value, tag } = await answer(path);
+    tags.set(path, tag);
+    return value;
+  };
+  const who = await learnFirst(mind, url.pathname, () => whoFrom(answer), learn);
   // The door takes secrets: it is shown by the browser alone.
   if (!who.account || who.locked || !who.salon) return undefined;
   const { query, dataRoutes } = createStaticHandler(ROUTES);
@@ -70,20 +76,18 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
       return { html: withoutStyles(await textOf(prelude)), root: lookMarks() };
     }).finally(forgetView);
     if (faults.length > 0) throw faults[0];
-    const facts = (of: (q: Query) => boolean): string => {
-      const served: ServedFacts = { mind: dehydrate(mind, { shouldDehydrateQuery: of }), told };
-      return JSON.stringify(served);
-    };
     const large = new Set(
       mind
         .getQueryCache()
         .getAll()
         .filter((q) => JSON.stringify(q.state.data ?? null).length > MOST_LETTERS),
     );
-    return {
-      ...made,
-      facts: facts((q) => q.state.status === 'success' && !large.has(q)),
-      asks: pathsAt(url.pathname, ({ key }) => [...large].some((q) => q.queryHash === hashKey(key))),
+    const asks = pathsAt(url.pathname, ({ key }) => [...large].some((q) => q.queryHash === hashKey(key)));
+    const served: ServedFacts = {
+      mind: dehydrate(mind, { shouldDehydrateQuery: (q) => q.state.status === 'success' && !large.has(q) }),
+      told,
+      beside: asks.map((path) => ({ path, tag: tags.get(path) ?? '' })),
     };
+    return { ...made, facts: JSON.stringify(served), asks };
   });
 }

@@ -1,6 +1,6 @@
 /** Decides how a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
 import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
-import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type TideBook } from '../tide/index.ts';
+import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type Levels, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
 import { isClosed, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
@@ -16,7 +16,7 @@ export const PLANNED_SHARE = 0.93;
 export const OVERTIME: HoursKind = { pooledDays: 7, overtimeShare: 0.12, dear: 0.5, dearest: 4 };
 
 /** Grams that release alone would put into an empty coat by the end of each day: what stands if nothing is done, less today's. */
-function grownOf(bare: Float32Array, { storeG, keep }: DogTide['coat']): Float64Array {
+function grownOf(bare: Levels, { storeG, keep }: DogTide['coat']): Float64Array {
   const row = new Float64Array(PLAN_DAYS + TAIL_DAYS + 1);
   let faded = storeG;
   for (let d = 1; d <= Math.min(AHEAD_DAYS, row.length - 1); d++) {

@@ -57,6 +57,9 @@ const SCENARIOS = 60;
 /** Share of what stands in a coat that a visit takes, where a dog's log does not say. Guess. */
 const USUAL_TAKES = 0.8;
 
+/** A figure for each day ahead; plain lists of numbers are what it is when it has travelled. */
+export type Levels = ArrayLike<number> & Iterable<number>;
+
 /** A season ahead or under way: when a tenth of it is out. */
 export interface StartAhead extends Band {
   readonly key: string;
@@ -71,9 +74,9 @@ export interface DogTide {
   /** The coat today and how it fades: grams that stand, share that stands a day later, share of the rest that falls at home. */
   readonly coat: { readonly storeG: number; readonly keep: number; readonly fallShare: number; readonly takes: number };
   /** Expected grams there if it comes as booked, and then when it is due. */
-  readonly wave: Float32Array;
+  readonly wave: Levels;
   /** Expected minutes of its visits on each day ahead. */
-  readonly minutes: Float32Array;
+  readonly minutes: Levels;
   readonly starts: readonly StartAhead[];
   /** Day on which it is due if nothing is booked, and what a visit then would be. */
   readonly due: Band;
@@ -92,8 +95,8 @@ export interface DogTide {
 
 /** The sea: of all dogs together, by day ahead. */
 export interface Sea {
-  readonly grams: { readonly low: Float32Array; readonly likely: Float32Array; readonly high: Float32Array };
-  readonly minutes: { readonly low: Float32Array; readonly likely: Float32Array; readonly high: Float32Array };
+  readonly grams: { readonly low: Levels; readonly likely: Levels; readonly high: Levels };
+  readonly minutes: { readonly low: Levels; readonly likely: Levels; readonly high: Levels };
 }
 
 export interface LearntBook {
@@ -192,7 +195,7 @@ export function learnOne(book: TideBook, dog: BookDog, before: LearntBook): DogT
 }
 
 /** Work of the seven days about each day. */
-export function byWeek(perDay: Float64Array | Float32Array): Float64Array {
+export function byWeek(perDay: Levels): Float64Array {
   const out = new Float64Array(perDay.length);
   let sum = 0;
   for (let i = -3; i < perDay.length; i++) {
@@ -207,6 +210,24 @@ export function byWeek(perDay: Float64Array | Float32Array): Float64Array {
   }
   return out;
 }
+
+/** As it travels: grams and minutes of each day to a hundredth, far finer than anybody knows them. */
+export function inHundredths(learnt: LearntBook): LearntBook {
+  const days = (levels: Levels): Levels => Array.from(levels, (v) => Math.round(v * 100) / 100);
+  const band = ({ low, likely, high }: Sea['grams']): Sea['grams'] => ({
+    low: days(low),
+    likely: days(likely),
+    high: days(high),
+  });
+  return {
+    ...learnt,
+    dogs: learnt.dogs.map((d) => ({ ...d, bare: band(d.bare), wave: days(d.wave), minutes: days(d.minutes) })),
+    sea: { grams: band(learnt.sea.grams), minutes: band(learnt.sea.minutes) },
+  };
+}
+
+/** What a book's forecasts rest on, in a word: the same facts, the same word on every machine. */
+export const factsWord = (book: TideBook): string => hash(JSON.stringify(book)).toString(36);
 
 function bandsByDay(rows: readonly Float64Array[]): Sea['grams'] {
   const days = rows[0]?.length ?? 0;

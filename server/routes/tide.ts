@@ -1,18 +1,20 @@
 /** /api/tide and what feeds it: notes from home, events of a life, the weather. */
 import type { Router } from 'express';
-import type { DogLog, WeatherPage } from '../../contract/tide.ts';
+import type { DogLog, TideLearntAnswer, WeatherPage } from '../../contract/tide.ts';
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import { stationReading } from '../devices/weather-station.ts';
 import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
+import { tideQuestion } from '../home-facts.ts';
+import type { TideDesk } from '../tide-desk.ts';
 import { tideFile } from '../tide-facts.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(kept: Kept): Router {
+export function tideRoutes(kept: Kept, desk: TideDesk): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 
@@ -31,6 +33,10 @@ export function tideRoutes(kept: Kept): Router {
   };
 
   on('GET /tide', () => ({ json: tideFile(kept) }));
+  on('GET /tide/learnt', () => {
+    desk.ask(tideQuestion(kept));
+    return { json: { known: desk.learnt ?? null } satisfies TideLearntAnswer };
+  });
   on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), { json: logOf(id) }));
   on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {
     notAhead(note.day);

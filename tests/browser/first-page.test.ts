@@ -45,6 +45,25 @@ describe('the first page', () => {
     await page.context().close();
   });
 
+  it('is made once more where a large answer is another by the time the device has it', async () => {
+    const page = await stage.page();
+    await page.goto('/desk/tide');
+    await page.locator('.wt-tide').waitFor();
+    await page.route('**/api/tide', async (route) => {
+      const response = await route.fetch();
+      const file = await response.json();
+      await route.fulfill({
+        response,
+        headers: { ...response.headers(), etag: 'W/"new"' },
+        json: { ...file, dogs: [] },
+      });
+    });
+    await page.goto('/desk/tide');
+    await page.getByText('No dogs yet.').waitFor();
+    expect(await page.locator('.wt-tide').count()).to.equal(0);
+    await page.context().close();
+  });
+
   it('goes on with what was typed into it', async () => {
     const page = await stage.page();
     const go = await heldBack(page);

@@ -11,7 +11,7 @@ describe('the tide, in the browser', () => {
     stage = await openStage();
     page = await stage.page();
     await page.goto('/desk/tide');
-    // Logs are read once; afterwards this browser remembers what they came to.
+    // The salon's computer reads the logs.
     await page.locator('.wt-tide').waitFor({ timeout: 200_000 });
   });
   after(() => stage.close());
@@ -22,6 +22,30 @@ describe('the tide, in the browser', () => {
     expect(await page.locator('.wt-lead').innerText()).to.match(/^(Spring|Autumn) is .* in town/);
     expect(await readout()).to.match(/of work that week \(80\s%/);
     expect(await page.locator('.wt-tide table tbody tr').count()).to.be.greaterThan(10);
+  });
+
+  it('stands in the page as it comes, once its computer has read the logs', async () => {
+    const bare = await stage.page({ javaScriptEnabled: false });
+    await bare.goto('/desk/tide', { waitUntil: 'commit' });
+    await bare.locator('.wt-sea-surface').waitFor();
+    expect(await bare.locator('.wt-lead').innerText()).to.equal(await page.locator('.wt-lead').innerText());
+    expect(await bare.locator('.wt-call').count()).to.equal(await page.locator('.wt-call').count());
+    await bare.context().close();
+  });
+
+  it('is learnt by this device where the salon’s computer does not say it, as there, and kept', async () => {
+    const alone = await stage.page();
+    await alone.route('**/api/tide/learnt', (route) => route.abort());
+    await alone.goto('/desk/tide');
+    await alone.getByRole('button', { name: 'Stop' }).click({ timeout: 60_000 });
+    await alone.getByText('Stopped before all logs were read.').waitFor();
+    await alone.getByRole('button', { name: 'Read the logs' }).click();
+    await alone.locator('.wt-tide').waitFor({ timeout: 200_000 });
+    expect(await alone.locator('.wt-lead').innerText()).to.equal(await page.locator('.wt-lead').innerText());
+    expect(await alone.locator('.wt-call').allInnerTexts()).to.deep.equal(
+      await page.locator('.wt-call').allInnerTexts(),
+    );
+    await alone.context().close();
   });
 
   it('is walked, zoomed and turned into grams by keys, and the address remembers', async () => {

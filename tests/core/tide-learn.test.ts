@@ -225,14 +225,14 @@ describe('a book of dogs', () => {
 
   it('adds dogs up to a sea with a band, and asks for a visit in every rhythm', () => {
     for (const t of LEARNT.dogs) {
-      const minutes = t.minutes.reduce((a, b) => a + b, 0);
+      const minutes = Array.from(t.minutes).reduce((a, b) => a + b, 0);
       expect(minutes / 100, t.id).to.be.within(365 / 63 / 3, 365 / 28);
-      t.bare.likely.forEach((g, i) =>
+      Array.from(t.bare.likely).forEach((g, i) =>
         expect(g).to.be.within((t.bare.low[i] ?? 0) - 1e-3, (t.bare.high[i] ?? 0) + 1e-3),
       );
     }
     const { low, likely, high } = LEARNT.sea.grams;
-    likely.forEach((g, i) => expect(g).to.be.within((low[i] ?? 0) - 1e-3, (high[i] ?? 0) + 1e-3));
+    Array.from(likely).forEach((g, i) => expect(g).to.be.within((low[i] ?? 0) - 1e-3, (high[i] ?? 0) + 1e-3));
   });
 
   it('calls only dogs without a date, whose blow or store is near, and proposes open days', () => {

@@ -14,9 +14,9 @@ const BARE = `<!doctype html>\n<html lang="en"><body>${NOTHING}<!--facts--></bod
 const MAKER = `export async function makePage({ path, ways, answer }) {
   if (path === '/breaks') throw new Error('it broke');
   if (path === '/itself') return undefined;
-  const me = await answer('/me');
+  const { value: me, tag } = await answer('/me');
   const salon = path === '/refused' ? await answer('/dogs/nobody') : undefined;
-  return { html: '<h1>$& ' + (me.account?.role ?? 'nobody') + '</h1>', facts: JSON.stringify({ ways, me, salon, sly: '</script><b>' }), asks: ['/dogs', '/kit?all="'], root: { 'data-wt-text': 'la"rge' } };
+  return { html: '<h1>$& ' + (me.account?.role ?? 'nobody') + '</h1>', facts: JSON.stringify({ ways, me, tag, salon, sly: '</script><b>' }), asks: ['/dogs', '/kit?all="'], root: { 'data-wt-text': 'la"rge' } };
 }`;
 
 const WAYS = { kept: { 'woolly-tide.theme': 'dark' }, dark: false, contrast: true, languages: ['de-DE', 'en-US'] };
@@ -72,6 +72,8 @@ describe('a first page', () => {
     const { answer, held } = await page('/desk/dogs');
     expect(held.me.account).to.equal(null);
     expect(answer.headers.get('cache-control')).to.equal('no-store');
+    const asked = await fetch(`${base}/api/me`, { headers: { 'x-forwarded-for': '127.0.0.1' } });
+    expect(held.tag, 'the tag that a device is told').to.equal(asked.headers.get('etag')).and.not.equal(null);
   });
   it('goes by the ways that the device says, and by its languages where it says nothing that can be read', async () => {
     const said = await page('/desk/dogs', { cookie: `${owner}; ${waysSaid(WAYS)}` });

@@ -3,8 +3,11 @@ import { expect } from 'chai';
 import { stores, openDb } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import { tideFile } from '../../server/tide-facts.ts';
+import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
+import { callList, factsWord, learnBook } from '../../core/tide/index.ts';
+import { ended } from '../../core/quantity/index.ts';
 import { fillSmall } from '../small-house.ts';
-import { NOW } from './room.ts';
+import { NOW, openRoom } from './room.ts';
 
 const MOST_WAIT_MS = 30_000;
 const inTime = (waits: Promise<void>): Promise<string> =>
@@ -26,5 +29,36 @@ describe('the desk of the tide', () => {
     expect(await inTime(desk.settled())).to.equal('let go');
     desk.close();
     db.close();
+  });
+
+  it('tells a device what was learnt, by the word of the facts it was learnt from', async () => {
+    const room = await openRoom({ demo: false });
+    fillSmall(room.stores, NOW);
+    const learnt = async (): Promise<TideLearntAnswer['known']> => {
+      const answer: TideLearntAnswer = (await room.call('GET', '/tide/learnt')).json;
+      return answer.known;
+    };
+    expect(await learnt(), 'nobody has reckoned yet').to.equal(null);
+    expect(await inTime(room.tide.settled())).to.equal('let go');
+    const known = await learnt();
+    const book: TideFile = (await room.call('GET', '/tide')).json;
+    expect(known?.facts).to.equal(factsWord(book));
+    // What has travelled says what a device would have learnt by itself.
+    const own = ended(learnBook(book));
+    const calls = callList(book, own).map((c) => [c.dog.id, c.propose, c.minutes]);
+    expect(known && callList(book, known.learnt).map((c) => [c.dog.id, c.propose, c.minutes])).to.deep.equal(calls);
+    const [dog] = own.dogs;
+    const told = known?.learnt.dogs[0];
+    expect(dog && { ...told, bare: 0, wave: 0, minutes: 0 }).to.deep.equal({ ...dog, bare: 0, wave: 0, minutes: 0 });
+    for (const [i, g] of Array.from(dog?.bare.likely ?? []).entries())
+      expect(told?.bare.likely[i]).to.be.closeTo(g, 0.0051);
+
+    // The log grows: until the new is learnt, the old is told under its own word.
+    const note = { id: 'note-0', day: '2031-04-08', what: 'started', amount: null, grams: null, author: 'Ada' };
+    await room.call('POST', `/dogs/${dog?.id}/home-notes`, note);
+    expect((await learnt())?.facts).to.equal(known?.facts);
+    expect(await inTime(room.tide.settled())).to.equal('let go');
+    expect((await learnt())?.facts).to.equal(factsWord((await room.call('GET', '/tide')).json));
+    await room.close();
   });
 });

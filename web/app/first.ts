@@ -27,7 +27,7 @@ const want = (key: Want['key'], path: string): Want => ({ key, path });
 const dog = (id: string): Want => want(['dog', id], `/dogs/${id}`);
 const check = (id: string): Want => want(['check', id], `/checks/${id}`);
 const salon = want(['salon'], '/salon');
-const tide = want(['tide'], '/tide');
+const tide = [want(['tide'], '/tide'), want(['tide-learnt'], '/tide/learnt')];
 const cases = want(['bench-cases'], '/bench/cases');
 
 /** The dog's newest check, which only the dog's page names, with what hangs on it. */
@@ -40,11 +40,11 @@ const newest =
 
 const ROOMS: readonly Room[] = [
   { at: /^\/(?:desk\/?)?$/, code: () => import('../desk/tide/TideRoom.tsx') },
-  { at: /^\/desk\/tide\/?$/, code: () => import('../desk/tide/TideRoom.tsx'), wants: () => [tide, salon] },
+  { at: /^\/desk\/tide\/?$/, code: () => import('../desk/tide/TideRoom.tsx'), wants: () => [...tide, salon] },
   {
     at: /^\/desk\/book\/?$/,
     code: () => import('../desk/book/BookRoom.tsx'),
-    wants: () => [tide, salon, want(['bookings'], '/bookings'), want(['calls'], '/calls')],
+    wants: () => [...tide, salon, want(['bookings'], '/bookings'), want(['calls'], '/calls')],
   },
   {
     at: /^\/desk\/dogs\/?$/,

@@ -8,6 +8,8 @@ export interface ServedFacts {
   readonly mind: DehydratedState;
   /** What it was told of the device. */
   readonly told: Told;
+  /** Answers that it is made of but does not hold, by the tags they had. */
+  readonly beside: readonly { readonly path: string; readonly tag: string }[];
 }
 
 const factsElement = (): HTMLElement | null => document.getElementById(FACTS_ID);

@@ -5,11 +5,15 @@ import { ours } from './hand.ts';
 const FRESH_MS = 10_000;
 
 const asked = new Map<string, Promise<Response>>();
+const tags = new Map<string, string>();
 
 export function ask(path: string): void {
   const answer = fetch(`/api${path}`, { headers: ours() });
   // Whoever comes for it hears what is wrong; that nobody does is no fault.
-  answer.catch(() => undefined);
+  answer.then(
+    ({ headers }) => tags.set(path, headers.get('etag') ?? ''),
+    () => undefined,
+  );
   asked.set(path, answer);
   setTimeout(() => asked.delete(path), FRESH_MS);
 }
@@ -19,6 +23,12 @@ export function askedEarly(path: string): Promise<Response> | undefined {
   const answer = asked.get(path);
   asked.delete(path);
   return answer;
+}
+
+/** May the answer that came to an early question be the one of this tag; one that says no tag may be any. */
+export function mayBe(path: string, tag: string): boolean {
+  const came = tags.get(path);
+  return came === tag || came === '';
 }
 
 /** What was asked before a write is not what stands after it. */

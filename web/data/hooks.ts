@@ -35,10 +35,13 @@ import type {
 import type { HousePreview, SalonEdit, SalonRecord } from '../../contract/salon.ts';
 import type { SessionDraft, SessionListItem, SessionPage } from '../../contract/session.ts';
 import type { TallyLedger, TallyPage } from '../../contract/tally.ts';
-import type { DogLog, HomeNote, LifeNote, TideFile, WeatherPage } from '../../contract/tide.ts';
+import type { DogLog, HomeNote, LifeNote, TideFile, TideLearntAnswer, WeatherPage } from '../../contract/tide.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import { api } from './client.ts';
+
+/** So often it is asked whether something new has been learnt. */
+const LEARNT_EVERY_MS = 600;
 
 const at = (id: string): string => encodeURIComponent(id);
 
@@ -108,6 +111,14 @@ export const useLedger = () =>
   useQuery({ queryKey: ['ledger'], queryFn: () => api<TallyLedger>('GET', '/tally/ledger') });
 
 export const useTideBook = () => useQuery({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
+/** What the salon's computer has learnt from the tide last; asked again until it is from the facts of that word. */
+export const useTideLearnt = (until: string | undefined) =>
+  useQuery({
+    queryKey: ['tide-learnt'],
+    queryFn: () => api<TideLearntAnswer>('GET', '/tide/learnt'),
+    refetchInterval: ({ state }) =>
+      until !== undefined && state.data && state.data.known?.facts !== until ? LEARNT_EVERY_MS : false,
+  });
 export const useDogLog = (dogId: string) =>
   useQuery({ queryKey: ['log', dogId], queryFn: () => api<DogLog>('GET', `/dogs/${at(dogId)}/log`) });
 export const useHome = (dogId: string) =>

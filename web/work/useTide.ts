@@ -1,10 +1,12 @@
 /**
- * The salon's tide as its worker comes to it. One worker lives as long as the page, so that what it has fitted stays; what it
- * learnt last is kept on this device too, by the facts it rests on, and stands there at once after a reload.
+ * The salon's tide as the salon's computer has learnt it, or, where that does not say, as a worker here comes to it. One
+ * worker lives as long as the page, so that what it has fitted stays; what it learnt last is kept on this device too, by the
+ * facts it rests on, and stands there at once after a reload.
  */
 import { get, set } from 'idb-keyval';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { DogStory, Honest, LearntBook, TideBook } from '../../core/tide/index.ts';
+import { factsWord, type DogStory, type Honest, type LearntBook, type TideBook } from '../../core/tide/index.ts';
+import { useTideLearnt } from '../data/hooks.ts';
 import workerUrl from './tide.worker.ts?worker&url';
 import type { TideAsked, TideTold } from './tide.worker.ts';
 
@@ -127,8 +129,42 @@ function useAnswer<T>(
   };
 }
 
-/** The whole book's tide. A dog whose log has grown is there before the rest. */
-export function useTide(book: TideBook | undefined): Tide {
+/** So long the salon's computer is waited for before this device learns by itself. */
+const PATIENCE_MS = 10_000;
+
+/** The whole book's tide. What was learnt from older facts stays on show until the new is in. */
+export function useTide(book: TideBook): Tide {
+  const facts = useMemo(() => factsWord(book), [book]);
+  const [alone, setAlone] = useState<string>();
+  const [stopped, setStopped] = useState(false);
+  const { data, isError } = useTideLearnt(alone === facts ? undefined : facts);
+  const known = data?.known ?? undefined;
+  const isNew = known?.facts === facts;
+  const waits = !isNew && !isError && alone !== facts;
+  useEffect(() => {
+    if (!waits) return;
+    const timer = setTimeout(() => setAlone(facts), PATIENCE_MS);
+    return () => clearTimeout(timer);
+  }, [waits, facts]);
+  const own = useOwnTide(isNew || waits || stopped ? undefined : book);
+  if (isNew || (waits && !stopped))
+    return {
+      learnt: known?.learnt ?? own.learnt,
+      progress: undefined,
+      state: isNew ? 'done' : 'working',
+      cancel: () => setStopped(true),
+      again: () => undefined,
+    };
+  return {
+    ...own,
+    learnt: own.learnt ?? known?.learnt,
+    state: stopped ? 'cancelled' : own.state,
+    again: () => (stopped ? setStopped(false) : own.again()),
+  };
+}
+
+/** As this device learns it. A dog whose log has grown is there before the rest. */
+function useOwnTide(book: TideBook | undefined): Tide {
   const { value, ...rest } = useAnswer<LearntBook>(
     'tide-learnt',
     book,

@@ -9,7 +9,7 @@ export function Learning({ file, children }: { file: TideFile; children: (learnt
   const tide = useTide(file);
   return (
     <>
-      {tide.progress !== undefined && (
+      {tide.state === 'working' && (
         <div className="wt-note wt-learning" role="status">
           <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
           <progress aria-label="Logs read" value={tide.progress} max={1} />
