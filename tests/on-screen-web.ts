@@ -4,6 +4,7 @@
  * a page that holds one heading and one button, in the same browser under the same conditions.
  */
 import type { CDPSession, Page } from 'playwright-core';
+import type { TideLearntAnswer } from '../contract/tide.ts';
 import { openStage, type Stage } from './browser/stage.ts';
 
 const SLOWED = 4;
@@ -142,6 +143,13 @@ try {
   // The salon's computer has been running for a while.
   for (let time = 0; time < 3; time++)
     for (const [, path] of ROOMS) await (await fetch(stage.base + addressOf(path), { headers: stage.headers })).text();
+  for (let known: object | null = null; known === null;) {
+    const answer: TideLearntAnswer = await (
+      await fetch(`${stage.base}/api/tide/learnt`, { headers: stage.headers })
+    ).json();
+    known = answer.known;
+    await new Promise((on) => setTimeout(on, 500));
+  }
   for (const slowed of [SLOWED, 1]) {
     const nothing = await middling(() => bare(stage, slowed));
     const by = slowed === 1 ? '' : `-cpu/${slowed}`;

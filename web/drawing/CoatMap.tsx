@@ -3,7 +3,8 @@
  * ties are crossing strokes, a stop is a ringed mark. Arrow keys walk the zones in working order.
  */
 import { FRAME, type Aspect, type DogLook, MIDLINE } from './dog/frame.ts';
-import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { dequal } from 'dequal/lite';
+import { memo, useId, useMemo, useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { isZoneId, mirrorZone, zoneName, ZONE_IDS, type ZoneId } from '../../core/dog/index.ts';
 import type { Figure } from './dog/figure.ts';
 import { useFigure } from './dog/useFigure.ts';
@@ -88,25 +89,35 @@ interface DrawnProps extends Omit<Props, 'dog'> {
   readonly figure: Figure;
 }
 
+/** Where an event of a map happened. */
+function zoneAt(target: EventTarget | null): ZoneId | undefined {
+  const id = target instanceof Element ? target.closest('[data-zone]')?.getAttribute('data-zone') : undefined;
+  return id && isZoneId(id) ? id : undefined;
+}
+
 function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, label, small, lens }: DrawnProps) {
   const key = useId().replace(/[^a-zA-Z0-9]/g, '');
-  const buttons = useRef(new Map<ZoneId, SVGGElement>());
-  const parts = partsOf(figure, aspect);
-  const shown = new Set(parts.flat().map((z) => z.id));
+  const map = useRef<SVGSVGElement>(null);
+  const parts = useMemo(() => partsOf(figure, aspect), [figure, aspect]);
   // In working order, so that arrow keys walk the dog as hands do.
-  const order = ZONE_IDS.filter((id) => shown.has(id));
-  const tabStop = selected && shown.has(selected) ? selected : order[0];
+  const order = useMemo(() => {
+    const shown = new Set(parts.flat().map((z) => z.id));
+    return ZONE_IDS.filter((id) => shown.has(id));
+  }, [parts]);
+  const tabStop = selected && order.includes(selected) ? selected : order[0];
   const view = lens ?? FRAME;
   const viewBox = `${view.x} ${view.y} ${view.width} ${view.height}`;
 
-  const onKeyDown = (event: KeyboardEvent, at: ZoneId): void => {
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const at = zoneAt(event.target);
+    if (!at) return;
     const i = order.indexOf(at);
     const move = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (move !== undefined) {
       event.preventDefault();
       const to = order[(i + move + order.length) % order.length];
       if (!to) return;
-      buttons.current.get(to)?.focus();
+      map.current?.querySelector<SVGElement>(`[data-zone="${to}"]`)?.focus();
       if (event.shiftKey && onSweep) onSweep(to, true);
       else onSelect?.(to);
     } else if (onZoneKey?.(event, at)) {
@@ -122,85 +133,18 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
   const swept = useRef<ZoneId | undefined>(undefined);
   const onPointer = (event: PointerEvent, begins: boolean): void => {
     if (!onSweep || (!begins && swept.current === undefined)) return;
-    const over = document
-      .elementFromPoint(event.clientX, event.clientY)
-      ?.closest('[data-zone]')
-      ?.getAttribute('data-zone');
-    if (!over || !isZoneId(over) || over === swept.current) return;
+    const over = zoneAt(document.elementFromPoint(event.clientX, event.clientY));
+    if (!over || over === swept.current) return;
     swept.current = over;
     onSweep(over, begins);
   };
   const onPointerEnd = (): void => {
     swept.current = undefined;
   };
-
-  /** A small picture has no room for curls: the thicker the wool, the darker the tone. */
-  const tone = ({ id, path }: ShownZone) => {
-    const look = looks[id];
-    const grade = look?.grade ?? 0;
-    return (
-      <g key={id} className={look?.lit ? 'wt-zone is-lit' : look?.done ? 'wt-zone is-done' : undefined}>
-        {grade > 0 && <path className="wt-tone" d={path} fillOpacity={grade * 0.13} />}
-        {look?.tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
-        {look?.stopped && <path className="wt-tone is-stop" d={path} />}
-        {(look?.lit || look?.done) && <path className="wt-zone-hit" d={path} />}
-      </g>
-    );
-  };
-
-  const zone = ({ id, path }: ShownZone) => {
-    const look = looks[id];
-    const grade = look?.grade;
-    const classes = [
-      'wt-zone',
-      id === selected && 'is-selected',
-      look?.lit && 'is-lit',
-      look?.done && 'is-done',
-      look?.stopped && 'is-stopped',
-    ];
-    const body = (
-      <>
-        <path className="wt-zone-hit" d={path} />
-        {grade === undefined && look?.ghost !== undefined && look.ghost > 0 && (
-          <path className="wt-ghost" d={path} fill={`url(#${key}-wool-${look.ghost})`} pointerEvents="none" />
-        )}
-        {grade !== undefined && grade > 0 && <path d={path} fill={`url(#${key}-wool-${grade})`} pointerEvents="none" />}
-        {look?.tied && <path d={path} fill={`url(#${key}-tie)`} pointerEvents="none" />}
-        {look?.stopped && <path d={path} fill={`url(#${key}-stop)`} pointerEvents="none" />}
-        <path className="wt-zone-edge" d={path} pointerEvents="none" />
-      </>
-    );
-    const name = `${zoneName(id)}${look?.says ? `: ${look.says}` : ''}`;
-    if (!onSelect) {
-      return (
-        <g key={id} className={classes.filter(Boolean).join(' ')}>
-          <title>{name}</title>
-          {body}
-        </g>
-      );
-    }
-    return (
-      <g
-        key={id}
-        ref={(el) => {
-          if (el) buttons.current.set(id, el);
-          else buttons.current.delete(id);
-        }}
-        className={classes.filter(Boolean).join(' ')}
-        role="button"
-        tabIndex={id === tabStop ? 0 : -1}
-        aria-label={name}
-        aria-pressed={id === selected}
-        data-zone={id}
-        onClick={() => {
-          // A sweep has chosen it already when the pointer went down.
-          if (!onSweep) onSelect(id);
-        }}
-        onKeyDown={(event) => onKeyDown(event, id)}
-      >
-        {body}
-      </g>
-    );
+  // A sweep has chosen a zone already when the pointer went down.
+  const onClick = (event: MouseEvent): void => {
+    const at = onSweep ? undefined : zoneAt(event.target);
+    if (at) onSelect?.(at);
   };
 
   const flip = flipOf(aspect);
@@ -209,10 +153,13 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
       <div className="wt-layers">
         <Body figure={figure} flip={flip} viewBox={viewBox} />
         <svg
+          ref={map}
           viewBox={viewBox}
           role={onSelect ? 'group' : small ? 'presentation' : 'img'}
           aria-label={small ? undefined : label}
           className={onSweep && 'wt-swept'}
+          onClick={onClick}
+          onKeyDown={onKeyDown}
           onPointerDown={(event) => onPointer(event, true)}
           onPointerMove={(event) => onPointer(event, false)}
           onPointerUp={onPointerEnd}
@@ -230,7 +177,21 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
           <g transform={flip}>
             {parts.map((zones, i) => (
               <g key={figure.parts[i]?.body.join()} clipPath={`url(#${key}-part-${i})`}>
-                {zones.map(small ? tone : zone)}
+                {zones.map(({ id, path }) =>
+                  small ? (
+                    <Tone key={id} path={path} look={looks[id]} />
+                  ) : (
+                    <Zone
+                      key={id}
+                      id={id}
+                      path={path}
+                      look={looks[id]}
+                      prefix={key}
+                      selected={id === selected}
+                      tabIndex={onSelect && (id === tabStop ? 0 : -1)}
+                    />
+                  ),
+                )}
               </g>
             ))}
             {parts.flat().map(({ id, centre: [x, y] }) => {
@@ -251,6 +212,67 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
     </figure>
   );
 }
+
+interface ToneProps {
+  readonly path: string;
+  readonly look: ZoneLook | undefined;
+}
+interface ZoneProps extends ToneProps {
+  readonly id: ZoneId;
+  readonly prefix: string;
+  readonly selected: boolean;
+  /** Where the zone can be chosen. */
+  readonly tabIndex: 0 | -1 | undefined;
+}
+
+// Zones are drawn anew one by one: looks are made for each drawing, but are the same as long as they say the same.
+
+/** A small picture has no room for curls: the thicker the wool, the darker the tone. */
+const Tone = memo(function Tone({ path, look }: ToneProps) {
+  const grade = look?.grade ?? 0;
+  return (
+    <g className={look?.lit ? 'wt-zone is-lit' : look?.done ? 'wt-zone is-done' : undefined}>
+      {grade > 0 && <path className="wt-tone" d={path} fillOpacity={grade * 0.13} />}
+      {look?.tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
+      {look?.stopped && <path className="wt-tone is-stop" d={path} />}
+      {(look?.lit || look?.done) && <path className="wt-zone-hit" d={path} />}
+    </g>
+  );
+}, dequal);
+
+const Zone = memo(function Zone({ id, path, look, prefix, selected, tabIndex }: ZoneProps) {
+  const grade = look?.grade;
+  const classes = [
+    'wt-zone',
+    selected && 'is-selected',
+    look?.lit && 'is-lit',
+    look?.done && 'is-done',
+    look?.stopped && 'is-stopped',
+  ];
+  const name = `${zoneName(id)}${look?.says ? `: ${look.says}` : ''}`;
+  const chosen = tabIndex !== undefined && {
+    role: 'button',
+    tabIndex,
+    'aria-label': name,
+    'aria-pressed': selected,
+    'data-zone': id,
+  };
+  return (
+    <g className={classes.filter(Boolean).join(' ')} {...chosen}>
+      {tabIndex === undefined && <title>{name}</title>}
+      <path className="wt-zone-hit" d={path} />
+      {grade === undefined && look?.ghost !== undefined && look.ghost > 0 && (
+        <path className="wt-ghost" d={path} fill={`url(#${prefix}-wool-${look.ghost})`} pointerEvents="none" />
+      )}
+      {grade !== undefined && grade > 0 && (
+        <path d={path} fill={`url(#${prefix}-wool-${grade})`} pointerEvents="none" />
+      )}
+      {look?.tied && <path d={path} fill={`url(#${prefix}-tie)`} pointerEvents="none" />}
+      {look?.stopped && <path d={path} fill={`url(#${prefix}-stop)`} pointerEvents="none" />}
+      <path className="wt-zone-edge" d={path} pointerEvents="none" />
+    </g>
+  );
+}, dequal);
 
 const flipOf = (aspect: Aspect): string | undefined =>
   aspect === 'right' ? `translate(${2 * FRAME.x + FRAME.width} 0) scale(-1 1)` : undefined;

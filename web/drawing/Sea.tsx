@@ -2,7 +2,7 @@
  * The water of the tide chart, wider than its window, so that dragging it along only moves the picture: it is drawn anew
  * when what it shows changes, never while it moves.
  */
-import { area, curveMonotoneX, line, scaleUtc, utcFormat, type ScaleLinear } from 'd3';
+import { area, curveLinear, curveMonotoneX, line, scaleUtc, utcFormat, type ScaleLinear } from 'd3';
 import { memo } from 'react';
 import { EDGE, FLOOR, HEIGHT, noon, STEP, VIEW, type Layer, type Stacked } from './sea-levels.ts';
 
@@ -88,17 +88,19 @@ export const Sea = memo(function Sea(props: Props) {
       .x(xOf)
       .y0((k) => y(low(k)))
       .y1((k) => y(high(k)))
-      .curve(curveMonotoneX)(shown) ?? '';
+      .curve(curveMonotoneX)
+      .digits(1)(shown) ?? '';
   const between = (l: Layer): string =>
     fill(
       (k) => l.from[k] ?? 0,
       (k) => l.to[k] ?? 0,
     );
-  const surface = (of: (k: number) => number): string =>
+  const surface = (of: (k: number) => number, curve = curveMonotoneX): string =>
     line<number>()
       .x(xOf)
       .y((k) => y(of(k)))
-      .curve(curveMonotoneX)(shown) ?? '';
+      .curve(curve)
+      .digits(1)(shown) ?? '';
   const top = layers.at(-1)?.to ?? new Float64Array(band.length);
   const ground = layers[0]?.from ?? new Float64Array(band.length);
   const months = x.ticks(Math.round((last - first > 150 ? 12 : 8) * width));
@@ -116,8 +118,9 @@ export const Sea = memo(function Sea(props: Props) {
       {layers.map((l, i) => (
         <path key={l.name} className="wt-sea" d={between(l)} fill={seaFill(prefix, i)} />
       ))}
+      {/* So fine and so many that nobody sees whether they are round. */}
       {dogs.length <= MOST_LINES && (
-        <path className="wt-sea-dogs" d={dogs.map((d) => surface((k) => d.to[k] ?? 0)).join('')} />
+        <path className="wt-sea-dogs" d={dogs.map((d) => surface((k) => d.to[k] ?? 0, curveLinear)).join('')} />
       )}
       <path
         className="wt-sea-doubt"

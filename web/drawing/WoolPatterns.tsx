@@ -1,4 +1,5 @@
 /** SVG patterns of the coat's state: wool curls that thicken with the grade, crossing strokes, stop hatching. */
+import { memo } from 'react';
 import { seededRandom } from '../../core/quantity/index.ts';
 
 /** Side of a tile; large, so that the eye finds no grid. */
@@ -39,7 +40,7 @@ function curls(across: number): string {
 
 const TILES = GRADES.map((g) => ({ ...g, path: curls(g.across) }));
 
-export function WoolPatterns({ prefix }: { prefix: string }) {
+export const WoolPatterns = memo(function WoolPatterns({ prefix }: { prefix: string }) {
   return (
     <>
       {TILES.map(({ grade, stroke, path }) => (
@@ -56,4 +57,4 @@ export function WoolPatterns({ prefix }: { prefix: string }) {
       </pattern>
     </>
   );
-}
+});

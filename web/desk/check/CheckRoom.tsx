@@ -1,11 +1,11 @@
 /** The coat check: both hands in the coat, before any water. Grades are swept over zones, or set one zone at a time. */
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useDeferredValue, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { CheckDraft, CheckRecord } from '../../../contract/check.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
-import type { DogPage } from '../../../contract/dog.ts';
+import type { DogPage, DogRecord } from '../../../contract/dog.ts';
 import { contradictions, stopsOf, TIED, wholeCondition, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
@@ -96,11 +96,6 @@ function Feeling({ page, last, kept }: FeelingProps) {
     const unfelt = c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind);
     looks[c.zone] = unfelt ? { says: 'not felt yet', ghost: last?.zones[c.zone]?.finger } : conditionLook(c);
   }
-  const stops = stopsOf(check, dog.traits);
-  const questions = contradictions(check, dog.coatClass, {
-    lastKg: last?.weightKg,
-    clipped: dog.traits.includes('previously-clipped'),
-  });
   const felt = ZONE_IDS.filter((id) => draft.zones[id] !== undefined).length;
   const whole = wholeCondition(conditions);
   const shown = conditions.find((c) => c.zone === selected);
@@ -216,20 +211,36 @@ function Feeling({ page, last, kept }: FeelingProps) {
           </details>
         </section>
       </div>
-      {/* Below, and held to the edge of the window: it must not move the dog under the hand. */}
-      <div className="wt-said">
-        {(stops.dog.length > 0 || stops.zones.length > 0) && (
-          <div className="wt-note wt-note-stop" role="alert">
-            {stops.dog.length > 0 && <p>No groom today; a vet should look. {stops.dog.map(dogStop).join(' ')}</p>}
-            {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
-          </div>
-        )}
-        <ClassNote dog={dog} check={check} />
-        <Questions questions={questions} onGo={setSelected} />
-      </div>
+      <Said dog={dog} draft={useDeferredValue(draft)} lastKg={last?.weightKg} onGo={setSelected} />
     </>
   );
 }
+
+interface SaidProps {
+  readonly dog: DogRecord;
+  readonly draft: CheckDraft;
+  readonly lastKg: number | undefined;
+  readonly onGo: (zone: ZoneId) => void;
+}
+
+/** What follows from the check so far. Below, and held to the edge of the window: it must not move the dog under the hand. */
+const Said = memo(function Said({ dog, draft, lastKg, onGo }: SaidProps) {
+  const check = coatCheck(draft);
+  const stops = stopsOf(check, dog.traits);
+  const clipped = dog.traits.includes('previously-clipped');
+  return (
+    <div className="wt-said">
+      {(stops.dog.length > 0 || stops.zones.length > 0) && (
+        <div className="wt-note wt-note-stop" role="alert">
+          {stops.dog.length > 0 && <p>No groom today; a vet should look. {stops.dog.map(dogStop).join(' ')}</p>}
+          {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
+        </div>
+      )}
+      <ClassNote dog={dog} check={check} />
+      <Questions questions={contradictions(check, dog.coatClass, { lastKg, clipped })} onGo={onGo} />
+    </div>
+  );
+});
 
 /** The check before is the newest one when the hands went in; the one being saved must not take its place. */
 function WithLast({ page }: { page: DogPage }) {

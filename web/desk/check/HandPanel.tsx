@@ -13,6 +13,27 @@ interface Props {
   readonly lastTime: string | undefined;
 }
 
+type Test = (typeof TESTS)[number];
+interface RowProps {
+  readonly test: Test;
+  /** Place of the grade in hand on its scale. */
+  readonly at: number | undefined;
+  readonly onHold: (held: Held) => void;
+}
+const TestRow = memo(function TestRow({ test, at, onHold }: RowProps) {
+  return (
+    <Pick
+      name={test.name}
+      options={test.grades.map((g, i) => ({ value: i, word: g.word, says: g.says }))}
+      value={at}
+      onPick={(i) => {
+        const grade = test.grades[i];
+        if (grade) onHold({ kind: 'grade', test: test.key, word: grade.word, sets: grade.sets });
+      }}
+    />
+  );
+});
+
 /** Stands as it is while the same is drawn over the coat. */
 export const HandPanel = memo(function HandPanel({ held, onHold, both, onBoth, lastTime }: Props) {
   return (
@@ -23,19 +44,15 @@ export const HandPanel = memo(function HandPanel({ held, onHold, both, onBoth, l
           : 'Choose a grade, then draw it over zones.'}
       </p>
       {TESTS.map((test) => (
-        <Pick
+        <TestRow
           key={test.key}
-          name={test.name}
-          options={test.grades.map((g, i) => ({ value: i, word: g.word, says: g.says }))}
-          value={
+          test={test}
+          at={
             held?.kind === 'grade' && held.test === test.key
               ? test.grades.findIndex((g) => g.word === held.word)
               : undefined
           }
-          onPick={(i) => {
-            const grade = test.grades[i];
-            if (grade) onHold({ kind: 'grade', test: test.key, word: grade.word, sets: grade.sets });
-          }}
+          onHold={onHold}
         />
       ))}
       {lastTime !== undefined && (
