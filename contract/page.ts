@@ -31,6 +31,8 @@ export interface Answered {
   readonly value: object;
   /** Its entity tag: another tag, another answer. */
   readonly tag: string;
+  /** How long it is, in bytes. */
+  readonly bytes: number;
 }
 
 export interface PageMade {

@@ -22,6 +22,8 @@ export interface Ask<K extends ApiKey = ApiKey> {
 export interface Reply {
   readonly status?: number;
   readonly json?: unknown;
+  /** JSON that is written already. */
+  readonly written?: string;
   readonly bytes?: { readonly type: string; readonly body: Buffer };
   readonly text?: { readonly type: string; readonly fileName: string; readonly body: string };
   readonly file?: { readonly type: string; readonly fileName: string; readonly path: string };
@@ -142,7 +144,8 @@ function send(res: Response, reply: Reply): void {
     // What an id names never changes.
     res.type(reply.bytes.type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
     res.send(reply.bytes.body);
-  } else res.json(reply.json ?? {});
+  } else if (reply.written !== undefined) res.type('json').send(reply.written);
+  else res.json(reply.json ?? {});
 }
 
 /** The one shape of an error. */

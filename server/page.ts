@@ -6,7 +6,7 @@ import { existsSync } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
 import { get, type IncomingMessage } from 'node:http';
 import { join } from 'node:path';
-import { json } from 'node:stream/consumers';
+import { buffer } from 'node:stream/consumers';
 import { pathToFileURL } from 'node:url';
 import { parseCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
@@ -117,11 +117,12 @@ function answerTo(req: Request, res: Response): PageAsked['answer'] {
     const given = await new Promise<IncomingMessage>((come, failed) => {
       get({ host: localAddress, port: localPort, path: `/api${path}`, headers }, come).on('error', failed);
     });
-    const value: unknown = await json(given);
+    const body = await buffer(given);
+    const value: unknown = JSON.parse(body.toString());
     if (given.statusCode !== 200) throw new Error(`${path} was answered with ${given.statusCode}`);
     for (const cookie of given.headers['set-cookie'] ?? []) res.append('Set-Cookie', cookie);
     if (!isAnswer(value)) throw new TypeError(`${path} was answered with no object`);
-    return { value, tag: given.headers.etag ?? '' };
+    return { value, tag: given.headers.etag ?? '', bytes: body.length };
   };
 }
 

@@ -11,7 +11,7 @@ import { postFor, type Post, type ReminderDog } from '../core/home/index.ts';
 import { addDays, type Day } from '../core/quantity/index.ts';
 import type { Owner } from './db/post.ts';
 import { salonOf, todayOf, type Kept } from './facts.ts';
-import { askTide, feedOf, homeNow, ownerDog } from './home-facts.ts';
+import { feedOf, homeNow, ownerDog, tideQuestion } from './home-facts.ts';
 import { emlOf, letterOf } from './letters.ts';
 import { salonDay, salonMinute } from './salon-time.ts';
 import type { TideDesk } from './tide-desk.ts';
@@ -64,7 +64,7 @@ export class PostOffice {
   private async round(): Promise<number> {
     const { kept, desk } = this;
     if (!kept.stores.salon.find()) return 0;
-    askTide(kept, desk);
+    desk.atOnce(() => tideQuestion(kept));
     await desk.settled();
     const waits: PostHousehold[] = [];
     let sent = 0;

@@ -4,7 +4,6 @@
  */
 import type { Worker } from 'node:worker_threads';
 import { threadOf } from './thread.ts';
-import type { TideLearnt } from '../contract/tide.ts';
 import type { DogDigest, TideQuestion, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
@@ -14,27 +13,31 @@ export class TideDesk {
   private thread: Worker | undefined;
   private asked = '';
   private known:
-    { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest>; readonly learnt: TideLearnt } | undefined;
+    { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest>; readonly learnt: string } | undefined;
   private waiting: (() => void)[] = [];
 
   private soonAt = -Infinity;
-  private planned = false;
+  private planned: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
 
   /** Asks after the present reply is out, at most once in a while. */
   soon(make: () => TideQuestion): void {
-    if (this.planned || this.asked !== '' || performance.now() - this.soonAt < EVERY_MS) return;
-    this.planned = true;
+    if (this.planned || this.asked !== '') return;
+    const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
+    this.planned = setTimeout(() => this.atOnce(make), wait);
+  }
+
+  /** Asks now. */
+  atOnce(make: () => TideQuestion): void {
+    clearTimeout(this.planned);
+    this.planned = undefined;
     this.soonAt = performance.now();
-    setImmediate(() => {
-      this.planned = false;
-      try {
-        if (!this.closed) this.ask(make());
-      } finally {
-        // What is known already is not reckoned again: whoever waits for it need not.
-        if (this.asked === '') this.rest();
-      }
-    });
+    try {
+      if (!this.closed) this.ask(make());
+    } finally {
+      // What is known already is not reckoned again: whoever waits for it need not.
+      if (this.asked === '') this.rest();
+    }
   }
 
   /** Makes sure that the newest facts are being reckoned, or have been. */
@@ -54,8 +57,8 @@ export class TideDesk {
     return this.known?.dogs.get(dogId);
   }
 
-  /** The salon's tide as it was learnt last; undefined until the first answer. */
-  get learnt(): TideLearnt | undefined {
+  /** The salon's tide as it was learnt last: a TideLearntAnswer, written; undefined until the first answer. */
+  get learnt(): string | undefined {
     return this.known?.learnt;
   }
 
@@ -66,6 +69,8 @@ export class TideDesk {
 
   close(): void {
     this.closed = true;
+    clearTimeout(this.planned);
+    this.planned = undefined;
     void this.thread?.terminate();
     this.thread = undefined;
     this.rest();

@@ -1,6 +1,6 @@
 /** Reckons the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions. */
 import { parentPort } from 'node:worker_threads';
-import type { TideLearnt } from '../contract/tide.ts';
+import type { TideLearntAnswer } from '../contract/tide.ts';
 import { addDays, ended, type Day } from '../core/quantity/index.ts';
 import {
   FitMemory,
@@ -32,7 +32,8 @@ export interface DogDigest {
 /** What is known when a question has been reckoned. */
 export interface TideTold {
   readonly dogs: readonly DogDigest[];
-  readonly learnt: TideLearnt;
+  /** What devices are told, as JSON: it is large, and asked for more often than it is learnt. */
+  readonly learnt: string;
 }
 
 const memory = new FitMemory();
@@ -40,7 +41,8 @@ const memory = new FitMemory();
 function told(question: TideQuestion): TideTold {
   const { book } = question;
   const learnt = ended(learnBook(book, book.today, memory.keepFor(book)));
-  return { dogs: digests(question, learnt), learnt: { facts: factsWord(book), learnt: inHundredths(learnt) } };
+  const answer: TideLearntAnswer = { known: { facts: factsWord(book), learnt: inHundredths(learnt) } };
+  return { dogs: digests(question, learnt), learnt: JSON.stringify(answer) };
 }
 
 function digests({ book, homes }: TideQuestion, learnt: LearntBook): readonly DogDigest[] {

@@ -16,7 +16,7 @@ import './table/session.css';
 import './home/home.css';
 import './app/rooms-styles.ts';
 import './app/narrow.css';
-import { codeAt, pathsAt } from './app/first.ts';
+import { codeAt, wantsAt } from './app/first.ts';
 import { holdPresses, noteTyped } from './app/held.ts';
 import { lookMarks } from './app/look.ts';
 import { showMarks, tellWays } from './app/on-device.ts';
@@ -60,7 +60,7 @@ if (isServed()) {
     onceShown(() => void build().then(() => codeAt(pathname)));
   });
 } else {
-  for (const path of ['/me', ...pathsAt(pathname)]) ask(path);
+  for (const path of ['/me', ...wantsAt(pathname).map(({ path }) => path)]) ask(path);
   codeAt(pathname);
   onceRead(() => void build());
 }

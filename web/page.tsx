@@ -8,7 +8,7 @@ import { createStaticHandler, createStaticRouter, StaticRouterProvider } from 'r
 import type { MePage } from '../contract/account.ts';
 import { STYLE_MARK, type PageAsked, type PageMade } from '../contract/page.ts';
 import { House } from './app/House.tsx';
-import { isMadeOfAnswers, learnFirst, pathsAt } from './app/first.ts';
+import { isMadeOfAnswers, learnFirst, wantsAt } from './app/first.ts';
 import { lookMarks } from './app/look.ts';
 import { asOn } from './app/on-device.ts';
 import { ROUTES } from './app/routes.tsx';
@@ -29,8 +29,8 @@ async function textOf(stream: NodeJS.ReadableStream): Promise<string> {
   return text;
 }
 
-/** An answer of more letters would keep the page from being shown: the device asks for it once more, beside. */
-const MOST_LETTERS = 60_000;
+/** A larger answer would keep the page from being shown: the device asks for it once more, beside. */
+const MOST_BYTES = 60_000;
 
 /** Pieces of a page that come late are put in their places by scripts of their own; here all of it stands where it belongs. */
 const IN_PLACE = { progressiveChunkSize: Number.MAX_SAFE_INTEGER };
@@ -50,10 +50,10 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
   const url = new URL(path, 'http://house');
   if (!isMadeOfAnswers(url.pathname)) return undefined;
   const mind = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const tags = new Map<string, string>();
+  const large = new Map<string, string>();
   const learn = async (path: string): Promise<object> => {
-    const { value, tag } = await answer(path);
-    tags.set(path, tag);
+    const { value, tag, bytes } = await answer(path);
+    if (bytes > MOST_BYTES) large.set(path, tag);
     return value;
   };
   const who = await learnFirst(mind, url.pathname, () => whoFrom(answer), learn);
@@ -76,18 +76,16 @@ export async function makePage({ path, ways, answer }: PageAsked): Promise<PageM
       return { html: withoutStyles(await textOf(prelude)), root: lookMarks() };
     }).finally(forgetView);
     if (faults.length > 0) throw faults[0];
-    const large = new Set(
-      mind
-        .getQueryCache()
-        .getAll()
-        .filter((q) => JSON.stringify(q.state.data ?? null).length > MOST_LETTERS),
-    );
-    const asks = pathsAt(url.pathname, ({ key }) => [...large].some((q) => q.queryHash === hashKey(key)));
+    const asks = wantsAt(url.pathname).flatMap((want) => {
+      const tag = large.get(want.path);
+      return tag === undefined ? [] : [{ ...want, tag }];
+    });
+    const beside = new Set(asks.map(({ key }) => hashKey(key)));
     const served: ServedFacts = {
-      mind: dehydrate(mind, { shouldDehydrateQuery: (q) => q.state.status === 'success' && !large.has(q) }),
+      mind: dehydrate(mind, { shouldDehydrateQuery: (q) => q.state.status === 'success' && !beside.has(q.queryHash) }),
       told,
-      beside: asks.map((path) => ({ path, tag: tags.get(path) ?? '' })),
+      beside: asks.map(({ path, tag }) => ({ path, tag })),
     };
-    return { ...made, facts: JSON.stringify(served), asks };
+    return { ...made, facts: JSON.stringify(served), asks: asks.map(({ path }) => path) };
   });
 }

@@ -7,7 +7,7 @@ import { stationReading } from '../devices/weather-station.ts';
 import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-import { tideQuestion } from '../home-facts.ts';
+import { askTide } from '../home-facts.ts';
 import type { TideDesk } from '../tide-desk.ts';
 import { tideFile } from '../tide-facts.ts';
 
@@ -34,8 +34,9 @@ export function tideRoutes(kept: Kept, desk: TideDesk): Router {
 
   on('GET /tide', () => ({ json: tideFile(kept) }));
   on('GET /tide/learnt', () => {
-    desk.ask(tideQuestion(kept));
-    return { json: { known: desk.learnt ?? null } satisfies TideLearntAnswer };
+    askTide(kept, desk);
+    const nothing: TideLearntAnswer = { known: null };
+    return { written: desk.learnt ?? JSON.stringify(nothing) };
   });
   on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), { json: logOf(id) }));
   on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {

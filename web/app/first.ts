@@ -111,14 +111,9 @@ const roomsAt = (pathname: string): readonly Here[] =>
     return found ? [{ room, ids: found.slice(1) }] : [];
   });
 
-const wantsAt = (pathname: string): readonly Want[] =>
+/** What the room at an address will ask for first, by its address alone. */
+export const wantsAt = (pathname: string): readonly Want[] =>
   roomsAt(pathname).flatMap(({ room, ids }) => room.wants?.(...ids) ?? []);
-
-/** Paths of the API that the room at an address will ask for first; all, or those of some answers. */
-export const pathsAt = (pathname: string, of: (want: Want) => boolean = () => true): readonly string[] =>
-  wantsAt(pathname)
-    .filter(of)
-    .map((w) => w.path);
 
 /** Puts in mind what the room at an address needs first and is not there yet. */
 export const learnRest = (mind: QueryClient, pathname: string, answer: (path: string) => Promise<object>) =>
