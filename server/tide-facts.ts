@@ -2,6 +2,7 @@
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { HomeBoutNote } from '../contract/home.ts';
+import type { SalonRecord } from '../contract/salon.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
 import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
@@ -154,11 +155,38 @@ export function* warmTide(kept: Kept): Generator<void, void> {
     }
 }
 
-/** All that the salon's forecasts rest on today. */
-export function tideFile(kept: Kept): TideFile {
+interface Gathered {
+  readonly state: string;
+  readonly today: Day;
+  readonly file: TideFile;
+  /** The same as JSON, once somebody has asked for it. */
+  text?: string;
+}
+/** A page, its device and the tide's thread ask for the same within a moment. */
+const GATHERED = new WeakMap<Stores, Gathered>();
+function gathered(kept: Kept): Gathered {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
+  const state = stores.state();
+  const known = GATHERED.get(stores);
+  if (known?.state === state && known.today === today) return known;
+  const made: Gathered = { state, today, file: gather(kept, salon, today) };
+  GATHERED.set(stores, made);
+  return made;
+}
+
+/** All that the salon's forecasts rest on today. */
+export const tideFile = (kept: Kept): TideFile => gathered(kept).file;
+
+/** The same, written. */
+export function tideText(kept: Kept): string {
+  const known = gathered(kept);
+  return (known.text ??= JSON.stringify(known.file));
+}
+
+function gather(kept: Kept, salon: SalonRecord, today: Day): TideFile {
+  const { stores } = kept;
   const room = planRoomOf(kept);
   const since = today - HEEDED_DAYS;
   const notes = byDog(stores.tide.notes());

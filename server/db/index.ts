@@ -23,6 +23,9 @@ import { tideStore } from './tide.ts';
 /** Prepares every statement once; throws when the schema does not match the SQL. The clock is the trail's. */
 export function stores(db: Db, nowMs: () => number = Date.now) {
   keepTrail(db, nowMs);
+  const changes = db.prepare<[], { state: string }>(
+    "SELECT total_changes() || ' ' || data_version AS state FROM pragma_data_version",
+  );
   return {
     accounts: accountStore(db),
     trail: trailStore(db),
@@ -43,6 +46,8 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     post: postStore(db),
     roster: rosterStore(db),
     sheet: sheetStore(db),
+    /** Another word as soon as anything was written, here or by another connection. */
+    state: (): string => changes.get()?.state ?? '',
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */
     write: <T>(work: () => T): T => db.transaction(work).immediate(),
   };

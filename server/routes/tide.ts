@@ -9,7 +9,7 @@ import { salonOf, todayOf, type Kept } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { askTide } from '../home-facts.ts';
 import type { TideDesk } from '../tide-desk.ts';
-import { tideFile } from '../tide-facts.ts';
+import { tideText } from '../tide-facts.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
@@ -32,7 +32,7 @@ export function tideRoutes(kept: Kept, desk: TideDesk): Router {
       );
   };
 
-  on('GET /tide', () => ({ json: tideFile(kept) }));
+  on('GET /tide', () => ({ written: tideText(kept) }));
   on('GET /tide/learnt', () => {
     askTide(kept, desk);
     const nothing: TideLearntAnswer = { known: null };
