@@ -83,7 +83,8 @@ const WORTH_ASKING_EARLY = 8_000;
 const FIRST = '<script type="module"';
 /**
  * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house
- * with all it imports, is on its way by then, but not yet read: reading it would keep the page from being shown.
+ * with all it imports, is on its way by then, but not yet read: reading it would keep the page from being shown. A plain
+ * script at the page's end keeps it from being laid out before its styles are there.
  */
 const firstThings = (): Plugin => ({
   name: 'woolly-tide-first',
@@ -102,7 +103,12 @@ const firstThings = (): Plugin => ({
           .filter((c) => !html.includes(c.fileName) && c.code.length > WORTH_ASKING_EARLY)
           .map((c) => ({ rel: 'preload', as: 'script', href: `/${c.fileName}`, crossorigin: true })),
       ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
-      return { html: html.replace(FIRST, `${FIRST} async blocking="render"`), tags };
+      const [placed] = chunksFrom(bundle, 'placed', () => []);
+      if (placed?.imports.length !== 0) throw new Error('what stands at the end of a page is not of one piece');
+      return {
+        html: html.replace(FIRST, `${FIRST} async blocking="render"`),
+        tags: [...tags, { tag: 'script', attrs: { src: `/${placed.fileName}` }, injectTo: 'body' as const }],
+      };
     },
   },
 });
@@ -147,7 +153,7 @@ export default defineConfig({
         hostType === 'js' ? deps.filter((d) => d.endsWith('.css')) : deps,
     },
     rollupOptions: {
-      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
+      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts', placed: 'web/placed.ts' },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.

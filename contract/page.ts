@@ -9,7 +9,7 @@ export const FACTS_ID = 'facts';
 /** Attribute of a page's root that says that its look stands in it. */
 export const MADE_MARK = 'data-wt-made';
 
-/** Attribute in which a place that is reckoned waits to be set. */
+/** Attribute in which a place that is reckoned waits to be set (web/placed.ts). */
 export const STYLE_MARK = 'data-placed';
 
 /** What a device says of itself; of what it keeps only what changes a first look. */

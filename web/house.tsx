@@ -16,6 +16,7 @@ import { api, ApiProblem } from './data/client.ts';
 import { askMe, keepSeenMe } from './data/door.ts';
 import { keepLastSeen, showLastSeen } from './data/last-seen.ts';
 import { drawBeside } from './drawing/dog/useFigure.ts';
+import { wordsReady } from './words/ready.ts';
 
 const mind = new QueryClient({
   defaultOptions: {
@@ -71,7 +72,11 @@ const house = (
 
 /** The page stands already, made by the salon's computer as this device shows things: it only comes alive. */
 async function comeAlive({ beside }: ServedFacts): Promise<void> {
-  await Promise.all([roomFirst(), learnRest(mind, window.location.pathname, (path) => api<object>('GET', path))]);
+  await Promise.all([
+    roomFirst(),
+    learnRest(mind, window.location.pathname, (path) => api<object>('GET', path)),
+    wordsReady(),
+  ]);
   // What came since is another answer than the page was made of: it would not find itself in what stands.
   if (!beside.every(({ path, tag }) => mayBe(path, tag))) return makeHere();
   startTransition(() => void hydrateRoot(page, house));

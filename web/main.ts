@@ -20,7 +20,7 @@ import { codeAt, wantsAt } from './app/first.ts';
 import { holdPresses, noteTyped } from './app/held.ts';
 import { lookMarks } from './app/look.ts';
 import { showMarks, tellWays } from './app/on-device.ts';
-import { askedBeside, isServed, setStyles } from './app/served.ts';
+import { askedBeside, isServed } from './app/served.ts';
 import { ask } from './data/asked.ts';
 
 const { pathname } = window.location;
@@ -54,7 +54,6 @@ function onceRead(act: () => void): void {
 if (isServed()) {
   holdPresses();
   onceRead(() => {
-    setStyles();
     noteTyped();
     askedBeside().forEach(ask);
     onceShown(() => void build().then(() => codeAt(pathname)));

@@ -83,7 +83,10 @@ export const isTrueHere = (told: Told): boolean =>
 
 /** Writes marks into the page's root, where its styles find them. */
 export function showMarks(marks: Readonly<Record<string, string>>): void {
-  for (const [name, value] of Object.entries(marks)) document.documentElement.setAttribute(name, value);
+  const root = document.documentElement;
+  // What stands there already is left alone: a change of the root has every style reckoned anew.
+  for (const [name, value] of Object.entries(marks))
+    if (root.getAttribute(name) !== value) root.setAttribute(name, value);
 }
 
 export function keepHere(name: string, value: string): void {

@@ -1,6 +1,6 @@
 /** What a page that was made by the salon's computer was told of itself, and where in the page that stands. */
 import type { DehydratedState } from '@tanstack/react-query';
-import { FACTS_ID, MADE_MARK, STYLE_MARK } from '../../contract/page.ts';
+import { FACTS_ID, MADE_MARK } from '../../contract/page.ts';
 import type { Told } from './on-device.ts';
 
 export interface ServedFacts {
@@ -28,12 +28,4 @@ export function servedFacts(): ServedFacts | undefined {
   if (!text) return undefined;
   const facts: ServedFacts = JSON.parse(text);
   return facts;
-}
-
-/** Sets the places that were reckoned where the page was made. */
-export function setStyles(): void {
-  for (const placed of document.querySelectorAll<HTMLElement | SVGElement>(`[${STYLE_MARK}]`)) {
-    placed.style.cssText = placed.getAttribute(STYLE_MARK) ?? '';
-    placed.removeAttribute(STYLE_MARK);
-  }
 }

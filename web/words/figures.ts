@@ -1,4 +1,5 @@
 /** How figures are said. A figure and its unit are never parted by the end of a line. */
+import { kept } from '../../core/quantity/index.ts';
 import { view } from '../app/view.ts';
 
 const NBSP = '\u00a0';
@@ -8,12 +9,18 @@ export const minutesText = (minutes: number): string =>
   minutes < 60
     ? `${minutes}${NBSP}min`
     : `${Math.floor(minutes / 60)}${NBSP}h${minutes % 60 ? `${NBSP}${String(minutes % 60).padStart(2, '0')}` : ''}`;
-export const money = (cents: number, currency: string): string =>
-  new Intl.NumberFormat(view().dates, {
-    style: 'currency',
-    currency,
-    minimumFractionDigits: cents % 100 === 0 ? 0 : 2,
-  }).format(cents / 100);
+/** Making a formatter takes a hundred times as long as using one. */
+const FORMATTERS = new Map<string, Intl.NumberFormat>();
+export function money(cents: number, currency: string): string {
+  const { dates } = view();
+  const minimumFractionDigits = cents % 100 === 0 ? 0 : 2;
+  const sayer = kept(
+    FORMATTERS,
+    `${dates} ${currency} ${minimumFractionDigits}`,
+    () => new Intl.NumberFormat(dates, { style: 'currency', currency, minimumFractionDigits }),
+  );
+  return sayer.format(cents / 100);
+}
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** "a, b and c". */
 export const listText = (items: readonly string[], word: 'and' | 'or' = 'and'): string =>

@@ -1,0 +1,18 @@
+import { writeFileSync } from 'node:fs';
+import { openStage } from './browser/stage.ts';
+const stage = await openStage();
+const planOf = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
+const p = process.argv[2] ?? 'plan';
+const path = p === 'plan' ? `/desk/dogs/demo-kelda/plan/${planOf}` : p;
+await (await fetch(stage.base + path, { headers: stage.headers })).text();
+await new Promise(r => setTimeout(r, 6000));
+await (await fetch(stage.base + path, { headers: stage.headers })).text();
+const page = await stage.page();
+const line = await page.context().newCDPSession(page);
+await line.send('Profiler.enable'); await line.send('Profiler.setSamplingInterval', { interval: 100 });
+await line.send('Profiler.start');
+await page.goto(path, { waitUntil: 'commit' });
+await page.waitForTimeout(3000);
+const { profile } = await line.send('Profiler.stop');
+writeFileSync('/tmp/p.cpuprofile', JSON.stringify(profile));
+await stage.close();
