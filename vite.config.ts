@@ -81,6 +81,8 @@ const FIRST_FACES =
 /** Bytes of a script below which asking for it takes longer than it does. */
 const WORTH_ASKING_EARLY = 8_000;
 const FIRST = '<script type="module"';
+/** Id of what stands last in a page: nothing is shown before it is there. */
+const END = 'wt-end';
 /**
  * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house
  * with all it imports, is on its way by then, but not yet read: reading it would keep the page from being shown. A plain
@@ -107,7 +109,17 @@ const firstThings = (): Plugin => ({
       if (placed?.imports.length !== 0) throw new Error('what stands at the end of a page is not of one piece');
       return {
         html: html.replace(FIRST, `${FIRST} async blocking="render"`),
-        tags: [...tags, { tag: 'script', attrs: { src: `/${placed.fileName}` }, injectTo: 'body' as const }],
+        tags: [
+          ...tags,
+          {
+            tag: 'link',
+            attrs: { rel: 'preload', as: 'script', href: `/${placed.fileName}` },
+            injectTo: 'head' as const,
+          },
+          { tag: 'link', attrs: { rel: 'expect', href: `#${END}`, blocking: 'render' }, injectTo: 'head' as const },
+          { tag: 'script', attrs: { src: `/${placed.fileName}` }, injectTo: 'body' as const },
+          { tag: 'template', attrs: { id: END }, injectTo: 'body' as const },
+        ],
       };
     },
   },

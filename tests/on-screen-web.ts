@@ -1,7 +1,7 @@
 /**
  * How the interface loads and answers, in Chromium with the processor slowed down four times: compressed JavaScript of a first
- * load, largest paint, the slowest answer to a press, the longest time for which nothing else could be done. Beside each stands
- * a page that holds one heading and one button, in the same browser under the same conditions.
+ * load, largest paint, the slowest answer to a press, the longest time for which nothing else could be done, and, without
+ * slow-down, how much of that was work: the rest the machine gave to others. Beside each stands a page that holds one heading and one button, in the same browser under the same conditions.
  */
 import type { CDPSession, Page } from 'playwright-core';
 import type { TideLearntAnswer } from '../contract/tide.ts';
@@ -68,6 +68,8 @@ interface Felt {
   readonly paintMs: number;
   readonly answerMs: number;
   readonly blockedMs: number;
+  /** The longest task by what it took of the processor; 0 where that was not looked at. */
+  readonly busyMs: number;
   readonly jsBytes: number;
   /** The same page once more, as on any day but the first. */
   readonly againMs: number;
@@ -81,6 +83,32 @@ const WATCH = `
   new PerformanceObserver((l) => { for (const e of l.getEntries()) __felt.blocked = Math.max(__felt.blocked, e.duration); }).observe({ type: 'longtask', buffered: true });
 `;
 
+/** Listens to a browser's tasks from now on; the answer says the longest of a page's main thread, in processor time. */
+async function tasksOf(line: CDPSession): Promise<() => Promise<number>> {
+  const events: { name: string; pid: number; tid: number; tdur?: number; args?: { name?: string } }[] = [];
+  line.on('Tracing.dataCollected', ({ value }) => {
+    for (const e of value)
+      if (
+        'name' in e &&
+        (e.name === 'thread_name' || e.name === 'RunTask' || e.name === 'ThreadControllerImpl::RunTask')
+      )
+        events.push(JSON.parse(JSON.stringify(e)));
+  });
+  await line.send('Tracing.start', {
+    transferMode: 'ReportEvents',
+    traceConfig: { includedCategories: ['toplevel', 'devtools.timeline'] },
+  });
+  return async () => {
+    const complete = new Promise((whole) => line.once('Tracing.tracingComplete', whole));
+    await line.send('Tracing.end');
+    await complete;
+    const mains = new Set(
+      events.filter((e) => e.args?.name === 'CrRendererMain').map(({ pid, tid }) => `${pid} ${tid}`),
+    );
+    return Math.max(0, ...events.filter((e) => mains.has(`${e.pid} ${e.tid}`)).map((e) => (e.tdur ?? 0) / 1000));
+  };
+}
+
 async function feel(page: Page, path: string, slowed: number, act: (page: Page) => Promise<void>): Promise<Felt> {
   const line: CDPSession = await page.context().newCDPSession(page);
   await line.send('Network.enable');
@@ -92,6 +120,7 @@ async function feel(page: Page, path: string, slowed: number, act: (page: Page) 
       jsBytes += Number(e.response.headers['Content-Length'] ?? e.response.headers['content-length'] ?? Infinity);
   });
   await page.addInitScript(WATCH);
+  const longest = slowed === 1 ? await tasksOf(line) : async () => 0;
   await page.goto(path, { waitUntil: 'commit' });
   // Looking into the page would take its time: it is left alone until it has long been there.
   await page.waitForTimeout(SETTLES_MS * slowed);
@@ -100,10 +129,18 @@ async function feel(page: Page, path: string, slowed: number, act: (page: Page) 
   await act(page);
   await page.waitForTimeout(500);
   const felt: { paint: number; answer: number; blocked: number } = await page.evaluate('window.__felt');
+  const busyMs = await longest();
   await page.reload({ waitUntil: 'commit' });
   await page.waitForTimeout(SETTLES_MS * slowed);
   const again: { paint: number } = await page.evaluate('window.__felt');
-  return { againMs: again.paint, paintMs: felt.paint, answerMs: felt.answer, blockedMs: felt.blocked, jsBytes: atLoad };
+  return {
+    againMs: again.paint,
+    paintMs: felt.paint,
+    answerMs: felt.answer,
+    blockedMs: felt.blocked,
+    busyMs,
+    jsBytes: atLoad,
+  };
 }
 
 /** A page that does nothing: what the browser itself takes. */
@@ -130,6 +167,7 @@ async function middling(feelOnce: () => Promise<Felt>): Promise<Felt> {
     paintMs: middle('paintMs'),
     answerMs: middle('answerMs'),
     blockedMs: middle('blockedMs'),
+    busyMs: middle('busyMs'),
     jsBytes: middle('jsBytes'),
     againMs: middle('againMs'),
   };
@@ -187,6 +225,7 @@ try {
         );
       }
       figures.push([`web-${name}-blocked${by}`, felt.blockedMs, 'ms', 'limit 50 ms', felt.blockedMs / 50]);
+      if (slowed === 1) figures.push([`web-${name}-busy`, felt.busyMs, 'ms', 'limit 50 ms', felt.busyMs / 50]);
     }
   }
 } finally {

@@ -45,6 +45,23 @@ describe('the first page', () => {
     await page.context().close();
   });
 
+  it('is not shown before everything on it is in its place, however late that is set', async () => {
+    const page = await stage.page();
+    await page.route('**/assets/placed-*.js', async (route) => {
+      await page.waitForTimeout(1_200);
+      await route.continue();
+    });
+    await page.goto(`/desk/dogs/demo-kelda/plan/${stage.stores.checks.latestOf('demo-kelda')?.id ?? ''}`);
+    const [shown, placed] = await page.evaluate(() => {
+      const script = performance.getEntriesByType('resource').find((e) => e.name.includes('/placed-'));
+      return [performance.getEntriesByName('first-paint')[0]?.startTime, script?.startTime];
+    });
+    expect((shown ?? 0) - (placed ?? NaN)).to.be.above(1_000);
+    expect(await page.locator('[data-placed]').count()).to.equal(0);
+    expect(await page.locator('.wt-tread').first().getAttribute('style')).to.match(/left: [\d.]+%/);
+    await page.context().close();
+  });
+
   it('is made once more where a large answer is another by the time the device has it', async () => {
     const page = await stage.page();
     await page.goto('/desk/tide');

@@ -1,12 +1,19 @@
 /** The coat check: both hands in the coat, before any water. Grades are swept over zones, or set one zone at a time. */
 import { Redo2, Undo2 } from 'lucide-react';
-import { memo, useDeferredValue, useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { CheckDraft, CheckRecord } from '../../../contract/check.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
 import type { DogPage, DogRecord } from '../../../contract/dog.ts';
-import { contradictions, stopsOf, TIED, wholeCondition, zoneConditions } from '../../../core/check/index.ts';
+import {
+  contradictions,
+  stopsOf,
+  TIED,
+  wholeCondition,
+  zoneConditions,
+  type ZoneCondition,
+} from '../../../core/check/index.ts';
 import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Pick } from '../../app/Pick.tsx';
@@ -39,6 +46,16 @@ const TEST_KEYS: Readonly<Record<string, TestKey>> = { f: 'finger', t: 'tug', c:
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLTextAreaElement ||
   (target instanceof HTMLInputElement && ['number', 'text', 'search'].includes(target.type));
+
+/** How each zone is drawn; one that is not felt yet shows faintly how it was the last time. */
+function looksOf(conditions: readonly ZoneCondition[], last: CheckRecord | undefined): Looks {
+  const looks: Looks = {};
+  for (const c of conditions) {
+    const unfelt = c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind);
+    looks[c.zone] = unfelt ? { says: 'not felt yet', ghost: last?.zones[c.zone]?.finger } : conditionLook(c);
+  }
+  return looks;
+}
 
 interface FeelingProps {
   readonly page: DogPage;
@@ -89,18 +106,15 @@ function Feeling({ page, last, kept }: FeelingProps) {
     return true;
   };
 
-  const check = coatCheck(draft);
-  const conditions = zoneConditions(check, coatRow(dog.coatClass));
-  const looks: Looks = {};
-  for (const c of conditions) {
-    const unfelt = c.assumed && c.kind !== 'stop' && !TIED.includes(c.kind);
-    looks[c.zone] = unfelt ? { says: 'not felt yet', ghost: last?.zones[c.zone]?.finger } : conditionLook(c);
-  }
-  const felt = ZONE_IDS.filter((id) => draft.zones[id] !== undefined).length;
+  // What is in the hand is seen at once, the coat that it makes in slices: the next key need not wait for it.
+  const seen = useDeferredValue(draft);
+  const conditions = useMemo(() => zoneConditions(coatCheck(seen), coatRow(dog.coatClass)), [seen, dog.coatClass]);
+  const looks = useMemo(() => looksOf(conditions, last), [conditions, last]);
+  const felt = ZONE_IDS.filter((id) => seen.zones[id] !== undefined).length;
   const whole = wholeCondition(conditions);
   const shown = conditions.find((c) => c.zone === selected);
   const weightOk = draft.weightKg >= 0.5 && draft.weightKg <= 120;
-  const ready = !save.isPending && felt > 0 && weightOk;
+  const ready = !save.isPending && Object.keys(draft.zones).length > 0 && weightOk;
   const onSave = (): void => {
     if (!ready) return;
     save.mutate(draft, {
@@ -172,7 +186,7 @@ function Feeling({ page, last, kept }: FeelingProps) {
         <section className="wt-sheet" aria-labelledby="zone-name">
           <h2 id="zone-name">{capital(zoneName(selected))}</h2>
           <p className="wt-note wt-note-good" role="status">
-            {shown && draft.zones[selected]
+            {shown && seen.zones[selected]
               ? `${capital(CONDITION_WORDS[shown.kind])}: ${shown.reasons.map(conditionReason).join(', ')}.`
               : 'Not felt yet.'}
           </p>
@@ -211,7 +225,7 @@ function Feeling({ page, last, kept }: FeelingProps) {
           </details>
         </section>
       </div>
-      <Said dog={dog} draft={useDeferredValue(draft)} lastKg={last?.weightKg} onGo={setSelected} />
+      <Said dog={dog} draft={seen} lastKg={last?.weightKg} onGo={setSelected} />
     </>
   );
 }
