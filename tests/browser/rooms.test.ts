@@ -55,6 +55,39 @@ describe('the rooms', () => {
     }
   });
 
+  it('are walked by Tab with open eyes: no ring, something that covers, and a trap are told', async () => {
+    const page = await stage.page({ reducedMotion: 'reduce' });
+    const spoil = (css: string) =>
+      page.evaluate((text) => {
+        const sheet = new CSSStyleSheet();
+        sheet.replaceSync(text);
+        document.adoptedStyleSheets = [sheet];
+      }, css);
+    await enter(page, '/desk/help');
+    await spoil('.wt-head a { outline: 0 !important; box-shadow: none !important; }');
+    expect(await tabFaults(page)).to.include('a Dogs: no ring');
+    await enter(page, '/desk/help');
+    await page.evaluate(() => {
+      const over = document.createElement('aside');
+      over.className = 'over';
+      document.body.append(over);
+    });
+    await spoil('.over { position: fixed; inset: 0 0 auto; height: 80px; z-index: 9999; }');
+    expect((await tabFaults(page)).filter((fault) => fault.endsWith(': covered by aside.over'))).to.have.length.above(
+      5,
+    );
+    await enter(page, '/desk/help');
+    await page.evaluate(() =>
+      document.querySelector('main')?.addEventListener('keydown', (e) => e.key === 'Tab' && e.preventDefault()),
+    );
+    const held = await tabFaults(page).then(
+      () => 'let go',
+      (fault: unknown) => String(fault),
+    );
+    expect(held).to.match(/held at /);
+    await page.context().close();
+  });
+
   it('put two versions together by field when somebody else saved the same dog', async () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/demo-thrift/edit');
