@@ -1,49 +1,50 @@
-/** What is asked before anybody comes for it: an answer for one, none after a write, and what is wrong is said to who comes. */
+/** Answers asked for before anybody came for them: each goes to one, once, and is known by its tag. */
 import { expect } from 'chai';
-import { ask, askedEarly, forgetAsked } from '../../web/data/asked.ts';
-import { api, ApiProblem } from '../../web/data/client.ts';
+import { ask, askedEarly, forgetAsked, mayBe } from '../../web/data/asked.ts';
 
-describe('questions asked early', () => {
+describe('answers that were asked for early', () => {
   const real = globalThis.fetch;
-  let asked: string[] = [];
+  const asked: string[] = [];
+  /** What the salon's computer says next: the tag of its answer, or that it does not answer. */
+  let says: string | undefined | Error;
   beforeEach(() => {
-    asked = [];
-    globalThis.fetch = async (url, init) => {
-      asked.push(`${init?.method ?? 'GET'} ${String(url)}`);
-      if (String(url).endsWith('/lost')) throw new TypeError('no link');
-      return new Response(JSON.stringify({ nth: asked.length }), {
-        status: String(url).endsWith('/shut') ? 403 : 200,
-      });
+    globalThis.fetch = async (input) => {
+      asked.push(String(input));
+      if (says instanceof Error) throw says;
+      return new Response('{}', { headers: says === undefined ? {} : { etag: says } });
     };
   });
-  afterEach(() => {
+  after(() => {
     globalThis.fetch = real;
-    forgetAsked();
   });
 
-  it('are answered once, and asked again after that', async () => {
+  it('go to the first who comes, and to nobody after a write', async () => {
+    says = '"one"';
     ask('/dogs');
-    expect(await api('GET', '/dogs')).to.deep.equal({ nth: 1 });
-    expect(asked).to.deep.equal(['GET /api/dogs']);
-    expect(await api('GET', '/dogs')).to.deep.equal({ nth: 2 });
-    expect(askedEarly('/dogs')).to.equal(undefined);
+    expect(asked.at(-1)).to.equal('/api/dogs');
+    expect((await askedEarly('/dogs'))?.status).to.equal(200);
+    expect(askedEarly('/dogs'), 'a second time').to.equal(undefined);
+    expect(askedEarly('/kit'), 'never asked').to.equal(undefined);
+    ask('/dogs');
+    forgetAsked();
+    expect(askedEarly('/dogs'), 'older than what was written').to.equal(undefined);
   });
 
-  it('are forgotten by a write: what stands after it is asked anew', async () => {
-    ask('/kit');
-    await api('POST', '/kit', {});
-    expect(await api('GET', '/kit')).to.deep.equal({ nth: 3 });
-  });
-
-  it('that nobody could answer say so to who comes, and trouble nobody else', async () => {
-    ask('/lost');
-    ask('/shut');
-    await new Promise((soon) => setTimeout(soon, 5));
-    const problemOf = (path: string): Promise<unknown> => api('GET', path).catch((problem: unknown) => problem);
-    const lost = await problemOf('/lost');
-    const shut = await problemOf('/shut');
-    expect(lost).to.be.instanceOf(ApiProblem).and.have.property('status', 0);
-    expect(shut).to.be.instanceOf(ApiProblem).and.have.property('status', 403);
-    expect(asked).to.have.length(2);
+  it('are told apart by their tags; what never came is no answer, one without a tag may be any', async () => {
+    expect(mayBe('/tide', '"two"'), 'not asked').to.equal(false);
+    says = '"two"';
+    ask('/tide');
+    await askedEarly('/tide');
+    expect(mayBe('/tide', '"two"')).to.equal(true);
+    expect(mayBe('/tide', '"three"')).to.equal(false);
+    says = undefined;
+    ask('/salon');
+    await askedEarly('/salon');
+    expect(mayBe('/salon', '"four"')).to.equal(true);
+    says = new TypeError('no link');
+    ask('/bookings');
+    const fault: unknown = await askedEarly('/bookings')?.catch((problem: unknown) => problem);
+    expect(fault).to.equal(says);
+    expect(mayBe('/bookings', '"five"')).to.equal(false);
   });
 });

@@ -6,11 +6,13 @@ import {
   callList,
   dogModel,
   dogStory,
+  factsWord,
   fitDog,
   fitInTown,
   freshTown,
   honestBook,
   honestSummary,
+  inHundredths,
   learnBook,
   learnOne,
   leastPercent,
@@ -27,6 +29,7 @@ import {
   warmthOf,
   type BookDog,
   type Fit,
+  type Levels,
   type Sighting,
   type TideBook,
   type TideDog,
@@ -233,6 +236,45 @@ describe('a book of dogs', () => {
     }
     const { low, likely, high } = LEARNT.sea.grams;
     Array.from(likely).forEach((g, i) => expect(g).to.be.within((low[i] ?? 0) - 1e-3, (high[i] ?? 0) + 1e-3));
+  });
+
+  it('travels in hundredths and says the same', () => {
+    const sent: typeof LEARNT = JSON.parse(JSON.stringify(inHundredths(LEARNT)));
+    const near = (a: Levels, b: Levels, what: string): void => {
+      const own = Array.from(a);
+      expect(own.length, what).to.equal(b.length);
+      for (const [i, v] of own.entries())
+        if (Math.abs(v - (b[i] ?? NaN)) > 0.0051) expect.fail(`${what}, day ${i}: ${v}`);
+    };
+    for (const [i, t] of LEARNT.dogs.entries()) {
+      const came = sent.dogs[i];
+      if (!came) throw new Error('a dog was lost');
+      near(t.wave, came.wave, `${t.id}, what stands`);
+      near(t.minutes, came.minutes, `${t.id}, minutes`);
+      for (const end of ['low', 'likely', 'high'] as const) near(t.bare[end], came.bare[end], `${t.id}, ${end}`);
+      expect(came.coat, 'how a coat fades is told whole').to.deep.equal(t.coat);
+      expect(came.starts).to.deep.equal(t.starts);
+    }
+    near(LEARNT.sea.minutes.likely, sent.sea.minutes.likely, 'the sea');
+    expect(sent.town).to.deep.equal(LEARNT.town);
+    const words = (learnt: typeof LEARNT) =>
+      callList(BOOK, learnt).map((c) => [c.dog.id, c.propose, c.minutes, c.later]);
+    expect(words(sent)).to.deep.equal(words(LEARNT));
+  });
+
+  it('is known by a word: the same wherever its facts are read, another as soon as one of them is', () => {
+    const word = factsWord(BOOK);
+    expect(factsWord(JSON.parse(JSON.stringify(BOOK)))).to.equal(word);
+    const [first, ...rest] = BOOK.dogs;
+    if (!first) throw new Error('no dogs');
+    const others: readonly TideBook[] = [
+      { ...BOOK, today: addDays(BOOK.today, 1) },
+      { ...BOOK, minutesPerWeek: BOOK.minutesPerWeek + 1 },
+      { ...BOOK, dogs: rest },
+      { ...BOOK, dogs: [{ ...first, sightings: [...first.sightings, started(BOOK.today)] }, ...rest] },
+      { ...BOOK, dogs: [{ ...first, booked: [...first.booked, addDays(BOOK.today, 9)] }, ...rest] },
+    ];
+    expect(new Set([word, ...others.map(factsWord)]).size).to.equal(others.length + 1);
   });
 
   it('calls only dogs without a date, whose blow or store is near, and proposes open days', () => {

@@ -17,7 +17,10 @@ import {
   type Tool,
 } from '../../core/kit/index.ts';
 import { day } from '../../core/quantity/index.ts';
+import { asOn } from '../../web/app/on-device.ts';
+import { DATE_FORMS, forgetView } from '../../web/app/view.ts';
 import { fromToday } from '../../web/words/dates.ts';
+import { money } from '../../web/words/figures.ts';
 import {
   badlyText,
   dueText,
@@ -30,6 +33,31 @@ import {
 } from '../../web/words/kit.ts';
 
 const HOLES = /undefined|NaN|null|\[object|Infinity/;
+
+describe('money in words', () => {
+  it('is said as the device’s forms have it, cents only where there are some, whatever was said before', async () => {
+    const amounts = [0, 5, 1200, 123_450, 9_999_999, -350];
+    for (const dates of [...DATE_FORMS, ...DATE_FORMS]) {
+      const kept = { 'woolly-tide.view': JSON.stringify({ dates }) };
+      await asOn({ kept, dark: false, contrast: false, languages: ['en-GB'] }, async () => {
+        forgetView();
+        for (const currency of ['EUR', 'USD', 'JPY', 'SEK'])
+          for (const cents of amounts) {
+            const whole = cents % 100 === 0;
+            const form = new Intl.NumberFormat(dates, {
+              style: 'currency',
+              currency,
+              minimumFractionDigits: whole ? 0 : 2,
+            });
+            expect(money(cents, currency)).to.equal(form.format(cents / 100));
+          }
+        expect(money(1250, 'EUR')).to.match(/12[.,]50/);
+        expect(money(1200, 'EUR')).to.not.match(/[.,]00/);
+      });
+    }
+    forgetView();
+  });
+});
 
 describe('the kit in words', () => {
   it('says of every rule where it applies, what and why', () => {

@@ -31,6 +31,40 @@ describe('the desk of the tide', () => {
     db.close();
   });
 
+  it('forgets nobody who asks again too soon, and reckons then from what stands by that time', async () => {
+    const db = openDb(':memory:');
+    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW };
+    fillSmall(kept.stores, NOW);
+    const desk = new TideDesk();
+    const word = (): string | undefined => {
+      const told: TideLearntAnswer | undefined = desk.learnt === undefined ? undefined : JSON.parse(desk.learnt);
+      return told?.known?.facts;
+    };
+    desk.atOnce(() => ({ book: tideFile(kept), homes: [] }));
+    await desk.settled();
+    const first = word();
+    expect(first).to.equal(factsWord(tideFile(kept)));
+    let gathered = 0;
+    for (let time = 0; time < 5; time++)
+      desk.soon(() => {
+        gathered++;
+        return { book: tideFile(kept), homes: [] };
+      });
+    // Written after they asked, before their turn.
+    const [dog] = kept.stores.dogs.all();
+    const note = { id: 'late', day: '2031-04-08', what: 'started', amount: null, grams: null, author: 'Ada' } as const;
+    kept.stores.tide.addNote(dog?.id ?? '', note);
+    expect(await inTime(desk.settled())).to.equal('let go');
+    expect(gathered).to.equal(1);
+    expect(word())
+      .to.equal(factsWord(tideFile(kept)))
+      .and.not.equal(first);
+    desk.soon(() => expect.fail('a desk that is closed asks nobody'));
+    desk.close();
+    expect(await inTime(desk.settled())).to.equal('let go');
+    db.close();
+  });
+
   it('tells a device what was learnt, by the word of the facts it was learnt from', async () => {
     const room = await openRoom({ demo: false });
     fillSmall(room.stores, NOW);

@@ -1,6 +1,7 @@
 /** The tide over HTTP: what forecasts rest on, notes from home, events of a life, weather, a date held at once. */
 import { expect } from 'chai';
 import { readTideFile } from '../../contract/tide.ts';
+import { tideFile, tideText } from '../../server/tide-facts.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
 const NOTE = { id: 'note-1', day: '2031-04-08', what: 'brushed', amount: 'bowl', grams: null, author: 'Owner' };
@@ -22,6 +23,22 @@ describe('the tide over HTTP', () => {
     expect(new Set(bollard.sightings.map((s: { kind: string }) => s.kind))).to.include.all.keys('visit', 'touch');
     expect(bollard.minutesAt).to.deep.equal([...bollard.minutesAt].sort((a: number, b: number) => a - b));
     expect(json.readings.length).to.be.greaterThan(1000);
+  });
+
+  it('is gathered once until something is written, here or by another hand, or a day is over', async () => {
+    const kept = { stores: room.stores, nowMs: () => NOW };
+    const first = tideFile(kept);
+    expect(tideFile(kept), 'nothing was written').to.equal(first);
+    expect(JSON.parse(tideText(kept))).to.deep.equal(JSON.parse(JSON.stringify(first)));
+    room.stores.tide.addNote('demo-sisu', { ...NOTE, id: 'note-9', what: 'brushed', amount: 'bowl' });
+    const second = tideFile(kept);
+    expect(second).to.not.equal(first);
+    expect(second.dogs.find((d) => d.id === 'demo-sisu')?.sightings.length).to.equal(
+      (first.dogs.find((d) => d.id === 'demo-sisu')?.sightings.length ?? 0) + 1,
+    );
+    room.stores.tide.dropNote('note-9');
+    expect(tideFile({ ...kept, nowMs: () => NOW + 86_400_000 }).today).to.equal(first.today + 1);
+    expect(tideFile(kept)).to.deep.equal(first);
   });
 
   it('keeps a note from home once, feeds it to the forecast, and takes it back', async () => {
