@@ -1,5 +1,5 @@
 /** Practice in words: what a coat answers, what a mistake was, what a drill asks and why its answer is so. */
-import { PHASE_WORDS } from '../../core/bench/index.ts';
+import { PHASE_WORDS, type PhaseId } from '../../core/bench/index.ts';
 import { COMB_SCALE, FINGER_SCALE, TIE_SCALE, TUG_SCALE, type Readings } from '../../core/check/index.ts';
 import { coatRow, regionRow, TRAIT_WORDS, ZONE_IDS, type CoatClass } from '../../core/dog/index.ts';
 import { rule, toolRow, type ToolKind } from '../../core/kit/index.ts';
@@ -123,13 +123,23 @@ function sceneText({ coatClass, condition, wetness, region, guardMm, context }: 
   return `${said.join('; ')}.`;
 }
 
+/** What a step is for, where its name would tell the tool that is asked for. */
+const NOW_WORDS: Partial<Readonly<Record<PhaseId, string>>> = {
+  'dry-rake': 'Now what is loose comes out of the depth of the dry coat',
+  'dry-slicker': 'Now the dry coat is opened, layer by layer',
+  comb: 'Now the coat is proved, from the tips to the skin',
+};
+
 /** What a drill asks: the scene, and the question. */
 export function questionParts(q: Question): { readonly scene: string; readonly ask: string } {
   switch (q.kind) {
     case 'may':
       return { scene: sceneText(q.scene), ask: `May the ${toolName(q.tool)} be used there?` };
     case 'leads':
-      return { scene: sceneText(q.scene), ask: `“${PHASE_WORDS[q.phase]}” comes now. Which of these serves best?` };
+      return {
+        scene: sceneText(q.scene),
+        ask: `${NOW_WORDS[q.phase] ?? `“${PHASE_WORDS[q.phase]}” comes now`}. Which of these serves best?`,
+      };
     case 'condition':
       return {
         scene: `A ${className(q.coatClass)} coat. ${capital(feltText(q.readings))}.`,
