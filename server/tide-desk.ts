@@ -24,7 +24,13 @@ export class TideDesk {
   soon(make: () => TideQuestion): void {
     if (this.planned || this.asked !== '') return;
     const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
-    this.planned = setTimeout(() => this.atOnce(make), wait);
+    this.planned = setTimeout(() => {
+      try {
+        this.atOnce(make);
+      } catch {
+        // Nobody waits for this but whoever asks again: a request for the same facts hears what is wrong with them.
+      }
+    }, wait);
   }
 
   /** Asks now. */

@@ -34,6 +34,8 @@ export function tideRoutes(kept: Kept, desk: TideDesk): Router {
 
   on('GET /tide', () => ({ written: tideText(kept) }));
   on('GET /tide/learnt', () => {
+    // Without a salon there is no tide: said as by every other room.
+    salonOf(kept);
     askTide(kept, desk);
     const nothing: TideLearntAnswer = { known: null };
     return { written: desk.learnt ?? JSON.stringify(nothing) };

@@ -59,6 +59,10 @@ describe('the desk of the tide', () => {
     expect(word())
       .to.equal(factsWord(tideFile(kept)))
       .and.not.equal(first);
+    desk.soon(() => {
+      throw new Error('the facts cannot be read');
+    });
+    expect(await inTime(desk.settled()), 'facts that cannot be read end nothing').to.equal('let go');
     desk.soon(() => expect.fail('a desk that is closed asks nobody'));
     desk.close();
     expect(await inTime(desk.settled())).to.equal('let go');
