@@ -22,7 +22,7 @@ export class TideDesk {
 
   /** Asks after the present reply is out, at most once in a while. */
   soon(make: () => TideQuestion): void {
-    if (this.planned || this.asked !== '') return;
+    if (this.closed || this.planned || this.asked !== '') return;
     const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
     this.planned = setTimeout(() => {
       try {

@@ -13,18 +13,20 @@ import { roomOf, workMinutes, type Script, type ScriptStep } from './script.ts';
 import { workCoat, combFalls, pieceOf, workScript } from './simulate.ts';
 import { figuresOf, stateFor } from './work.ts';
 
-export type FaultCode =
-  | 'forbidden'
-  | 'stopped-zone'
-  | 'does-nothing'
-  | 'skin'
-  | 'topcoat'
-  | 'blade-minutes'
-  | 'tie-wetted'
-  | 'half-tie'
-  | 'soap-left'
-  | 'home-wet'
-  | 'no-proof';
+export const FAULT_CODES = [
+  'forbidden',
+  'stopped-zone',
+  'does-nothing',
+  'skin',
+  'topcoat',
+  'blade-minutes',
+  'tie-wetted',
+  'half-tie',
+  'soap-left',
+  'home-wet',
+  'no-proof',
+] as const;
+export type FaultCode = (typeof FAULT_CODES)[number];
 
 export interface Fault {
   readonly code: FaultCode;

@@ -84,7 +84,7 @@ export {
   combFalls,
 } from './simulate.ts';
 export { type Edit, applyEdit, stepsFor, bestAgain, piecesFor } from './edit.ts';
-export { type Fault, type FaultCode, faultsOf, faultsOnly, isLegal } from './faults.ts';
+export { FAULT_CODES, type Fault, type FaultCode, faultsOf, faultsOnly, isLegal } from './faults.ts';
 export { type Crew, clockShare, lies, standingShare } from './crew.ts';
 export { type Split, type SplitVisit, splitOf } from './split.ts';
 export { type Care, type StepCare, type Support, type Hold, careOf } from './care.ts';

@@ -1,50 +1,69 @@
-/** Answers asked for before anybody came for them: each goes to one, once, and is known by its tag. */
+/** What is asked before anybody comes for it: an answer for one, none after a write, and what is wrong is said to who comes. */
 import { expect } from 'chai';
 import { ask, askedEarly, forgetAsked, mayBe } from '../../web/data/asked.ts';
+import { api, ApiProblem } from '../../web/data/client.ts';
 
-describe('answers that were asked for early', () => {
+describe('questions asked early', () => {
   const real = globalThis.fetch;
-  const asked: string[] = [];
-  /** What the salon's computer says next: the tag of its answer, or that it does not answer. */
-  let says: string | undefined | Error;
+  let asked: string[] = [];
+  /** The tag of what is answered next, where it has one. */
+  let tag: string | undefined;
   beforeEach(() => {
-    globalThis.fetch = async (input) => {
-      asked.push(String(input));
-      if (says instanceof Error) throw says;
-      return new Response('{}', { headers: says === undefined ? {} : { etag: says } });
+    asked = [];
+    tag = undefined;
+    globalThis.fetch = async (url, init) => {
+      asked.push(`${init?.method ?? 'GET'} ${String(url)}`);
+      if (String(url).endsWith('/lost')) throw new TypeError('no link');
+      return new Response(JSON.stringify({ nth: asked.length }), {
+        status: String(url).endsWith('/shut') ? 403 : 200,
+        ...(tag !== undefined && { headers: { etag: tag } }),
+      });
     };
   });
-  after(() => {
+  afterEach(() => {
     globalThis.fetch = real;
-  });
-
-  it('go to the first who comes, and to nobody after a write', async () => {
-    says = '"one"';
-    ask('/dogs');
-    expect(asked.at(-1)).to.equal('/api/dogs');
-    expect((await askedEarly('/dogs'))?.status).to.equal(200);
-    expect(askedEarly('/dogs'), 'a second time').to.equal(undefined);
-    expect(askedEarly('/kit'), 'never asked').to.equal(undefined);
-    ask('/dogs');
     forgetAsked();
-    expect(askedEarly('/dogs'), 'older than what was written').to.equal(undefined);
   });
 
-  it('are told apart by their tags; what never came is no answer, one without a tag may be any', async () => {
+  it('are answered once, and asked again after that', async () => {
+    ask('/dogs');
+    expect(await api('GET', '/dogs')).to.deep.equal({ nth: 1 });
+    expect(asked).to.deep.equal(['GET /api/dogs']);
+    expect(await api('GET', '/dogs')).to.deep.equal({ nth: 2 });
+    expect(askedEarly('/dogs')).to.equal(undefined);
+  });
+
+  it('are forgotten by a write: what stands after it is asked anew', async () => {
+    ask('/kit');
+    await api('POST', '/kit', {});
+    expect(await api('GET', '/kit')).to.deep.equal({ nth: 3 });
+  });
+
+  it('that nobody could answer say so to who comes, and trouble nobody else', async () => {
+    ask('/lost');
+    ask('/shut');
+    await new Promise((soon) => setTimeout(soon, 5));
+    const problemOf = (path: string): Promise<unknown> => api('GET', path).catch((problem: unknown) => problem);
+    const lost = await problemOf('/lost');
+    const shut = await problemOf('/shut');
+    expect(lost).to.be.instanceOf(ApiProblem).and.have.property('status', 0);
+    expect(shut).to.be.instanceOf(ApiProblem).and.have.property('status', 403);
+    expect(asked).to.have.length(2);
+  });
+
+  it('are told apart by their tags: what never came is no answer, one without a tag may be any', async () => {
     expect(mayBe('/tide', '"two"'), 'not asked').to.equal(false);
-    says = '"two"';
+    tag = '"two"';
     ask('/tide');
     await askedEarly('/tide');
     expect(mayBe('/tide', '"two"')).to.equal(true);
     expect(mayBe('/tide', '"three"')).to.equal(false);
-    says = undefined;
+    tag = undefined;
     ask('/salon');
     await askedEarly('/salon');
     expect(mayBe('/salon', '"four"')).to.equal(true);
-    says = new TypeError('no link');
-    ask('/bookings');
-    const fault: unknown = await askedEarly('/bookings')?.catch((problem: unknown) => problem);
-    expect(fault).to.equal(says);
-    expect(mayBe('/bookings', '"five"')).to.equal(false);
+    ask('/lost');
+    await askedEarly('/lost')?.catch(() => undefined);
+    expect(mayBe('/lost', '"five"')).to.equal(false);
   });
 });

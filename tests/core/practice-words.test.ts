@@ -107,7 +107,7 @@ describe('practice in words', () => {
       { kind: 'look' },
       ...FEEL_TESTS.map((t): Act => ({ kind: 'feel', tests: [t], zones: ZONES })),
       ...CONDITION_KINDS.map((as): Act => ({ kind: 'call', as, zones: ZONES })),
-      ...PHASE_IDS.map((phase): Act => ({ ...WORK, kind: 'work', phase, toolId: 'rake', zones: [] })),
+      ...PHASE_IDS.map((phase): Act => ({ kind: 'work', phase, toolId: 'rake', zones: [] })),
       WORK,
       { kind: 'rest', minutes: 3 },
       { kind: 'refer' },

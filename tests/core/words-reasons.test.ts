@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  FAULT_CODES,
   METHOD_IDS,
   METHODS,
   PHASE_IDS,
@@ -9,7 +10,6 @@ import {
   type Comparison,
   type Edit,
   type Fault,
-  type FaultCode,
   type MethodRuling,
   type PlanNote,
   type Rival,
@@ -149,20 +149,7 @@ describe('reasons of a plan in words', () => {
   });
 
   it('say of every fault what is wrong, and of every edit what one tap does', () => {
-    const codes: readonly FaultCode[] = [
-      'forbidden',
-      'stopped-zone',
-      'does-nothing',
-      'skin',
-      'topcoat',
-      'blade-minutes',
-      'tie-wetted',
-      'half-tie',
-      'soap-left',
-      'home-wet',
-      'no-proof',
-    ];
-    for (const code of codes)
+    for (const code of FAULT_CODES)
       for (const zones of [[], SOME]) {
         const fault: Fault = { code, severity: 'never', step: 's', zones, rule: RULES[0]?.id, wetness: 'damp' };
         isSentence(faultText(fault), code);
