@@ -43,17 +43,9 @@ export interface Fault {
 }
 
 const WATER: readonly PhaseId[] = ['bath', 'soapy-work', 'rewash'];
-const NEVER: ReadonlySet<FaultCode> = new Set<FaultCode>([
-  'forbidden',
-  'stopped-zone',
-  'skin',
-  'topcoat',
-  'blade-minutes',
-  'tie-wetted',
-  'half-tie',
-  'soap-left',
-  'home-wet',
-]);
+/** Poor work that hurts nobody; every other fault must be mended. */
+const MAY_STAND: ReadonlySet<FaultCode> = new Set<FaultCode>(['does-nothing', 'no-proof']);
+const mustBeMended = ({ code }: Pick<Fault, 'code'>): boolean => !MAY_STAND.has(code);
 /** Past a limit by less than this is floating dust. */
 const DUST = 1e-6;
 
@@ -65,11 +57,11 @@ export const faultsOf = (script: Script, found: Coat, job: Job): readonly Fault[
 
 /** As faultsOf, without the search for mends: quick enough for a script that is being dragged. */
 export const faultsOnly = (script: Script, found: Coat, job: Job): readonly Fault[] =>
-  foundIn(script, found, job).map((fault) => ({ ...fault, severity: NEVER.has(fault.code) ? 'never' : 'warn' }));
+  foundIn(script, found, job).map((fault) => ({ ...fault, severity: mustBeMended(fault) ? 'never' : 'warn' }));
 
 /** Does a script break nothing that must never be. */
 export const isLegal = (script: Script, found: Coat, job: Job): boolean =>
-  !foundIn(script, found, job).some((f) => NEVER.has(f.code));
+  !foundIn(script, found, job).some(mustBeMended);
 
 function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
   const faults: Found[] = [];
@@ -262,14 +254,14 @@ function mendOf(fault: Found, script: Script, found: Coat, job: Job): Edit | und
 function byPlace(fault: Found, index: number, script: Script, found: Coat, job: Job): Edit | undefined {
   // A rule that does not look at water does not care about the order.
   if (fault.rule !== undefined && !rule(fault.rule).when.wetness) return undefined;
-  const before = foundIn(script, found, job).filter((f) => NEVER.has(f.code)).length;
+  const before = foundIn(script, found, job).filter(mustBeMended).length;
   for (let away = 1; away < script.length; away++) {
     for (const to of [index - away, index + away]) {
       if (to < 0 || to >= script.length) continue;
       const edit: Edit = { kind: 'move', id: fault.step, to };
       const after = foundIn(applyEdit(script, edit), found, job);
       const gone = !after.some((f) => f.step === fault.step && f.code === fault.code);
-      if (gone && after.filter((f) => NEVER.has(f.code)).length <= before) return edit;
+      if (gone && after.filter(mustBeMended).length <= before) return edit;
     }
   }
   return undefined;
