@@ -26,6 +26,7 @@ import { asOf, propose, sessionRecord, tableNow, type SessionAct, type SessionEv
 import { getTimes } from 'suncalc';
 import { loadFigures } from './load.ts';
 import { bookFigures } from './book.ts';
+import { calmFigures } from './calm.ts';
 import { tideFigures } from './tide.ts';
 
 /** Median of several runs of a function, milliseconds a call. */
@@ -40,6 +41,12 @@ function medianMs(calls: number, work: (i: number) => void): number {
 
 const say = (name: string, value: number, unit: string, reference: string, ratio: number): void =>
   console.log(`${name} ${value.toPrecision(3)} ${unit} (${reference}, ${ratio.toPrecision(3)})`);
+
+// `npm run bench -- calm`: only what waits for what.
+if (process.argv[2] === 'calm') {
+  await calmFigures(say);
+  process.exit(0);
+}
 
 const ours = medianMs(2000, (i) => void dayLengthHours(day(20000 + i), 60));
 const theirs = medianMs(2000, (i) => void getTimes(new Date((20000 + i) * 86_400_000), 60, 0));
@@ -229,3 +236,4 @@ say('best-three-to-buy', own, 'ms', `HiGHS ${mip.toPrecision(3)} ms`, own / mip)
 bookFigures(say);
 tideFigures(say, medianMs);
 await loadFigures(say);
+await calmFigures(say);

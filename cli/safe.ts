@@ -9,7 +9,8 @@ import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import Database from 'better-sqlite3';
 import { PASSPHRASE } from '../contract/account.ts';
-import { sealed, weakness } from '../server/auth/secret.ts';
+import { weakness } from '../contract/passphrase-strength.ts';
+import { sealed } from '../server/auth/secret.ts';
 import { stores } from '../server/db/index.ts';
 import { writeArchive } from '../server/safe/archive.ts';
 import { backupFolder, backupsIn, makeBackup, newestGood } from '../server/safe/backups.ts';
@@ -154,13 +155,12 @@ const COMMANDS: Readonly<
         const passphrase = await typedPassphrase();
         if (passphrase.length < PASSPHRASE.least || passphrase.length > PASSPHRASE.most)
           refuse(`A passphrase has ${PASSPHRASE.least} to ${PASSPHRASE.most} letters. Nothing was changed.`);
-        const weak = weakness(passphrase, [account.name, account.login]);
+        const weak = await weakness(passphrase, [account.name, account.login]);
         if (weak !== undefined) refuse(`This passphrase ${weak}. Nothing was changed.`);
         const stored = await sealed(passphrase);
         write(() => {
           accounts.setPassphrase(account.id, stored);
           accounts.endOf(account.id, Date.now());
-          accounts.clearFailures(`account ${account.login}`);
         });
         say(`${account.name} signs in with the new passphrase from now on, and is signed out everywhere.`);
       } finally {

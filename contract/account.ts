@@ -1,6 +1,7 @@
 /** Accounts: who works here and what each may do; how somebody signs in, takes over a shared tablet, and is refused. */
 import Joi from 'joi';
-import { idSchema, lineSchema, versionSchema } from './common.ts';
+import { idSchema, nameLine, versionSchema } from './common.ts';
+import { isCommonPin } from './common-pin.ts';
 
 /** What somebody may do here, most first. */
 export const ROLES = ['owner', 'groomer', 'bather', 'desk'] as const;
@@ -35,6 +36,8 @@ export interface MePage {
   readonly shared: boolean;
   /** A shared tablet that waits for a PIN. */
   readonly locked: boolean;
+  /** Owner's acts are open: the passphrase was shown within the last minutes. */
+  readonly confirmed: boolean;
   /** On a shared tablet: to whom it can be handed. */
   readonly colleagues: readonly Colleague[];
   /** In the demo: who can be tried, and the passphrase of all of them. */
@@ -43,6 +46,9 @@ export interface MePage {
     readonly passphrase: string;
   } | null;
 }
+
+/** A shared tablet without a hand on it asks for a PIN after that. */
+export const HAND_MS = 15 * 60_000;
 
 /** A device that is signed in. */
 export interface SignInRecord {
@@ -77,7 +83,13 @@ const pinText = Joi.string()
   .pattern(/^\d{4,8}$/)
   .required()
   .messages({ 'string.pattern.base': '{{#label}} must be 4 to 8 digits' });
-const nameSchema = lineSchema(80).min(1).required();
+/** A PIN that is being made: not one of those that are tried first. */
+const newPinText = pinText
+  .custom((pin: string, helpers) => (isCommonPin(pin) ? helpers.error('pin.common') : pin))
+  .messages({
+    'pin.common': '{{#label}} is one that is tried first: take digits that are no year, no row and no pattern',
+  });
+const nameSchema = nameLine(80).required();
 const roleSchema = Joi.string()
   .valid(...ROLES)
   .required();
@@ -139,6 +151,14 @@ export const accountEditSchema = Joi.object<AccountEdit>({
   version: versionSchema.required(),
 }).label('account');
 
+/** Field of a refusal that asks whoever is signed in for their passphrase once more. */
+export const CONFIRM = 'confirm';
+/** The own passphrase, shown once more before an owner's act. */
+export interface Confirm {
+  readonly own: string;
+}
+export const confirmSchema = Joi.object<Confirm>({ own: typedSchema }).label('passphrase');
+
 /** Whoever sets a new secret shows first who they are. */
 export interface NewPassphrase {
   readonly own: string;
@@ -153,7 +173,7 @@ export interface NewPin {
   readonly own: string;
   readonly pin: string;
 }
-export const newPinSchema = Joi.object<NewPin>({ own: typedSchema, pin: pinText }).label('PIN');
+export const newPinSchema = Joi.object<NewPin>({ own: typedSchema, pin: newPinText }).label('PIN');
 
 export interface HandOver {
   readonly accountId: string;

@@ -7,6 +7,7 @@ import { ROLES, type Role } from './account.ts';
 import {
   accountDraftSchema,
   accountEditSchema,
+  confirmSchema,
   firstOwnerSchema,
   handOverSchema,
   newPassphraseSchema,
@@ -25,7 +26,7 @@ import {
   homeStartedSchema,
   homeReportSchema,
 } from './home.ts';
-import { toolDraftSchema, toolEditSchema, upkeepBatchSchema } from './kit.ts';
+import { newToolSchema, toolEditSchema, upkeepBatchSchema } from './kit.ts';
 import { ownPostSchema, ownerPostSchema } from './post.ts';
 import { answerSchema, boutSchema } from './practice.ts';
 import { productMoveSchema } from './product.ts';
@@ -48,6 +49,8 @@ export interface ApiRow<May extends Who = Who, Body = unknown> {
   readonly jpeg?: true | undefined;
   /** Largest body in bytes, where it is not the usual one. */
   readonly limit?: number | undefined;
+  /** An owner's act: only for whoever has shown their passphrase within the last ten minutes. */
+  readonly confirmed?: true | undefined;
   /** Content type of the answer; JSON without one. */
   readonly type?: string | undefined;
   readonly sends?: string | undefined;
@@ -97,6 +100,12 @@ export const API = {
     answers: 'the same, somebody else signed in',
   }),
   'POST /lock': row({ may: ALL, answers: 'the same, the shared tablet waiting for a PIN' }),
+  'POST /me/confirm': row({
+    may: ALL,
+    body: confirmSchema,
+    sends: '`{own}`: the own passphrase',
+    answers: 'the same; owner’s acts are open for ten minutes. They answer 403 with the field `confirm` otherwise',
+  }),
   'PUT /me/passphrase': row({
     may: ALL,
     body: newPassphraseSchema,
@@ -107,23 +116,26 @@ export const API = {
   'GET /keys': row({ may: OWNER, answers: '`{accounts, signIns}`' }),
   'POST /accounts': row({
     may: OWNER,
+    confirmed: true,
     body: accountDraftSchema,
     sends: '`{id, name, login, role, personId, passphrase}`',
     answers: '201, the keys',
   }),
   'PUT /accounts/:id': row({
     may: OWNER,
+    confirmed: true,
     body: accountEditSchema,
     sends: '`{name, role, personId, ended, version}`',
     answers: 'the keys; an ended account is signed out everywhere',
   }),
   'PUT /accounts/:id/passphrase': row({
     may: OWNER,
+    confirmed: true,
     body: newPassphraseSchema,
     sends: '`{own, passphrase}`: the owner’s own first',
     answers: 'the keys; the account is signed out everywhere',
   }),
-  'DELETE /sign-ins/:id': row({ may: OWNER, answers: 'the keys, that device signed out' }),
+  'DELETE /sign-ins/:id': row({ may: OWNER, confirmed: true, answers: 'the keys, that device signed out' }),
   'GET /changes': row({
     may: OWNER,
     sends: '`?before=` an id, `?dog=` a dog',
@@ -136,8 +148,14 @@ export const API = {
     sends: '`{id}`',
     answers: '202, the job: a backup is made and verified',
   }),
-  'POST /exports': row({ may: OWNER, body: jobSchema, sends: '`{id}`', answers: '202, the job: everything as a zip' }),
-  'GET /exports/:id': row({ may: OWNER, type: 'application/zip', answers: 'the zip' }),
+  'POST /exports': row({
+    may: OWNER,
+    confirmed: true,
+    body: jobSchema,
+    sends: '`{id}`',
+    answers: '202, the job: everything as a zip',
+  }),
+  'GET /exports/:id': row({ may: OWNER, confirmed: true, type: 'application/zip', answers: 'the zip' }),
   'POST /intake/preview': row({
     may: FRONT,
     body: intakePreviewSchema,
@@ -159,6 +177,7 @@ export const API = {
   }),
   'POST /forget': row({
     may: OWNER,
+    confirmed: true,
     body: forgetSchema,
     sends: '`{dogId}`: the owner of that dog',
     answers: '`{dogs, sessions, removed}`: the owner is gone, work stays without names',
@@ -189,6 +208,18 @@ export const API = {
     body: standingSchema,
     sends: '`{version}`',
     answers: 'the booking: its owner said yes',
+  }),
+  'POST /bookings/:id/unagree': row({
+    may: FRONT,
+    body: standingSchema,
+    sends: '`{version}`',
+    answers: 'the booking, as it was before its owner said yes',
+  }),
+  'POST /bookings/:id/restore': row({
+    may: FRONT,
+    body: standingSchema,
+    sends: '`{version}`',
+    answers: 'the booking that was cancelled, as it was; 409 when its time is taken',
   }),
   'GET /bookings/:id/calendar.ics': row({ may: ALL, type: CALENDAR, answers: '`text/calendar` (RFC 5545)' }),
   'GET /dogs/:id/checks': row({ may: ALL, answers: '`{checks}`, newest first' }),
@@ -307,8 +338,8 @@ export const API = {
   }),
   'POST /kit': row({
     may: CRAFT,
-    body: toolDraftSchema,
-    sends: 'a piece: `{kind, name, costCents, since, homeOf}` and its measures',
+    body: newToolSchema,
+    sends: 'a piece with its own `id`: `{id, kind, name, costCents, since, homeOf}` and its measures',
     answers: '201, the piece',
   }),
   'PUT /kit/:id': row({

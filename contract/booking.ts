@@ -1,7 +1,7 @@
 /** Bookings: a dog, a start, a length. */
 import Joi from 'joi';
 import type { NextVisit } from '../core/tide/index.ts';
-import { daySchema, idSchema, versionSchema } from './common.ts';
+import { dayInRange, daySchema, idSchema, versionSchema } from './common.ts';
 
 export interface BookingDraft {
   readonly id: string;
@@ -38,9 +38,8 @@ const instant = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:00Z$/)
   .custom((value: string, helpers) => {
     const ms = Date.parse(value);
-    return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 16) !== value.slice(0, 16)
-      ? helpers.error('instant.none')
-      : value;
+    const exists = !Number.isNaN(ms) && new Date(ms).toISOString().slice(0, 16) === value.slice(0, 16);
+    return !exists || dayInRange(value.slice(0, 10)) === undefined ? helpers.error('instant.none') : value;
   })
   .messages({
     'string.pattern.base':
@@ -66,9 +65,11 @@ export interface HoldDraft {
   readonly agreed?: boolean | undefined;
 }
 
+/** How long a visit may be booked for. */
+export const BOOKABLE_MINUTES = { least: 10, most: 600 } as const;
 const fields = {
   startsAt: instant.required(),
-  minutes: Joi.number().integer().min(10).max(600).required(),
+  minutes: Joi.number().integer().min(BOOKABLE_MINUTES.least).max(BOOKABLE_MINUTES.most).required(),
   note: Joi.string().max(500).allow('').required(),
 };
 export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<BookingDraft>({

@@ -1,6 +1,6 @@
 /** Pieces that every message shares: ids, days, versions, the one shape of an error. */
 import Joi from 'joi';
-import { parseDay } from '../core/quantity/index.ts';
+import { civilFromDay, dayFromCivil, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 
 /** The one shape of every refusal. */
 export interface ApiError {
@@ -20,11 +20,35 @@ export const idSchema = Joi.string()
   .pattern(ID_PATTERN)
   .messages({ 'string.pattern.base': '{{#label}} must be 1 to 64 letters, digits or dashes, not "{{#value}}"' });
 
+/**
+ * The days that there are: what lies outside is a slip of the hand, and would be reckoned with for ever. What is booked or
+ * planned lies within ten years from today besides.
+ */
+export const DAY_RANGE = { firstYear: 1970, lastYear: 2199, yearsAhead: 10 } as const;
+const inRange = (on: Day): boolean => {
+  const { year } = civilFromDay(on);
+  return year >= DAY_RANGE.firstYear && year <= DAY_RANGE.lastYear;
+};
+/** `2031-04-09` to a day in the range; undefined for any other text. */
+export function dayInRange(text: string): Day | undefined {
+  const on = parseDay(text);
+  return on !== undefined && inRange(on) ? on : undefined;
+}
+/** The last day for which something can be booked or planned: the end of a year. */
+export function lastBookable(today: Day): Day {
+  return dayFromCivil({ year: civilFromDay(today).year + DAY_RANGE.yearsAhead, month: 12, dayOfMonth: 31 });
+}
+/** Why nothing can be booked or planned on a day, as the end of a sentence; undefined where it can. */
+export function unbookable(on: Day, today: Day): string | undefined {
+  if (inRange(on) && on <= lastBookable(today)) return undefined;
+  return `must lie between ${DAY_RANGE.firstYear} and ${formatDay(lastBookable(today))}`;
+}
+
 /** A plain date that exists, as `2031-04-09`. */
-const NO_DAY = '{{#label}} must be a date that exists, written 2031-04-09, not "{{#value}}"';
+const NO_DAY = `{{#label}} must be a date that exists, from ${DAY_RANGE.firstYear} to ${DAY_RANGE.lastYear}, written 2031-04-09, not "{{#value}}"`;
 export const daySchema = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/)
-  .custom((value: string, helpers) => (parseDay(value) === undefined ? helpers.error('day.plain') : value))
+  .custom((value: string, helpers) => (dayInRange(value) === undefined ? helpers.error('day.plain') : value))
   .messages({ 'day.plain': NO_DAY, 'string.pattern.base': NO_DAY });
 
 export const versionSchema = Joi.number().integer().min(1);
@@ -38,6 +62,16 @@ export const lineSchema = (max: number): Joi.StringSchema =>
     .max(max)
     .pattern(ONE_LINE)
     .messages({ 'string.pattern.base': '{{#label}} must be one line: please take line ends and tabs out' });
+
+/** Letters, digits or signs that can be seen: a name of spaces and joiners alone is none. */
+const SEEN = /[\p{L}\p{N}\p{S}\p{P}]/u;
+const UNSEEN = /[\p{Cf}\u115F\u1160\u3164\uFFA0\u2800]/gu;
+/** A name that a person typed: one line, with something in it that can be seen. */
+export const nameLine = (max: number): Joi.StringSchema =>
+  lineSchema(max)
+    .min(1)
+    .custom((text: string, helpers) => (SEEN.test(text.replace(UNSEEN, '')) ? text : helpers.error('name.unseen')))
+    .messages({ 'name.unseen': '{{#label}} has no letter that can be seen: please write the name out' });
 
 /** Joi's options everywhere: no guessing of types, no unknown keys, all in one label style. */
 export const STRICT: Joi.ValidationOptions = {

@@ -12,7 +12,7 @@ import {
 } from '../core/dog/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
-import { daySchema, lineSchema, versionSchema } from './common.ts';
+import { daySchema, lineSchema, nameLine, versionSchema } from './common.ts';
 
 /** The facts of a dog as a form sends them. */
 export interface DogDraft {
@@ -81,7 +81,7 @@ export interface SessionSummary {
 }
 
 const fields = {
-  name: lineSchema(60).min(1).required(),
+  name: nameLine(60).required(),
   breed: lineSchema(60).allow('').required(),
   sex: Joi.string()
     .valid(...SEXES)
@@ -105,7 +105,7 @@ const fields = {
     .valid(...HOME_CARE)
     .required(),
   note: Joi.string().max(2000).allow('').required(),
-  owner: Joi.object({ name: lineSchema(80).min(1).required(), phone: lineSchema(40).allow('').required() }).required(),
+  owner: Joi.object({ name: nameLine(80).required(), phone: lineSchema(40).allow('').required() }).required(),
 };
 export const dogDraftSchema: Joi.ObjectSchema<DogDraft> = Joi.object<DogDraft>(fields).label('dog');
 export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit>({

@@ -14,7 +14,7 @@ import {
 } from '../core/kit/index.ts';
 import type { Coverage, PhaseRanking } from '../core/bench/index.ts';
 import type { ZoneId } from '../core/dog/index.ts';
-import { daySchema, idSchema, lineSchema, versionSchema } from './common.ts';
+import { daySchema, idSchema, nameLine, versionSchema } from './common.ts';
 
 export interface ToolDraft extends Omit<Tool, 'id'> {
   readonly costCents: number | null;
@@ -22,6 +22,9 @@ export interface ToolDraft extends Omit<Tool, 'id'> {
   readonly since: string | null;
   /** The dog in whose home it lies, or null for a piece of the salon. */
   readonly homeOf: string | null;
+}
+export interface NewTool extends ToolDraft {
+  readonly id: string;
 }
 export interface ToolEdit extends ToolDraft {
   /** Off the wall: kept for its history, not planned with. */
@@ -67,7 +70,7 @@ const fields = {
   kind: Joi.string()
     .valid(...TOOL_KINDS)
     .required(),
-  name: lineSchema(60).min(1).required(),
+  name: nameLine(60).required(),
   pinMm: Joi.number().min(1).max(80),
   spacingMm: Joi.number().min(0.2).max(20),
   tip: Joi.string().valid(...TIPS),
@@ -90,7 +93,12 @@ const kept = {
   since: daySchema.allow(null).required(),
   homeOf: idSchema.allow(null).required(),
 };
-export const toolDraftSchema: Joi.ObjectSchema<ToolDraft> = Joi.object<ToolDraft>(kept).label('tool');
+/** What a form asks of a piece. */
+export const toolFactsSchema: Joi.ObjectSchema<ToolDraft> = Joi.object<ToolDraft>(kept).label('tool');
+/** A new piece under an id of its own: sent twice it is one. */
+export const newToolSchema: Joi.ObjectSchema<NewTool> = Joi.object<NewTool>({ id: idSchema.required(), ...kept }).label(
+  'tool',
+);
 export const toolEditSchema: Joi.ObjectSchema<ToolEdit> = Joi.object<ToolEdit>({
   ...kept,
   retired: Joi.boolean().required(),

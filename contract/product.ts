@@ -1,7 +1,7 @@
 /** Products: what was bought, mixed and counted, and the stock that follows from it. */
 import Joi from 'joi';
 import { STOCK_KINDS, type Stock, type StockKind } from '../core/water/index.ts';
-import { daySchema, idSchema, lineSchema } from './common.ts';
+import { daySchema, idSchema, nameLine } from './common.ts';
 
 export interface ProductMoveDraft {
   readonly id: string;
@@ -21,7 +21,7 @@ export interface ProductsPage {
 const MOST_ML = 200_000;
 export const productMoveSchema: Joi.ObjectSchema<ProductMoveDraft> = Joi.object<ProductMoveDraft>({
   id: idSchema.required(),
-  product: lineSchema(60).min(1).required(),
+  product: nameLine(60).required(),
   day: daySchema.required(),
   kind: Joi.string()
     .valid(...STOCK_KINDS)

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { STAGE_KINDS, type DayAsked } from '../core/day/index.ts';
 import type { Absence, RosterPerson, VisitWish } from '../core/book/index.ts';
-import { daySchema, idSchema, lineSchema } from './common.ts';
+import { daySchema, idSchema, lineSchema, nameLine } from './common.ts';
 
 export interface PersonRecord extends RosterPerson {
   readonly version: number;
@@ -88,7 +88,7 @@ export interface CallRecord {
 const minute = Joi.number().integer().min(0).max(1440).required();
 const weekdays = Joi.array().items(Joi.number().integer().min(1).max(7)).unique().required();
 const personFields = {
-  name: lineSchema(60).min(1).required(),
+  name: nameLine(60).required(),
   weekdays,
   from: minute,
   to: minute.greater(Joi.ref('from')),

@@ -28,6 +28,8 @@ export interface ChangesPage {
 export interface BackupRecord {
   readonly name: string;
   readonly atMs: number;
+  /** Grows with each backup: the highest was made last, whatever the clock said. */
+  readonly number: number;
   readonly bytes: number;
 }
 /** Something that takes a while, done beside the requests. */
@@ -100,8 +102,16 @@ export interface Forget {
   readonly dogId: string;
 }
 export const forgetSchema = Joi.object<Forget>({ dogId: idSchema.required() }).label('owner');
+/** A file beside the salon's own that still holds who was forgotten. */
+export interface HoldingCopy {
+  readonly file: string;
+  /** When it is gone at the latest; null for one that stays until somebody deletes it. */
+  readonly goneByMs: number | null;
+}
 export interface Forgotten {
   readonly dogs: number;
   readonly sessions: number;
   readonly removed: number;
+  /** Copies that were made before, with how long each stays. */
+  readonly copies: readonly HoldingCopy[];
 }

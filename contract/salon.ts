@@ -16,7 +16,7 @@ import {
   type Quarrels,
   type ToolKind,
 } from '../core/kit/index.ts';
-import { lineSchema, versionSchema } from './common.ts';
+import { lineSchema, nameLine, versionSchema } from './common.ts';
 
 export interface SalonDraft {
   readonly name: string;
@@ -110,7 +110,7 @@ function knownTimeZone(name: string): boolean {
 }
 
 const place = {
-  name: lineSchema(80).min(1).required(),
+  name: nameLine(80).required(),
   town: lineSchema(80).allow('').required(),
   latitudeDeg: Joi.number().min(-90).max(90).required(),
   longitudeDeg: Joi.number().min(-180).max(180).required(),

@@ -1,4 +1,5 @@
-/* Mocha reporter: dots, then the failing tests in full, and the counts for the runner in COUNTS_FILE. */
+/* Mocha reporter: dots, then the failing tests in full. What has passed and failed so far, and how long each test took,
+   is in COUNTS_FILE at every moment, so that a run which is ended early still says what it had done. */
 'use strict';
 const fs = require('fs');
 const Mocha = require('mocha');
@@ -6,11 +7,24 @@ const Mocha = require('mocha');
 module.exports = class CountReporter extends Mocha.reporters.Dot {
   constructor(runner, options) {
     super(runner, options);
-    const counts = { passed: 0, failed: 0 };
-    runner.on('pass', () => counts.passed++);
-    runner.on('fail', () => counts.failed++);
-    runner.once('end', () => {
+    const counts = { passed: 0, failed: 0, ended: false, tests: [] };
+    const write = () => {
       if (process.env.COUNTS_FILE) fs.writeFileSync(process.env.COUNTS_FILE, JSON.stringify(counts));
+    };
+    const took = (test) => counts.tests.push({ title: test.fullTitle(), ms: test.duration ?? 0 });
+    runner.on('pass', (test) => {
+      counts.passed++;
+      took(test);
+      write();
+    });
+    runner.on('fail', (test) => {
+      counts.failed++;
+      took(test);
+      write();
+    });
+    runner.once('end', () => {
+      counts.ended = true;
+      write();
     });
   }
 };

@@ -1,5 +1,6 @@
-/* What npm test runs, and how it counts. Lanes run side by side; on a fresh machine the database engine is compiled
-   and Chromium fetched while what needs neither is tested. The browser comes last, alone. */
+/* What npm test runs, and how it counts. Tasks stand in one queue, longest first; as many run at once as there are cores.
+   On a fresh machine the database engine is compiled and Chromium fetched while what needs neither is tested. Every task
+   has a limit: what passes it is ended with all it had started, and counts as failed with what it had said. */
 'use strict';
 const child = require('child_process');
 const fs = require('fs');
@@ -9,71 +10,145 @@ const setup = require('./setup.cjs');
 
 /* Each compiles with the types of its own world only; what runs on Node shares one. */
 const PROGRAMS = ['core', 'contract', 'tsconfig.node.json', 'web', 'tests'];
-/* Long enough for a busy machine: a test that hangs is ended, a slow one is not failed. */
-const TIMEOUT_MS = '240000';
+const MINUTE_MS = 60_000;
+/* A full run draws every sample (tests/samples.ts) and may take as long as that needs. */
+const full = process.env.SAMPLES === 'full';
+/* For a task, and within it for one test: long enough for a busy machine, where a slow test is no failed one. */
+const TASK_LIMIT_MS = (full ? 60 : 8) * MINUTE_MS;
+const TEST_LIMIT_MS = (full ? 20 : 3) * MINUTE_MS;
+/* What is ended is first asked to end; its files and servers are let go of. */
+const GRACE_MS = 3_000;
+const SLOWEST_SHOWN = 12;
+
 const total = { passed: 0, failed: 0 };
+const timings = [];
 /* The demo salon takes seconds to fill: the processes of one run share it. */
-const demoFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'woolly-tide-demo-'));
+const scratch = fs.mkdtempSync(path.join(os.tmpdir(), 'woolly-tide-test-'));
 const bin = (name) => path.join(setup.ROOT, 'node_modules', '.bin', name);
 /* The compiler that is a program of the machine: a tenth of the time. The linter reads with the other. */
 const TSC = path.join(setup.ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc');
 
-/* A program's end: its exit code and all it said. */
-function run(command, args, env = {}) {
+/* Groups of processes that run now, to be ended with the run. */
+const running = new Set();
+const endGroup = (pid, signal) => {
+  try {
+    process.kill(-pid, signal);
+  } catch {
+    // It has ended already.
+  }
+};
+
+/* A program's end: its exit code, all it said, and whether it was ended at its limit. */
+function run(command, args, { env = {}, cwd = setup.ROOT, limitMs = TASK_LIMIT_MS } = {}) {
   return new Promise((resolve) => {
     const began = Date.now();
-    const started = child.spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
+    // In a group of its own, so that what it started is ended with it.
+    const started = child.spawn(command, args, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      cwd,
+      env: { ...process.env, ...env },
+      detached: true,
+    });
     const said = [];
+    let limited = false;
+    if (started.pid) running.add(started.pid);
+    const timer = setTimeout(() => {
+      limited = true;
+      endGroup(started.pid, 'SIGTERM');
+      setTimeout(() => endGroup(started.pid, 'SIGKILL'), GRACE_MS);
+    }, limitMs);
     started.stdout.on('data', (d) => said.push(d));
     started.stderr.on('data', (d) => said.push(d));
-    const end = (code, more) =>
-      resolve({ code, text: Buffer.concat(said).toString() + more, seconds: Math.round((Date.now() - began) / 1000) });
+    let ended = false;
+    const end = (code, more = '') => {
+      if (ended) return;
+      ended = true;
+      clearTimeout(timer);
+      // What the program left behind would hold the run, or the next.
+      endGroup(started.pid, 'SIGKILL');
+      running.delete(started.pid);
+      const late = limited ? `\nEnded at its limit of ${limitMs / MINUTE_MS} minutes.` : '';
+      resolve({ code, text: Buffer.concat(said).toString() + more + late, ms: Date.now() - began });
+    };
     started.on('error', (problem) => end(-1, problem.message));
-    started.on('close', (code) => end(code, ''));
+    // A child of its that lives on may hold its pipes open: its own end is what counts, after what it said has come.
+    started.on('exit', (code) => setTimeout(() => end(code ?? -1), 500));
+    started.on('close', (code) => end(code ?? -1));
   });
 }
 
+const say = (ok, title, ms) => console.log(`${ok ? 'ok   ' : 'FAIL '}${title}  ${Math.round(ms / 1000)} s`);
+
 /* A check that counts as one: passed when the command ends with 0. */
 const check = (title, command, args) => async () => {
-  const { code, text, seconds } = await run(command, args);
+  const { code, text, ms } = await run(command, args);
   total[code === 0 ? 'passed' : 'failed']++;
-  console.log(`${code === 0 ? 'ok   ' : 'FAIL '}${title}  ${seconds} s`);
+  say(code === 0, title, ms);
   if (code !== 0) console.log(text);
 };
 
-/* A folder of mocha tests; a run that dies or executes nothing is a failure. */
-const mocha = (stage, files = ['scripts/import-tests.mjs']) => async () => {
-  const counts = path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'woolly-tide-')), 'counts.json');
-  const { code, text, seconds } = await run(
+/* Mocha tests of a list of files; a run that dies, is ended early or executes nothing is a failure. */
+const mocha = (title, files) => async () => {
+  const countsFile = path.join(fs.mkdtempSync(path.join(scratch, 'counts-')), 'counts.json');
+  const { code, text, ms } = await run(
     bin('mocha'),
-    [
-      '--import=tsx',
-      '--reporter',
-      'scripts/count-reporter.cjs',
-      '--timeout',
-      TIMEOUT_MS,
-      ...files,
-    ],
-    { COUNTS_FILE: counts, DEMO_FOLDER: demoFolder, TESTS: `tests/${stage}` },
+    ['--import=tsx', '--exit', '--reporter', 'scripts/count-reporter.cjs', '--timeout', String(TEST_LIMIT_MS), 'scripts/import-tests.mjs'],
+    { env: { COUNTS_FILE: countsFile, DEMO_FOLDER: scratch, TEST_FILES: files.join(path.delimiter) } },
   );
-  const got = fs.existsSync(counts) ? JSON.parse(fs.readFileSync(counts, 'utf8')) : { passed: 0, failed: 0 };
+  const none = { passed: 0, failed: 0, ended: false, tests: [] };
+  const got = fs.existsSync(countsFile) ? JSON.parse(fs.readFileSync(countsFile, 'utf8')) : none;
   total.passed += got.passed;
   total.failed += got.failed;
-  const died = got.passed + got.failed === 0 || (code !== 0 && got.failed === 0);
+  timings.push(...got.tests.map((t) => ({ ...t, stage: title })));
+  const died = !got.ended || got.passed + got.failed === 0 || (code !== 0 && got.failed === 0);
   if (died) total.failed++;
   const ok = !died && got.failed === 0;
-  console.log(`${ok ? 'ok   ' : 'FAIL '}${stage}: ${got.passed} passed, ${got.failed} failed  ${seconds} s`);
-  if (died) console.log(`The ${stage} run ended with ${code} after ${got.passed} tests.`);
+  say(ok, `${title}: ${got.passed} passed, ${got.failed} failed`, ms);
+  if (died) console.log(`The run of ${title} ended with ${code} after ${got.passed + got.failed} tests.`);
   if (!ok) console.log(text);
 };
+
+const testFiles = (stage) =>
+  fs
+    .readdirSync(path.join('tests', stage), { recursive: true })
+    .filter((name) => name.endsWith('.test.ts'))
+    .sort()
+    .map((name) => path.join('tests', stage, name));
+
+/* Files that take longest, in each stage: they are begun first and shared out, so that none is left to run alone. */
+const LONGEST = {
+  core: ['bench-properties', 'follow-properties', 'home-plan', 'ranking-properties', 'plan-properties'],
+  reference: ['day-sheet', 'book-year', 'rota', 'allotment'],
+  server: ['safe', 'walk', 'door', 'bad-input'],
+  faults: ['fuzz', 'session-kill', 'disk'],
+  browser: ['each-room-1', 'each-room-2', 'each-room-3', 'book', 'walk', 'table', 'script', 'bench'],
+};
+function shards(stage, count) {
+  const all = testFiles(stage);
+  const first = (LONGEST[stage] ?? []).map((name) => path.join('tests', stage, `${name}.test.ts`)).filter((f) => all.includes(f));
+  const ordered = [...first, ...all.filter((f) => !first.includes(f))];
+  const parts = Array.from({ length: count }, () => []);
+  // There and back again, so that the longest and the second are not always together.
+  ordered.forEach((file, i) => {
+    const k = i % (2 * count);
+    parts[k < count ? k : 2 * count - 1 - k].push(file);
+  });
+  return parts.filter((p) => p.length > 0);
+}
+const sharded = (stage, count, needs) =>
+  shards(stage, count).map((files, i, { length }) => ({
+    stage,
+    needs,
+    work: mocha(length > 1 ? `${stage} ${i + 1}/${length}` : stage, files),
+  }));
 
 /* Compiles the database engine when that is still to be done; false when it cannot be. */
 async function makeNative() {
   const build = setup.nativeBuild();
   if (!build) return true;
-  const { code, text, seconds } = await run(build.command, build.args, build.env);
+  const { code, text, ms } = await run(build.command, build.args, { env: build.env, limitMs: 20 * MINUTE_MS });
   if (code === 0) build.done();
-  console.log(`${code === 0 ? 'ok   ' : 'FAIL '}database engine built  ${seconds} s`);
+  say(code === 0, 'database engine built', ms);
   if (code !== 0) console.log(`${text}\n${setup.NOT_INSTALLED}`);
   return code === 0;
 }
@@ -86,7 +161,7 @@ async function makeChromium() {
   const command = 'apt-get update && apt-get install -y --no-install-recommends chromium';
   if (process.getuid && process.getuid() === 0) {
     console.log('Installing Chromium from the Debian packages ...');
-    const { text } = await run('sh', ['-c', command], { DEBIAN_FRONTEND: 'noninteractive' });
+    const { text } = await run('sh', ['-c', command], { env: { DEBIAN_FRONTEND: 'noninteractive' }, limitMs: 20 * MINUTE_MS });
     if (hasChromium()) return true;
     console.log(`apt-get did not bring Chromium:\n${text.slice(-2000)}`);
   }
@@ -94,50 +169,91 @@ async function makeChromium() {
   return false;
 }
 
-const LANES = [
-  [['core', mocha('core')]],
-  [
-    ...PROGRAMS.map((program) => ['types', check(`types ${program}`, process.execPath, [TSC, '-p', program])]),
-    ['format', check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])],
-    ['lint', check('lint', bin('eslint'), ['--max-warnings', '0', '.'])],
-    ...['reference', 'cli'].map((stage) => [stage, mocha(stage)]),
-  ],
-];
-/* These open a database. */
-const ON_DATABASE = ['server', 'faults'];
+/* The interface as it is served. */
+async function makeWeb() {
+  const { code, text, ms } = await run(process.execPath, ['-e', "require('./scripts/setup.cjs').buildWeb()"]);
+  say(code === 0, 'interface built', ms);
+  if (code !== 0) console.log(text);
+  return code === 0;
+}
 
-/* Files of the browser that take longest: begun first, so that none of them is left to run alone. */
-const LONGEST = ['rooms', 'book', 'walk', 'table', 'script', 'bench'].map((name) => `${name}.test.ts`);
-function browserFiles() {
-  const all = fs.readdirSync('tests/browser').filter((name) => name.endsWith('.test.ts'));
-  return [...LONGEST, ...all.filter((name) => !LONGEST.includes(name))].map((name) => path.join('tests/browser', name));
+/* What some tasks need first, made once. */
+const MAKERS = { native: makeNative, chromium: makeChromium, web: makeWeb };
+
+/* Shortest first among equals would leave the longest to run alone at the end: the order is that of how long they take. */
+const tasks = () => [
+  ...sharded('browser', full ? 2 : 4, ['native', 'chromium', 'web']),
+  ...sharded('faults', 2, ['native']),
+  ...sharded('server', 2, ['native']),
+  ...sharded('core', 2, []),
+  ...sharded('reference', 2, []),
+  { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
+  { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']) },
+  ...sharded('cli', 1, ['native']),
+  ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
+];
+
+/* Runs the tasks, as many at once as there are cores; one whose needs are not made yet waits for them. */
+async function runAll(wanted) {
+  const queue = tasks().filter(({ stage }) => wanted.length === 0 || wanted.includes(stage));
+  const unknown = wanted.filter((name) => !queue.some(({ stage }) => stage === name));
+  if (unknown.length > 0) {
+    total.failed++;
+    console.log(`FAIL There is no stage called ${unknown.join(' or ')}.`);
+  }
+  const made = new Map();
+  const needed = Object.keys(MAKERS).filter((name) => queue.some(({ needs }) => needs.includes(name)));
+  // The engine takes a core; apt mostly waits. The interface is built as a task like others, so it takes its turn.
+  const making = needed.map(async (name) => {
+    const ok = await MAKERS[name]();
+    if (!ok) total.failed++;
+    made.set(name, ok);
+    wake();
+  });
+  let waiting = [];
+  const wake = () => waiting.splice(0).forEach((go) => go());
+  const take = () => {
+    for (const [i, { stage, needs }] of queue.entries()) {
+      if (needs.some((n) => made.get(n) === false)) {
+        queue.splice(i, 1);
+        console.log(`FAIL ${stage} was not run: ${needs.filter((n) => made.get(n) === false).join(', ')} is missing.`);
+        return take();
+      }
+      if (needs.every((n) => made.get(n))) return queue.splice(i, 1)[0];
+    }
+    return undefined;
+  };
+  const lane = async () => {
+    while (queue.length > 0) {
+      const task = take();
+      if (task) await task.work();
+      else if (queue.length > 0) await new Promise((go) => waiting.push(go));
+    }
+  };
+  await Promise.all([...making, ...Array.from({ length: Math.max(2, os.cpus().length) }, lane)]);
+}
+
+/* The last line, whatever happened before it. */
+function close() {
+  const slowest = timings.sort((a, b) => b.ms - a.ms).slice(0, SLOWEST_SHOWN);
+  if (slowest.length > 0) console.log('\nSlowest:');
+  for (const { ms, stage, title } of slowest) console.log(`${(ms / 1000).toFixed(1).padStart(7)} s  ${stage}: ${title.slice(0, 120)}`);
+  for (const pid of running) endGroup(pid, 'SIGKILL');
+  fs.rmSync(scratch, { recursive: true, force: true });
+  console.log(`\n${total.passed} passed, ${total.failed} failed`);
+  process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
 }
 
 /* Runs the wanted stages (all when none is named) and ends the process with the count. */
-async function runStages(wanted) {
-  const wants = (name) => wanted.length === 0 || wanted.includes(name);
-  const needsDatabase = [...ON_DATABASE, 'browser'].some(wants);
-  const onDatabase = async () => {
-    const native = needsDatabase ? await makeNative() : true;
-    // By then the other lanes are through, and there is a core for each.
-    if (native) await Promise.all(ON_DATABASE.filter(wants).map((name) => mocha(name)()));
-    return native;
+function runStages(wanted) {
+  const broken = (what) => {
+    total.failed++;
+    console.log(what instanceof Error ? what.stack : `Ended by ${what}.`);
+    close();
   };
-  const [native, chromium] = await Promise.all([
-    onDatabase(),
-    wants('browser') ? makeChromium() : true,
-    ...LANES.map(async (lane) => {
-      for (const [name, stage] of lane) if (wants(name)) await stage();
-    }),
-  ]);
-  if (native && chromium && wants('browser')) {
-    setup.buildWeb();
-    // Its files wait for pictures and clocks more than they reckon: two at a time.
-    await mocha('browser', ['--parallel', '--jobs', '2', ...browserFiles()])();
-  }
-  if (!native || !chromium) total.failed++;
-  console.log(`\n${total.passed} passed, ${total.failed} failed`);
-  process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => broken(signal));
+  process.on('uncaughtException', broken);
+  runAll(wanted).then(close, broken);
 }
 
 module.exports = { runStages };

@@ -6,19 +6,21 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import type { Logger } from 'pino';
 import { seededRandom, type Random } from '../core/quantity/index.ts';
 import type { Stores } from './db/index.ts';
 import { diskFault } from './disk.ts';
-import { apiError } from './endpoint.ts';
+import { apiError, guestOf } from './endpoint.ts';
 import { pages } from './page.ts';
 import { Problem } from './problem.ts';
+import { DoorState } from './auth/door-state.ts';
+import { onlyOurHosts } from './auth/hosts.ts';
 import { accountRoutes, type DoorRules } from './routes/accounts.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { DeviceBench } from './devices/bench.ts';
 import { standIns } from './devices/stand-ins.ts';
 import { Live } from './live.ts';
+import type { Log } from './log.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
@@ -43,6 +45,7 @@ import { tideRoutes } from './routes/tide.ts';
 import { PostOffice } from './post-office.ts';
 import { Safe } from './safe/safe.ts';
 import { TideDesk } from './tide-desk.ts';
+import { WorkerQueue } from './work/worker-queue.ts';
 
 export interface AppNeeds {
   readonly stores: Stores;
@@ -53,15 +56,19 @@ export interface AppNeeds {
   readonly live?: Live;
   /** Reckons the tide beside the server; whoever closes the server ends it. */
   readonly tide?: TideDesk;
+  /** Reads files and plans beside the server; whoever closes the server ends it. */
+  readonly work?: WorkerQueue;
   /** Sends reminders; whoever closes the server ends it. */
   readonly post?: PostOffice;
   /** Backups and files; whoever closes the server ends it. */
   readonly safe?: Safe;
   /** What the door needs to know beyond the file. */
   readonly door?: DoorRules;
-  /** Express's trust in what stands before it: which addresses may say for whom they ask, and over what. */
-  readonly trustProxy?: string | boolean;
-  readonly log: Pick<Logger, 'error'>;
+  /** What the door remembers; where a proxy on this machine stands before the program, it may say for whom it asks. */
+  readonly doorState?: DoorState;
+  /** Names that the program answers to, beyond those of this machine. */
+  readonly named?: readonly string[];
+  readonly log: Log;
   /** Folder of the built interface; without it only the API answers. */
   readonly webRoot?: string | undefined;
 }
@@ -81,6 +88,11 @@ const bodyFault = (problem: unknown): { status: number; message: string } | unde
   }
 };
 
+const strictTransport = helmet.strictTransportSecurity({ maxAge: 180 * 24 * 3600 });
+
+/** Refusals that may be somebody who tries doors. */
+const LOGGED = new Set([403, 421, 429]);
+
 /** An address as a log may hold it: without the token of a calendar. */
 const unnamed = (path: string): string => (path.startsWith('/feed/') ? '/feed/…' : path);
 
@@ -92,15 +104,18 @@ export function createApp({
   webRoot,
   door = {},
   safe = new Safe({ stores, nowMs }),
-  trustProxy = false,
+  doorState = new DoorState(),
+  named = [],
   random = seededRandom(1),
   live = new Live(),
   tide = new TideDesk(),
+  work = new WorkerQueue(),
   post = new PostOffice({ stores, nowMs }, tide),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', trustProxy);
+  app.set('trust proxy', doorState.behindProxy ? 'loopback' : false);
+  app.use(onlyOurHosts(named));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -114,20 +129,21 @@ export function createApp({
           formAction: ["'self'"],
         },
       },
-      // TLS is a reverse proxy's business; on loopback this header would lock browsers out.
       strictTransportSecurity: false,
     }),
+    // Only where there is TLS: on loopback this header would lock browsers out.
+    (req, res, next) => (req.secure ? strictTransport(req, res, next) : next()),
     compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }),
   );
 
-  const kept = { stores, nowMs };
+  const kept = { stores, nowMs, door: doorState };
   const api = express.Router();
   api.use(
-    accountRoutes(kept, door),
+    accountRoutes(kept, door, log),
     metaRoutes(kept, webRoot),
-    safeRoutes(kept, safe),
-    intakeRoutes(kept),
-    salonRoutes(kept),
+    safeRoutes(kept, safe, log),
+    intakeRoutes(kept, work),
+    salonRoutes(kept, work),
     kitRoutes(kept),
     dogRoutes(kept),
     dayRoutes(kept),
@@ -138,7 +154,7 @@ export function createApp({
     sessionRoutes(kept, live),
     deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
     bookingRoutes(kept),
-    exchangeRoutes(kept),
+    exchangeRoutes(kept, work),
     rosterRoutes(kept),
     sheetRoutes(kept),
     homeRoutes(kept, tide),
@@ -195,16 +211,19 @@ export function createApp({
     if (res.headersSent) return next(problem);
     const fault = bodyFault(problem);
     const disk = diskFault(problem);
+    const asked = { method: req.method, path: unnamed(req.path) };
+    if (problem instanceof Problem && LOGGED.has(problem.status))
+      log.info({ ...asked, status: problem.status, field: problem.field, who: guestOf(res)?.actor.name }, 'refused');
     if (problem instanceof Problem)
       res.status(problem.status).json(apiError(problem.field, problem.message, problem.more));
     else if (fault) res.status(fault.status).json(apiError(null, fault.message));
     else if (problem instanceof URIError)
       res.status(400).json(apiError(null, 'The address holds a broken % sign. Check the link.'));
     else if (disk) {
-      log.error({ problem, method: req.method, path: unnamed(req.path) }, 'the disk failed');
+      log.error({ err: problem, ...asked }, 'the disk failed');
       res.status(disk.status).json(apiError(null, disk.message));
     } else {
-      log.error({ problem, method: req.method, path: unnamed(req.path) }, 'request failed');
+      log.error({ err: problem, ...asked }, 'request failed');
       res.status(500).json(apiError(null, 'Something went wrong here. Nothing was changed; please try again.'));
     }
   };

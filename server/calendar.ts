@@ -1,13 +1,11 @@
-/** Decides what bookings and an owner's days look like in a calendar (RFC 5545). */
-import ICAL from 'ical.js';
+/** What bookings, an owner's days and a person's work look like in a calendar (RFC 5545). */
 import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency, type ICalCalendar } from 'ical-generator';
 import type { BookingRecord } from '../contract/booking.ts';
 import type { OwnerDog } from '../contract/home.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { homePartRow, type HomeCareKind } from '../core/home/index.ts';
 import type { Absence } from '../core/book/index.ts';
-import { addDays, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
-import { salonInstant } from './salon-time.ts';
+import { addDays, formatDay, type Day } from '../core/quantity/index.ts';
 
 /** The name of a calendar stands in its head as it is: on one line. */
 const oneLine = (name: string): string => name.replace(/\s+/g, ' ').trim();
@@ -138,79 +136,4 @@ export function personFeed({ person, visits, away, salon, nowMs }: PersonFeed): 
       transparency: ICalEventTransparency.OPAQUE,
     });
   return calendar.toString();
-}
-
-/** What another calendar holds: whole days, both ends counted, and times. */
-export type ReadEvent =
-  | { readonly kind: 'days'; readonly uid: string; readonly summary: string; readonly from: Day; readonly to: Day }
-  | {
-      readonly kind: 'time';
-      readonly uid: string;
-      readonly summary: string;
-      readonly startMs: number;
-      readonly endMs: number;
-    };
-
-/** Most times that one recurring event is read. */
-const MOST_TIMES = 500;
-
-/**
- * Events of an .ics text (RFC 5545) from a day up to another, recurring ones each time by its own; cancelled ones are left
- * out. Times without a zone are the salon's. Undefined when it is no calendar.
- */
-export function eventsOf(ics: string, timeZone: string, from: Day, to: Day): readonly ReadEvent[] | undefined {
-  let root: ICAL.Component;
-  try {
-    root = new ICAL.Component(ICAL.parse(ics));
-  } catch {
-    return undefined;
-  }
-  if (root.name !== 'vcalendar') return undefined;
-  for (const zone of root.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(zone);
-  const dayOf = (t: ICAL.Time): Day | undefined => parseDay(t.toString().slice(0, 10));
-  const msOf = (t: ICAL.Time): number => {
-    const on = dayOf(t);
-    const floating = t.zone === ICAL.Timezone.localTimezone;
-    return floating && on !== undefined
-      ? Date.parse(salonInstant(on, t.hour * 60 + t.minute, timeZone))
-      : t.toJSDate().getTime();
-  };
-  const found: ReadEvent[] = [];
-  const add = (uid: string, summary: string, start: ICAL.Time, end: ICAL.Time): void => {
-    const [first, last] = [dayOf(start), dayOf(end)];
-    if (first === undefined || last === undefined || last < from || first > to) return;
-    // A whole day ends on the morning after.
-    if (start.isDate)
-      found.push({ kind: 'days', uid, summary, from: first, to: last > first ? addDays(last, -1) : first });
-    else {
-      const startMs = msOf(start);
-      // By its length: a clock that is changed in between has hours that are not there, or are twice.
-      const endMs = start.zone === end.zone ? startMs + end.subtractDate(start).toSeconds() * 1000 : msOf(end);
-      found.push({ kind: 'time', uid, summary, startMs, endMs });
-    }
-  };
-  for (const component of root.getAllSubcomponents('vevent')) {
-    const event = new ICAL.Event(component);
-    const { uid, startDate } = event;
-    if (
-      !uid ||
-      !startDate ||
-      component.getFirstPropertyValue('status') === 'CANCELLED' ||
-      event.isRecurrenceException()
-    )
-      continue;
-    const summary = event.summary ?? '';
-    if (!event.isRecurring()) {
-      add(uid, summary, startDate, event.endDate);
-      continue;
-    }
-    const times = event.iterator();
-    for (let k = 0, next = times.next(); next && k < MOST_TIMES; k++, next = times.next()) {
-      const on = dayOf(next);
-      if (on === undefined || on > to) break;
-      const { startDate: start, endDate: end } = event.getOccurrenceDetails(next);
-      add(`${uid} ${next.toString()}`, summary, start, end);
-    }
-  }
-  return found;
 }

@@ -4,7 +4,7 @@ import { API, type ApiKey, type ApiRow, type BodyOf, type KeyOf, type ParamsOf, 
 import type { ApiError } from '../contract/common.ts';
 import type { HomeLink } from '../contract/home.ts';
 import { acting, type Actor } from './auth/acting.ts';
-import { guestAt, mustBeOurPage, type Guarded, type Guest, type Origin } from './auth/guard.ts';
+import { guestAt, mayGoOn, mustBeOurPage, type Guarded, type Guest, type Origin } from './auth/guard.ts';
 import { parsed, Problem } from './problem.ts';
 import type { Live } from './live.ts';
 
@@ -98,6 +98,7 @@ export function counter(guarded: Guarded): Counter {
         : (_req, _res, next) => next();
     const handle: RequestHandler = (req, res) => {
       const guest = guestOf(res);
+      if (!guest) throw new TypeError('a request came past its guard');
       return acting.run(guest.actor, () => answer(askOf<K>(row, req, guest), req, res));
     };
     for (const h of [letIn, read, handle]) OPENED.add(h);
@@ -109,31 +110,45 @@ export function counter(guarded: Guarded): Counter {
     router,
     on: (key, handle) =>
       open(key, (ask, _req, res) => {
+        const say = (reply: Reply): void => send(res, shownTo(ask.actor, reply));
         const reply = handle(ask);
-        if (reply instanceof Promise) return reply.then((r) => send(res, r));
-        send(res, reply);
+        if (reply instanceof Promise) return reply.then(say);
+        say(reply);
       }),
     stream: (key, live, of) =>
       open(key, (ask, _req, res) => {
-        const id = ask.origin.signedIn?.row.id;
-        live.stream(res, of(ask), () => id === undefined || guarded.stores.accounts.signInById(id) !== undefined);
+        const id = ask.origin.signedIn?.row.id ?? '';
+        live.stream(res, of(ask), { device: id, may: () => id === '' || mayGoOn(guarded, id) });
       }),
   };
 }
 
 const isMethod = (text: string): text is 'GET' | 'POST' | 'PUT' | 'DELETE' => /^(GET|POST|PUT|DELETE)$/.test(text);
 
-function guestOf(res: Response): Guest {
+/** Who asks, once the guard has let them in. */
+export function guestOf(res: Response): Guest | undefined {
   const guest: Guest | undefined = res.locals.guest;
-  if (!guest) throw new TypeError('a request came past its guard');
   return guest;
 }
+
+/** How an owner is reached: nothing that a bather needs at the tub. */
+const REACHES = new Set(['phone', 'email']);
+const withoutReaches = (value: unknown): unknown => {
+  if (Array.isArray(value)) return value.map(withoutReaches);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, v]) => [key, REACHES.has(key) && typeof v === 'string' ? '' : withoutReaches(v)]),
+  );
+};
+/** A reply as its role may see it: a bather sees no phone numbers and no mail addresses. */
+const shownTo = (actor: Actor, reply: Reply): Reply =>
+  actor.role === 'bather' && reply.json !== undefined ? { ...reply, json: withoutReaches(reply.json) } : reply;
 
 function send(res: Response, reply: Reply): void {
   res.status(reply.status ?? 200);
   for (const cookie of reply.cookies ?? []) res.append('Set-Cookie', cookie);
-  // What is said to one person is not kept for another by anything between.
-  if (!reply.bytes) res.setHeader('Cache-Control', 'private, no-cache');
+  // What is said to one person is kept by nothing between, nor on the device for whoever uses it next.
+  res.setHeader('Cache-Control', 'private, no-store');
   if (reply.text) {
     res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
     res.send(reply.text.body);
@@ -141,9 +156,7 @@ function send(res: Response, reply: Reply): void {
     res.type(reply.file.type).setHeader('Content-Disposition', `attachment; filename="${reply.file.fileName}"`);
     res.sendFile(reply.file.path);
   } else if (reply.bytes) {
-    // What an id names never changes.
-    res.type(reply.bytes.type).setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-    res.send(reply.bytes.body);
+    res.type(reply.bytes.type).send(reply.bytes.body);
   } else if (reply.written !== undefined) res.type('json').send(reply.written);
   else res.json(reply.json ?? {});
 }

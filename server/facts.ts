@@ -1,15 +1,17 @@
 /** Decides how stored records become core's facts, and what core concludes from them. */
 import type { DogRecord } from '../contract/dog.ts';
 import type { CheckRecord } from '../contract/check.ts';
+import { unbookable } from '../contract/common.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { paceByKind, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
-import { day, parseDay, type Day } from '../core/quantity/index.ts';
+import { day, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
 import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
+import type { DoorState } from './auth/door-state.ts';
 import type { Stores } from './db/index.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
 import { gistOf, mindsOf, plannedFor } from './gist.ts';
@@ -19,6 +21,10 @@ import { salonDay, salonInstant } from './salon-time.ts';
 export interface Kept {
   readonly stores: Stores;
   readonly nowMs: () => number;
+}
+/** What routes work with besides: what the door remembers. */
+export interface Served extends Kept {
+  readonly door: DoorState;
 }
 
 /** A stored dog as core reads it. */
@@ -43,6 +49,12 @@ export function salonOf(kept: Kept): SalonRecord {
 
 /** Today in the salon. */
 export const todayOf = (kept: Kept, salon: SalonRecord): Day => salonDay(kept.nowMs(), salon.timeZone);
+
+/** Refuses a day for which nothing can be booked or planned. */
+export function mustBeBookable(kept: Kept, field: string, on: Day): void {
+  const why = unbookable(on, todayOf(kept, salonOf(kept)));
+  if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
+}
 
 /** The fold of a stored session. */
 export const recordOf = (kept: Kept, s: StoredSession): SessionRecord =>

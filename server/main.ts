@@ -1,4 +1,4 @@
-/** Reads the command line, takes the folder into use, listens, closes cleanly. */
+/** The program: reads the command line, takes the folder into use, listens, closes cleanly. */
 import { randomBytes } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import type { Server } from 'node:http';
@@ -6,6 +6,7 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { DoorState } from './auth/door-state.ts';
 import { stores } from './db/index.ts';
 import { DEMO_PASSPHRASE } from './demo/accounts.ts';
 import { fillDemo } from './demo/seed.ts';
@@ -16,6 +17,8 @@ import { Safe } from './safe/safe.ts';
 import { askTide } from './home-facts.ts';
 import { TideDesk } from './tide-desk.ts';
 import { warmTide } from './tide-facts.ts';
+import { dropUnfinished } from './client-import.ts';
+import { WorkerQueue } from './work/worker-queue.ts';
 
 const DEFAULT_PORT = 4310;
 const LOOPBACK = '127.0.0.1';
@@ -38,6 +41,8 @@ interface Options {
   readonly fresh: boolean;
   /** A reverse proxy on this machine stands before the program. */
   readonly behindProxy: boolean;
+  /** Names it is reached by, beyond those of this machine. */
+  readonly named: readonly string[];
 }
 
 function options(argv: readonly string[]): Options | string {
@@ -51,11 +56,14 @@ function options(argv: readonly string[]): Options | string {
         demo: { type: 'boolean' },
         fresh: { type: 'boolean' },
         'behind-proxy': { type: 'boolean' },
+        name: { type: 'string', multiple: true },
       },
     });
     const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
     if (!Number.isInteger(port) || port < 0 || port > 65535)
       return `--port must be a whole number from 0 to 65535, not "${values.port}"`;
+    if (values['behind-proxy'] && !values.name)
+      return '--behind-proxy needs the name that the proxy is reached by: --name salon.example';
     if (values.fresh && !values.demo) return '--fresh empties the file of a demo only: use it with --demo';
     return {
       port,
@@ -64,25 +72,27 @@ function options(argv: readonly string[]): Options | string {
       demo: values.demo ?? false,
       fresh: values.fresh ?? false,
       behindProxy: values['behind-proxy'] ?? false,
+      named: values.name ?? [],
     };
   } catch (problem) {
     return problem instanceof Error ? problem.message : String(problem);
   }
 }
 
-function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
+function start({ port, host, data, demo, fresh, behindProxy, named }: Options): void {
   const folder = takeFolder(data);
   const file = salonFile(data);
   if (fresh) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true });
-  const db = openSalon(data);
+  const db = openSalon(data, { anew: fresh });
   const kept = stores(db);
   if (demo && !kept.salon.find()) fillDemo(kept, Date.now());
 
   const live = new Live();
   const tide = new TideDesk();
+  const work = new WorkerQueue();
   const post = new PostOffice({ stores: kept, nowMs: Date.now }, tide);
   const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });
-  const log = pino({ level: 'error' });
+  const log = pino({ level: 'info' });
   const setUpCode = randomBytes(6).toString('hex');
   const app = createApp({
     stores: kept,
@@ -90,11 +100,13 @@ function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
     random: Math.random,
     live,
     tide,
+    work,
     post,
     safe,
     log,
     door: { setUpCode, ...(demo && { demoPassphrase: DEMO_PASSPHRASE }) },
-    trustProxy: behindProxy ? 'loopback' : false,
+    doorState: new DoorState({ behindProxy }),
+    named,
     webRoot: resolve('dist'),
   });
   const letGo = (): void => {
@@ -112,10 +124,11 @@ function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
     const actual = address && typeof address === 'object' ? address.port : port;
     console.log(`Woolly Tide is up: http://localhost:${actual}/  (Ctrl-C ends it)`);
     for (const notice of safe.notices()) console.log(notice);
-    if (kept.accounts.none() && host !== LOOPBACK)
+    if (kept.accounts.none() && (host !== LOOPBACK || behindProxy))
       console.log(`Nobody has an account yet. From another machine the first one needs this code: ${setUpCode}`);
     setTimeout(warm, WARM_EVERY_MS);
     safe.resume();
+    dropUnfinished(kept).catch((err: unknown) => log.error({ err }, 'an import could not be taken back'));
   });
   let closing = false;
   const warming = warmTide({ stores: kept, nowMs: Date.now });
@@ -126,11 +139,10 @@ function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
   };
   // A round that failed is tried again with the next.
   const round = (): void => {
-    if (kept.salon.find())
-      post.run().catch((problem: unknown) => log.error({ problem }, 'a round of reminders failed'));
+    if (kept.salon.find()) post.run().catch((err: unknown) => log.error({ err }, 'a round of reminders failed'));
   };
   const daily = (): void =>
-    void safe.daily().catch((problem: unknown) => log.error({ problem }, 'the backup of the day failed'));
+    void safe.daily().catch((err: unknown) => log.error({ err }, 'the backup of the day failed'));
   const rounds = [
     setTimeout(round, POST_FIRST_MS),
     setInterval(round, POST_EVERY_MS),
@@ -153,6 +165,7 @@ function start({ port, host, data, demo, fresh, behindProxy }: Options): void {
     });
     live.close();
     tide.close();
+    work.close();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };
@@ -169,7 +182,9 @@ function listenSentence(problem: Error, port: number, host: string): string {
 
 const chosen = options(process.argv.slice(2));
 if (typeof chosen === 'string') {
-  console.error(`${chosen}. Known options: --port N, --host ADDRESS, --data DIR, --behind-proxy, --demo, --fresh.`);
+  console.error(
+    `${chosen}. Known options: --port N, --host ADDRESS, --data DIR, --name NAME, --behind-proxy, --demo, --fresh.`,
+  );
   process.exit(2);
 }
 try {

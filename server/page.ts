@@ -83,8 +83,8 @@ function builtIn(webRoot: string, log: Pick<Logger, 'error'>): () => Promise<Bui
       const built: unknown = await import(`${pathToFileURL(maker).href}?${mtimeMs}`);
       if (!isMaker(built)) throw new TypeError(`${maker} makes no pages`);
       return { bare, maker: built };
-    } catch (problem) {
-      log.error({ problem }, 'pages make themselves');
+    } catch (err) {
+      log.error({ err }, 'pages make themselves');
       return { bare, maker: undefined };
     }
   };
@@ -94,7 +94,7 @@ function builtIn(webRoot: string, log: Pick<Logger, 'error'>): () => Promise<Bui
     if (taken?.at !== mtimeMs) taken = { at: mtimeMs, built: take() };
     return taken.built;
   };
-  built().catch((problem: unknown) => log.error({ problem }, 'there is no page'));
+  built().catch((err: unknown) => log.error({ err }, 'there is no page'));
   return built;
 }
 
@@ -137,8 +137,8 @@ export function pages(webRoot: string, log: Pick<Logger, 'error'>): RequestHandl
     try {
       const made = await maker?.makePage({ path: req.originalUrl, ways: waysOf(req), answer: answerTo(req, res) });
       res.send(made ? filled(bare, made) : bare);
-    } catch (problem) {
-      log.error({ problem, path: req.path }, 'page not made');
+    } catch (err) {
+      log.error({ err, path: req.path }, 'page not made');
       res.send(bare);
     }
   };

@@ -1,6 +1,6 @@
-/** Decides between instants and the salon's plain days: one IANA zone a salon. */
+/** From instants to the salon's plain days and back: one IANA zone a salon. */
 import { Temporal } from 'temporal-polyfill';
-import { formatDay, parseDay, type Day } from '../core/quantity/index.ts';
+import { addDays, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 
 /** The salon's plain day at an instant in UTC milliseconds. */
 export function salonDay(ms: number, timeZone: string): Day {
@@ -16,9 +16,17 @@ export function salonMinute(ms: number, timeZone: string): number {
   return t.hour * 60 + t.minute;
 }
 
-/** The instant of a clock minute on a plain day in the salon, as `2031-04-09T07:30:00Z`. */
-export function salonInstant(day: Day, minute: number, timeZone: string): string {
-  const at = Temporal.PlainDate.from(formatDay(day)).toZonedDateTime({
+const DAY_MINUTES = 1440;
+
+/**
+ * The instant of a clock minute on a plain day in the salon, as `2031-04-09T07:30:00Z`. Minute 1440 is the next day's
+ * midnight, and so on. Throws RangeError below 0.
+ */
+export function salonInstant(on: Day, minuteOfDay: number, timeZone: string): string {
+  if (!(minuteOfDay >= 0)) throw new RangeError(`a minute of a day must be 0 or more, got ${minuteOfDay}`);
+  const minute = minuteOfDay % DAY_MINUTES;
+  const date = addDays(on, Math.floor(minuteOfDay / DAY_MINUTES));
+  const at = Temporal.PlainDate.from(formatDay(date)).toZonedDateTime({
     timeZone,
     plainTime: Temporal.PlainTime.from({ hour: Math.floor(minute / 60), minute: minute % 60 }),
   });

@@ -3,7 +3,7 @@
  * every dog, reckoned in a thread beside it when the facts have changed. Until the first is there, nothing is said.
  */
 import type { Worker } from 'node:worker_threads';
-import { threadOf } from './thread.ts';
+import { threadOf } from './work/thread.ts';
 import type { DogDigest, TideQuestion, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */

@@ -1,6 +1,7 @@
 /** Devices that are signed in: in this process without the quarter second that a passphrase takes, at a demo by its door. */
 import type { Role } from '../contract/account.ts';
 import { acting, UNTRAILED } from '../server/auth/acting.ts';
+import type { DoorState } from '../server/auth/door-state.ts';
 import { DEMO_PASSPHRASE } from '../server/demo/accounts.ts';
 import { newSecret, secretHash } from '../server/auth/guard.ts';
 import type { Stores } from '../server/db/index.ts';
@@ -34,6 +35,14 @@ export function signedInAs({ accounts, write }: Stores, role: Role, atMs: number
     }),
   );
   return `woolly=${secret}`;
+}
+
+/** The same, having shown the passphrase just now: for owner's acts. */
+export function confirmedAs(stores: Stores, door: DoorState, role: Role, atMs: number): string {
+  const cookie = signedInAs(stores, role, atMs);
+  const device = stores.accounts.signedIn(secretHash(cookie.slice(cookie.indexOf('=') + 1)));
+  if (device) door.confirm(device.row.id);
+  return cookie;
 }
 
 /** What our own pages send with what they ask. */

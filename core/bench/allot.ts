@@ -130,7 +130,7 @@ const within = (p: ZoneProblem, a: ZoneAnswer): boolean => a.skin <= p.bears + 1
 
 /**
  * Descends from passes, in place, to where no single piece's passes could be better; weight: what a gram counts,
- * strain: grams that all the skin (or topcoat) a zone bears is worth. held: acts that stay at 0.
+ * strain: grams that all the skin (or topcoat) a zone bears is worth. held: by act, 1 for those that stay at 0.
  */
 function descend(
   p: ZoneProblem,
@@ -139,15 +139,13 @@ function descend(
   strainSkin: number,
   strainWear: number,
   prices: Prices,
-  held: number,
+  held: Held,
   f: Figures,
 ): void {
   const { takes, passCosts } = p;
   const n = p.acts.length;
   const start = p.foundG;
-  const cF = SCRATCH.free;
-  const cD = SCRATCH.deep;
-  const cP = SCRATCH.packed;
+  const { free: cF, deep: cD, packed: cP } = scratchFor(n);
   for (let sweep = 0; sweep < MOST_SWEEPS; sweep++) {
     cF[n] = cD[n] = cP[n] = 1;
     for (let k = n - 1; k >= 0; k--) {
@@ -169,7 +167,7 @@ function descend(
       const deep = takes[3 * k + 1] ?? 0;
       const open = takes[3 * k + 2] ?? 0;
       let e = effects[k] ?? 0;
-      if ((passCosts[6 * k] ?? 0) > 0 && ((held >> k) & 1) === 0) {
+      if ((passCosts[6 * k] ?? 0) > 0 && held?.[k] !== 1) {
         const d1 = cD[k + 1] ?? 1;
         const A = -F * free * (cF[k + 1] ?? 1) - D * deep * d1 + P * open * (d1 - (cP[k + 1] ?? 1));
         const B = -P * open * deep * d1;
@@ -194,8 +192,25 @@ function descend(
     if (moved < STILL) return;
   }
 }
-/** Long enough for every act over a zone; one run at a time uses it. */
-const SCRATCH = { free: new Float64Array(32), deep: new Float64Array(32), packed: new Float64Array(32) };
+/** By act: 1 for those that stay at 0; undefined where all are free. */
+type Held = Uint8Array | undefined;
+
+interface Scratch {
+  readonly free: Float64Array;
+  readonly deep: Float64Array;
+  readonly packed: Float64Array;
+}
+const scratchOf = (acts: number): Scratch => ({
+  free: new Float64Array(acts + 1),
+  deep: new Float64Array(acts + 1),
+  packed: new Float64Array(acts + 1),
+});
+let scratch = scratchOf(31);
+/** Room for what comes after each act of a zone, and after the last; one run at a time uses it. */
+function scratchFor(acts: number): Scratch {
+  if (scratch.free.length <= acts) scratch = scratchOf(2 * acts);
+  return scratch;
+}
 
 /**
  * The rest x = 1 − effect that makes  A·(1−x) + B·(1−x)² − q·ln x  least between low and high.
@@ -240,24 +255,24 @@ export function solveZone(p: ZoneProblem, prices: Prices, f: Figures): ZoneAnswe
   let best = within(p, habit) ? habit : undefined;
   // Opening a plate pays only together with what takes the opened hair out: two starts, light and heavy.
   let start = effectsFrom(p, p.habit, f);
-  const easy = limited(p, start, 1, prices, 0, f);
+  const easy = limited(p, start, 1, prices, undefined, f);
   best = cheaper(best, easy);
   if (p.packedG > PLATE_SHARE * (p.freeG + p.deepG + p.packedG) && !(easy && spent(p, easy))) {
     const heavy = effectsFrom(p, p.heavy, f);
-    const much = limited(p, heavy, 1, prices, 0, f);
+    const much = limited(p, heavy, 1, prices, undefined, f);
     if (much && (!easy || much.cost < easy.cost)) start = heavy;
     best = cheaper(best, much);
   }
   // Where skin or topcoat is spent already, more weight buys nothing.
   if (best && best.leftG > p.targetG && !spent(p, best)) {
-    const hard = limited(p, start, f.worthOfFall, prices, 0, f);
+    const hard = limited(p, start, f.worthOfFall, prices, undefined, f);
     best = cheaper(best, hard);
     if (hard && hard.leftG < p.targetG) {
       // Between the two the comb just falls through: the least weight that gets there.
       let [low, high] = [1, f.worthOfFall];
       for (let i = 0; i < 4; i++) {
         const middle = (low + high) / 2;
-        const found = limited(p, start, middle, prices, 0, f);
+        const found = limited(p, start, middle, prices, undefined, f);
         best = cheaper(best, found);
         if (found && found.leftG <= p.targetG) high = middle;
         else low = middle;
@@ -289,7 +304,7 @@ function descended(
   strain: number,
   on: { skin: number; wear: number },
   prices: Prices,
-  held: number,
+  held: Held,
   f: Figures,
 ): ZoneAnswer {
   descend(p, effects, weight, strain * on.skin, strain * on.wear, prices, held, f);
@@ -305,7 +320,7 @@ function limited(
   effects: number[],
   weight: number,
   prices: Prices,
-  held: number,
+  held: Held,
   f: Figures,
 ): ZoneAnswer | undefined {
   const on = { skin: 0, wear: 0 };
@@ -347,13 +362,12 @@ function limited(
 
 /** Nobody picks a tool up for a tenth of a pass: such crumbs are left out, and the rest descends once more. */
 function withoutCrumbs(p: ZoneProblem, found: ZoneAnswer, prices: Prices, f: Figures): ZoneAnswer {
-  let held = 0;
-  for (const [k, a] of p.acts.entries()) {
+  const held = Uint8Array.from(p.acts, (a, k) => {
     const n = found.passes[k] ?? 0;
-    if (a.hands && a.leastPasses === 0 && n > 0 && n < f.leastPasses) held |= 1 << k;
-  }
-  if (held === 0) return found;
-  const kept = found.passes.map((n, k) => ((held >> k) & 1 ? 0 : n));
+    return a.hands && a.leastPasses === 0 && n > 0 && n < f.leastPasses ? 1 : 0;
+  });
+  if (!held.includes(1)) return found;
+  const kept = found.passes.map((n, k) => (held[k] === 1 ? 0 : n));
   const dropped = answerOf(p, kept, prices, f);
   const effects = effectsFrom(p, kept, f);
   const weight = dropped.leftG > p.targetG ? f.worthOfFall : 1;

@@ -153,7 +153,27 @@ function breedNamed(text: string): BreedRow | undefined {
   return found.length === 1 ? found[0] : undefined;
 }
 
-const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+type Named = Pick<KnownDog, 'name' | 'owner' | 'phone'>;
+/** Dogs by their own and their owner's name: a table has thousands of lines, and a salon thousands of dogs. */
+class ByName<T extends Named> {
+  private readonly found = new Map<string, T[]>();
+  constructor(dogs: readonly T[]) {
+    for (const dog of dogs) this.add(dog);
+  }
+  private key(d: Named): string {
+    return JSON.stringify([d.name.trim().toLowerCase(), d.owner.trim().toLowerCase()]);
+  }
+  add(dog: T): void {
+    const same = this.found.get(this.key(dog));
+    if (same) same.push(dog);
+    else this.found.set(this.key(dog), [dog]);
+  }
+  /** Those of these names whose number is the same, or is not told on one side. */
+  like(d: Named): readonly T[] {
+    const same = this.found.get(this.key(d)) ?? [];
+    return same.filter((x) => d.phone === '' || x.phone === '' || digits(x.phone) === digits(d.phone));
+  }
+}
 /** Digits of a phone number: two people may write the same in two ways. */
 const digits = (text: string): string => text.replace(/\D/g, '');
 
@@ -171,6 +191,13 @@ export function readIntake(
   const orderOf = (field: IntakeField): DateOrder => dateOrder(table.map((r) => cell(r, field)));
   const orders = { born: orderOf('born'), visitDay: orderOf('visitDay') };
   const dogs: IntakeDog[] = [];
+  const here = new ByName(known);
+  const added = new ByName<IntakeDog & { readonly index: number }>([]);
+  const breeds = new Map<string, BreedRow | undefined>();
+  const breedOfText = (text: string): BreedRow | undefined => {
+    if (!breeds.has(text)) breeds.set(text, breedNamed(text));
+    return breeds.get(text);
+  };
   const lines = table.map((row, i): IntakeLine => {
     const at = { line: i + 2, dogName: cell(row, 'dog'), ownerName: cell(row, 'owner') };
     const refused = (problem: string): IntakeLine => ({
@@ -200,22 +227,18 @@ export function readIntake(
       if (read.grams && !read.grams.ok) return refused(`The visit’s grams ${read.grams.error}.`);
       visit = { day: on.value, minutes: read.minutes?.value, grams: read.grams?.value };
     }
-    const isThis = (d: Omit<KnownDog, 'id'>): boolean =>
-      same(d.name, at.dogName) &&
-      same(d.owner, at.ownerName) &&
-      (phone === '' || d.phone === '' || digits(d.phone) === digits(phone));
-    const here = known.filter(isThis);
-    if (here.length > 1)
+    const named = { name: at.dogName, owner: at.ownerName, phone };
+    const [one, ...more] = here.like(named);
+    if (more.length > 0)
       return refused(
         `${at.ownerName} has two dogs called ${at.dogName} here. Add the phone number to tell them apart.`,
       );
-    const [one] = here;
     if (one) return { ...at, dog: one.id, newDog: false, visit, problem: undefined };
-    const before = dogs.findIndex((d) => isThis(d));
-    if (before >= 0) return { ...at, dog: before, newDog: false, visit, problem: undefined };
+    const [before] = added.like(named);
+    if (before) return { ...at, dog: before.index, newDog: false, visit, problem: undefined };
 
     const breedText = cell(row, 'breed');
-    const breed = breedNamed(breedText);
+    const breed = breedOfText(breedText);
     const coatText = cell(row, 'coatClass');
     const coatClass = coatText === '' ? breed?.coatClass : coatOf(coatText);
     if (coatClass === undefined)
@@ -238,7 +261,7 @@ export function readIntake(
     const sexText = cell(row, 'sex');
     const sex = sexOf(sexText);
     if (sex === undefined) return refused(`The sex "${sexText}" is not known here: write female or male.`);
-    dogs.push({
+    const dog: IntakeDog = {
       neutered: NEUTERED.has(bare(sexText)),
       name: at.dogName,
       owner: at.ownerName,
@@ -250,7 +273,9 @@ export function readIntake(
       coatClass,
       shape: breed?.shape ?? 'retriever',
       note: cell(row, 'note'),
-    });
+    };
+    added.add({ ...dog, index: dogs.length });
+    dogs.push(dog);
     return { ...at, dog: dogs.length - 1, newDog: true, visit, problem: undefined };
   });
   return { dogs, lines };

@@ -412,6 +412,9 @@ export function phaseFor(tool: Pick<Tool, 'kind'>, zones: readonly CoatZone[], u
   );
   if (hand) return hand[state];
   switch (tool.kind) {
+    case 'force-dryer':
+    case 'stand-dryer':
+      return state === 'dry' ? 'air' : 'drying';
     case 'hand-bath':
     case 'bather':
       return zones.some((z) => z.bathed) ? 'rewash' : 'bath';
@@ -422,7 +425,7 @@ export function phaseFor(tool: Pick<Tool, 'kind'>, zones: readonly CoatZone[], u
     case 'towel':
       return 'towel';
     default:
-      return state === 'dry' ? 'air' : 'drying';
+      throw new RangeError(`practice does not say what a ${tool.kind} is taken to a coat for`);
   }
 }
 

@@ -49,7 +49,9 @@ const weighedAfter = (d: BookDog, asOf: Day) =>
 
 /** Forecasts of past seasons against what happened; yields how far it is. */
 export function* honestBook(book: TideBook, keep?: FitKeep): Generator<Progress, Honest> {
-  const first = day(Math.min(book.today, ...book.dogs.flatMap((d) => d.sightings.map((s) => s.day))));
+  let first = book.today;
+  // One by one: hundreds of dogs with years of entries are more than a call takes as arguments.
+  for (const d of book.dogs) for (const s of d.sightings) if (s.day < first) first = s.day;
   const seasons = lightSeasons(book.place, addDays(first, LEAST_LOG_DAYS), addDays(book.today, -50));
   const of = (seasons.length + 1) * 2 * book.dogs.length;
   let past = 0;

@@ -44,7 +44,7 @@ export function warmthOf(
 ): Readonly<Record<string, number>> {
   const known = readings.filter((r) => r.day <= asOf && r.day >= asOf - READ_BACK_DAYS);
   if (known.length === 0) return {};
-  const earliest = day(Math.min(...known.map((r) => r.day)));
+  const earliest = known.reduce((first, r) => (r.day < first ? r.day : first), asOf);
   const seasons = lightSeasons(place, earliest, addDays(asOf, WARMTH_DAYS.from), tides);
   const stretches = seasons.flatMap((s) => {
     const own = known.filter((r) => r.day >= s.usual - WARMTH_DAYS.from && r.day <= s.usual - WARMTH_DAYS.to);
@@ -62,7 +62,23 @@ export function warmthOf(
   );
 }
 
-/** Readings of a CSV with a date and a temperature a line, in either order of columns, with or without a head. */
+/** Cells of a line; a separator within quotes is part of its cell. */
+const cellsOf = (line: string, separator: string): readonly string[] =>
+  (
+    line.match(
+      new RegExp(`(?:"[^"]*"|[^${separator}"])+|(?<=${separator})(?=${separator}|$)|^(?=${separator})`, 'g'),
+    ) ?? []
+  ).map((c) => c.trim().replace(/^"|"$/g, '').trim());
+/** A temperature with a point or a comma before its decimals; undefined for any other text. */
+function celsiusOf(cell: string): number | undefined {
+  const value = /^[-+]?\d+(?:[.,]\d+)?$/.test(cell) ? Number(cell.replace(',', '.')) : NaN;
+  return value > -70 && value < 60 ? value : undefined;
+}
+
+/**
+ * Readings of a CSV with a date and a temperature a line, in either order of columns, with or without a head; separated by
+ * semicolons or tabs where a line has any, else by commas. A comma that may be either is refused, never cut off.
+ */
 export function readingsFromCsv(
   text: string,
   parse: (date: string) => Day | undefined,
@@ -72,13 +88,23 @@ export function readingsFromCsv(
 } {
   const readings: Reading[] = [];
   const refused: { line: number; text: string }[] = [];
-  for (const [i, raw] of text.split(/\r?\n/).entries()) {
-    const line = raw.trim();
+  const separatorOf = (line: string): string => [';', '\t'].find((mark) => line.includes(mark)) ?? ',';
+  const lines = text.split(/\r?\n/).map((raw) => raw.trim());
+  const top = lines.find((line) => line !== '') ?? '';
+  const columns = cellsOf(top, separatorOf(top));
+  /** A head tells how many columns there are. */
+  const headed = columns.every((c) => parse(c) === undefined) ? columns.length : undefined;
+  for (const [i, line] of lines.entries()) {
     if (line === '') continue;
-    const cells = line.split(/[;,\t]/).map((c) => c.trim().replace(/^"|"$/g, ''));
+    const separator = separatorOf(line);
+    const cells = cellsOf(line, separator);
     const at = cells.map(parse).find((d) => d !== undefined);
-    const value = cells.map((c) => (/^[-+]?\d+(\.\d+)?$/.test(c) ? Number(c) : NaN)).find((n) => n > -70 && n < 60);
-    if (at !== undefined && value !== undefined) readings.push({ day: at, celsius: value });
+    const place = cells.findIndex((c) => celsiusOf(c) !== undefined);
+    const value = celsiusOf(cells[place] ?? '');
+    const next = cells[place + 1] ?? '';
+    const maybeCut =
+      separator === ',' && headed !== cells.length && /^[-+]?\d+$/.test(cells[place] ?? '') && /^\d{1,2}$/.test(next);
+    if (at !== undefined && value !== undefined && !maybeCut) readings.push({ day: at, celsius: value });
     // The first line may be a head.
     else if (i > 0) refused.push({ line: i + 1, text: line.slice(0, 60) });
   }

@@ -1,9 +1,10 @@
-/** Decides who is let in at a route: by its row of the table, the device's cookie, or an owner's link. */
+/** Who is let in at a route: by its row of the table, the device's cookie, or an owner's link. */
 import { createHash, randomBytes } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
 import type { ApiRow } from '../../contract/api.ts';
 import type { Role } from '../../contract/account.ts';
+import { CONFIRM, HAND_MS } from '../../contract/account.ts';
 import type { HomeLink } from '../../contract/home.ts';
 import type { Stores } from '../db/index.ts';
 import type { SignInRow, StoredAccount } from '../db/accounts.ts';
@@ -11,16 +12,20 @@ import { diskFault } from '../disk.ts';
 import { tokenHash } from '../home-links.ts';
 import { Problem } from '../problem.ts';
 import { NOBODY, type Actor } from './acting.ts';
+import type { DoorState } from './door-state.ts';
 
 export interface Guarded {
   readonly stores: Pick<Stores, 'accounts' | 'home' | 'write'>;
   readonly nowMs: () => number;
+  readonly door: DoorState;
 }
 
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
-/** How long a sign-in lasts: unseen, in all, and a shared tablet without a hand on it before it asks for a PIN. */
-export const LASTS = { unseenMs: 14 * DAY, inAllMs: 90 * DAY, handMs: 15 * MINUTE } as const;
+/** How long a sign-in lasts: unseen, and in all. */
+export const LASTS = { unseenMs: 14 * DAY, inAllMs: 90 * DAY } as const;
+/** A clock may be put right by so much. */
+const CLOCK_SLACK_MS = 2 * MINUTE;
 /** A token is changed so often; the one before serves requests that were under way. */
 const ROTATE = { everyMs: DAY, graceMs: 2 * MINUTE } as const;
 /** Being seen is written down no oftener. */
@@ -89,8 +94,24 @@ const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? n
 
 const LOOPBACK = /^(?:::1|(?:::ffff:)?127\.\d+\.\d+\.\d+)$/;
 
+/** Was no hand on a shared tablet for too long, as the clock says; one that was set back says nothing, so a PIN is asked. */
+const withoutHand = (row: SignInRow, now: number): boolean =>
+  now - row.hand_ms > HAND_MS || row.hand_ms - now > CLOCK_SLACK_MS;
+
+/** May a device go on with what it was let in to: it is still signed in, and no tablet that waits for a PIN. */
+export function mayGoOn({ stores, nowMs, door }: Guarded, signInId: string): boolean {
+  const row = stores.accounts.signInById(signInId);
+  if (!row) return false;
+  return row.shared === 0 || !(row.locked === 1 || withoutHand(row, nowMs()) || door.handGone(row.id));
+}
+
 /** The device's sign-in, when it has one that still holds; turns its token over and writes down that it was seen. */
-function signedIn({ stores, nowMs }: Guarded, req: Request, res: Response, cookies: Cookies): SignedIn | undefined {
+function signedIn(
+  { stores, nowMs, door }: Guarded,
+  req: Request,
+  res: Response,
+  cookies: Cookies,
+): SignedIn | undefined {
   const secret = cookies[req.secure ? COOKIE.secure : COOKIE.open];
   if (secret === undefined || !SECRET.test(secret)) return undefined;
   const hash = secretHash(secret);
@@ -101,8 +122,9 @@ function signedIn({ stores, nowMs }: Guarded, req: Request, res: Response, cooki
   if (row.token_hash !== hash && now > (row.before_until_ms ?? 0)) return undefined;
   if (now - row.seen_ms > LASTS.unseenMs || now - row.created_ms > LASTS.inAllMs) return undefined;
   if (account.ended) return undefined;
-  const locked = row.shared === 1 && (row.locked === 1 || now - row.hand_ms > LASTS.handMs);
+  const locked = row.shared === 1 && (row.locked === 1 || withoutHand(row, now) || door.handGone(row.id));
   const hand = !locked && req.get(OURS) === 'hand';
+  if (hand) door.hand(row.id);
   // A full disk must not keep anybody from reading: what cannot be noted now is noted with a later request.
   const noted = (note: () => void): boolean => {
     try {
@@ -145,7 +167,7 @@ export function guestAt(guarded: Guarded, row: ApiRow, req: Request, res: Respon
   const address = req.ip ?? '';
   const origin: Origin = {
     address,
-    onMachine: LOOPBACK.test(address) && req.get('x-forwarded-for') === undefined,
+    onMachine: !guarded.door.behindProxy && LOOPBACK.test(address) && req.get('x-forwarded-for') === undefined,
     secure: req.secure,
     device: (req.get('user-agent') ?? '').slice(0, 200),
     knownBy: known !== undefined && SECRET.test(known) ? known : undefined,
@@ -171,5 +193,7 @@ export function guestAt(guarded: Guarded, row: ApiRow, req: Request, res: Respon
         `This is for ${either(row.may.map((r) => ROLE_WORD[r]))} to do; ${who.account.name} is signed in as ${ROLE_WORD[who.account.role]}. Ask one of them.`,
       );
   }
+  if (row.confirmed && who && !guarded.door.isConfirmed(who.row.id))
+    throw new Problem(403, CONFIRM, 'Type your own passphrase once more before you do this.');
   return { actor, origin, link: undefined };
 }

@@ -1,4 +1,4 @@
-/** Decides how passphrases and PINs are kept: scrypt with a salt each, its costs beside it, compared in constant time. */
+/** How passphrases and PINs are kept: scrypt with a salt each, its costs beside it, compared in constant time. */
 import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 
 /** Costs as common guidance gives them for scrypt: 32 MB and about a quarter second (N = 2^15, r = 8, p = 3). */
@@ -35,39 +35,4 @@ export async function fits(text: string, stored: string | null | undefined): Pro
   const derived = await derive(text, Buffer.from(salt, 'base64url'), { log2N: +log2N, r: +r, p: +p });
   const kept = Buffer.from(key, 'base64url');
   return kept.length === derived.length && timingSafeEqual(kept, derived) && stored != null;
-}
-
-/** Words that are guessed first, common practice; a passphrase holds more than one of them. */
-const GUESSED = [
-  'password',
-  'passphrase',
-  'letmein',
-  'welcome',
-  'qwerty',
-  'qwertyuiop',
-  'iloveyou',
-  'administrator',
-  'groomer',
-  'woollytide',
-  'woolly',
-  'tide',
-  'salon',
-  'dog',
-  'dogs',
-];
-
-/** Why a passphrase would be guessed, as the end of a sentence; undefined when nothing speaks against it. */
-export function weakness(passphrase: string, about: readonly string[]): string | undefined {
-  const letters = passphrase
-    .normalize('NFKC')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]/gu, '');
-  if (new Set(letters).size < 4) return 'is one of a few letters over and over';
-  if (/^(?:0?123456789?0?|9?876543210?|abcdefghij\w*)$/.test(letters)) return 'is a row of the keyboard';
-  let rest = letters;
-  for (const word of [...about.map((a) => a.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '')), ...GUESSED].sort(
-    (a, b) => b.length - a.length,
-  ))
-    if (word.length > 2) rest = rest.replaceAll(word, '');
-  return rest.length < 5 ? 'is little more than a name or a word that is guessed first' : undefined;
 }

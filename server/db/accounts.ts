@@ -1,6 +1,5 @@
-/** SQL of accounts, of devices signed in, and of sign-ins that failed. */
+/** SQL of accounts and of devices signed in. */
 import type { Account, AccountEdit, Role } from '../../contract/account.ts';
-import type { Failures } from '../auth/throttle.ts';
 import type { Db } from './open.ts';
 
 interface Row {
@@ -46,6 +45,8 @@ export interface SignInRow {
   readonly hand_ms: number;
   readonly rotated_ms: number;
   readonly ended_ms: number | null;
+  /** Account that opened the device with a passphrase. */
+  readonly opened_by: string;
 }
 
 const record = (r: Row): StoredAccount => ({
@@ -90,8 +91,8 @@ export function accountStore(db: Db) {
   const setPin = db.prepare<[string | null, string]>('UPDATE account SET pin = ? WHERE id = ?');
 
   const signIn = db.prepare(
-    `INSERT INTO sign_in (id, token_hash, account_id, shared, device, address, created_ms, seen_ms, hand_ms, rotated_ms)
-     VALUES (@id, @hash, @accountId, @shared, @device, @address, @atMs, @atMs, @atMs, @atMs)`,
+    `INSERT INTO sign_in (id, token_hash, account_id, opened_by, shared, device, address, created_ms, seen_ms, hand_ms, rotated_ms)
+     VALUES (@id, @hash, @accountId, @accountId, @shared, @device, @address, @atMs, @atMs, @atMs, @atMs)`,
   );
   const byHash = db.prepare<[string, string], SignInRow>(
     'SELECT * FROM sign_in WHERE (token_hash = ? OR before_hash = ?) AND ended_ms IS NULL',
@@ -127,15 +128,6 @@ export function accountStore(db: Db) {
     `INSERT INTO known_device (hash, account_id, seen_ms) VALUES (?, ?, ?)
      ON CONFLICT DO UPDATE SET seen_ms = excluded.seen_ms`,
   );
-  const failures = db.prepare<[string], Failures>(
-    'SELECT failures, last_ms AS lastMs FROM sign_in_failure WHERE counted = ?',
-  );
-  const countFailure = db.prepare<[string, number, number]>(
-    `INSERT INTO sign_in_failure (counted, failures, last_ms) VALUES (?, ?, ?)
-     ON CONFLICT DO UPDATE SET failures = excluded.failures, last_ms = excluded.last_ms`,
-  );
-  const clear = db.prepare<[string]>('DELETE FROM sign_in_failure WHERE counted = ?');
-  const sweepFailures = db.prepare<[number]>('DELETE FROM sign_in_failure WHERE last_ms < ?');
 
   const holders = new Map<string, SignedInRow>();
   const changes = db.prepare<[], number>('SELECT total_changes()').pluck();
@@ -193,16 +185,10 @@ export function accountStore(db: Db) {
     end: (id: string, atMs: number): boolean => end.run(atMs, id).changes === 1,
     /** Signs an account out everywhere but at one device. */
     endOf: (accountId: string, atMs: number, but = ''): void => void endOf.run(atMs, accountId, but),
-    /** Lets go of sign-ins that have ended, were not seen or were made before these times, and of old failures. */
-    sweep: (endedMs: number, seenMs: number, createdMs: number, failedMs: number): void => {
-      sweep.run(endedMs, seenMs, createdMs);
-      sweepFailures.run(failedMs);
-    },
+    /** Lets go of sign-ins that have ended, were not seen or were made before these times. */
+    sweep: (endedMs: number, seenMs: number, createdMs: number): void => void sweep.run(endedMs, seenMs, createdMs),
     knows: (deviceHash: string, accountId: string): boolean => (knows.get(deviceHash, accountId)?.n ?? 0) > 0,
     remember: (deviceHash: string, accountId: string, atMs: number): void =>
       void remember.run(deviceHash, accountId, atMs),
-    failures: (counted: string): Failures | undefined => failures.get(counted),
-    setFailures: (counted: string, f: Failures): void => void countFailure.run(counted, f.failures, f.lastMs),
-    clearFailures: (counted: string): void => void clear.run(counted),
   };
 }

@@ -45,6 +45,12 @@ export function bookingStore(db: Db) {
   const agree = db.prepare<[string, number]>(
     'UPDATE booking SET agreed = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
   );
+  const unagree = db.prepare<[string, number]>(
+    'UPDATE booking SET agreed = 0, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
+  );
+  const restore = db.prepare<[string, number]>(
+    'UPDATE booking SET cancelled = 0, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 1',
+  );
   const byUid = db.prepare<[string], Row>(`${SELECT} WHERE b.uid = ?`);
   const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'version'>>(
     `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, version = version + 1
@@ -81,6 +87,9 @@ export function bookingStore(db: Db) {
     },
     /** False when the stored version is another, or the booking is cancelled. */
     agree: (id: string, version: number): boolean => agree.run(id, version).changes === 1,
+    unagree: (id: string, version: number): boolean => unagree.run(id, version).changes === 1,
+    /** Brings back what was cancelled; false when the stored version is another, or it stands. */
+    restore: (id: string, version: number): boolean => restore.run(id, version).changes === 1,
     /** False when the stored version is another, or the booking is cancelled. */
     update: (id: string, b: BookingEdit): boolean =>
       update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, version: b.version }).changes === 1,

@@ -82,6 +82,9 @@ export function dogStore(db: Db) {
     `SELECT * FROM dog WHERE gone_ms IS NULL AND (name LIKE ? ESCAPE '\\' OR owner_name LIKE ? ESCAPE '\\')
      ORDER BY name, id LIMIT ?`,
   );
+  const names = db.prepare<[], { id: string; name: string; owner: string; phone: string }>(
+    'SELECT id, name, owner_name AS owner, owner_phone AS phone FROM dog WHERE gone_ms IS NULL ORDER BY name, id',
+  );
   const one = db.prepare<[string], Row>('SELECT * FROM dog WHERE id = ? AND gone_ms IS NULL');
   const ofOwner = db.prepare<[string, string], Row>(
     'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? AND gone_ms IS NULL ORDER BY name, id',
@@ -108,6 +111,8 @@ export function dogStore(db: Db) {
       return named.all(like, like, most).map(record);
     },
     all: (): readonly DogRecord[] => all.all().map(record),
+    /** What files know dogs by. */
+    names: () => names.all(),
     find: (id: string): DogRecord | undefined => {
       const row = one.get(id);
       return row && record(row);

@@ -21,6 +21,20 @@ const GOES = [
 /** Acts of a session that hold what somebody typed. */
 const TYPED = "('note')";
 
+/** Keys under which an owner stood in the trail: every name and number they had, each with each. */
+function formerly(fields: readonly string[], owner: DogRecord['owner']): readonly string[] {
+  const [names, phones] = [new Set([owner.name]), new Set([owner.phone])];
+  for (const text of fields) {
+    const changed: Readonly<Record<string, readonly unknown[]>> = JSON.parse(text);
+    for (const [into, field] of [
+      [names, 'owner_name'],
+      [phones, 'owner_phone'],
+    ] as const)
+      for (const value of changed[field] ?? []) if (typeof value === 'string') into.add(value);
+  }
+  return [...names].flatMap((n) => [...phones].map((p) => `${n} ${p}`));
+}
+
 /** Prepared statements over all that is known of an owner. */
 export function forgetStore(db: Db) {
   const dogsOf = db.prepare<[string, string], { id: string }>(
@@ -51,6 +65,9 @@ export function forgetStore(db: Db) {
   const wish = db.prepare<[string, string]>('DELETE FROM owner_post WHERE owner_name = ? AND owner_phone = ?');
   const post = db.prepare<[string, string]>('DELETE FROM post WHERE owner_name = ? AND owner_phone = ?');
   const trailOfDog = db.prepare<[string]>("UPDATE change SET about = NULL, fields = '{}' WHERE dog_id = ?");
+  const renamed = db.prepare<[string], { fields: string }>(
+    "SELECT fields FROM change WHERE tbl = 'dog' AND dog_id = ? AND (fields LIKE '%\"owner_name\"%' OR fields LIKE '%\"owner_phone\"%')",
+  );
   const trailOfOwner = db.prepare<[string]>(
     "UPDATE change SET row_key = '', about = NULL, fields = '{}' WHERE tbl = 'owner_post' AND row_key = ?",
   );
@@ -60,8 +77,13 @@ export function forgetStore(db: Db) {
   const kept = db.prepare<[], { sql: string }>("SELECT sql FROM sqlite_master WHERE name = 'session_event_is_kept'");
   return {
     /** Forgets an owner with all their dogs. Within a transaction. */
-    owner: ({ name, phone }: DogRecord['owner'], atMs: number): Forgotten => {
+    owner: ({ name, phone }: DogRecord['owner'], atMs: number): Omit<Forgotten, 'copies'> => {
       const ids = dogsOf.all(name, phone).map((d) => d.id);
+      // Before the trail of the dogs is emptied: it knows what the owner was called earlier.
+      const was = formerly(
+        ids.flatMap((id) => renamed.all(id).map((r) => r.fields)),
+        { name, phone },
+      );
       const now = new Date(atMs).toISOString();
       let removed = 0;
       let worked = 0;
@@ -79,7 +101,7 @@ export function forgetStore(db: Db) {
         trailOfDog.run(id);
       }
       removed += wish.run(name, phone).changes + post.run(name, phone).changes;
-      trailOfOwner.run(`${name} ${phone}`);
+      for (const key of was) trailOfOwner.run(key);
       trailOfPost.run();
       db.exec(rule);
       return { dogs: ids.length, sessions: worked, removed };

@@ -16,6 +16,7 @@ interface IntakeRow {
   readonly dogs: string;
   readonly visits: string;
   readonly undone_ms: number | null;
+  readonly finished: number;
 }
 /** An intake with what came in by it. */
 export interface StoredIntake extends Omit<IntakeRecord, 'dogs' | 'visits'> {
@@ -56,11 +57,16 @@ export function intakeStore(db: Db) {
   );
   const dropVisit = db.prepare<[string]>('DELETE FROM past_visit WHERE id = ?');
   const dropDog = db.prepare<[string]>('DELETE FROM dog WHERE id = ?');
-  const one = db.prepare<[string], IntakeRow>('SELECT * FROM intake WHERE id = ?');
-  const newest = db.prepare<[number], IntakeRow>('SELECT * FROM intake ORDER BY at_ms DESC, id LIMIT ?');
-  const add = db.prepare<[string, number, string, string, string]>(
-    'INSERT INTO intake (id, at_ms, who, dogs, visits) VALUES (?, ?, ?, ?, ?)',
+  const one = db.prepare<[string], IntakeRow>('SELECT * FROM intake WHERE id = ? AND finished = 1');
+  const newest = db.prepare<[number], IntakeRow>(
+    'SELECT * FROM intake WHERE finished = 1 ORDER BY at_ms DESC, id LIMIT ?',
   );
+  const unfinished = db.prepare<[], IntakeRow>('SELECT * FROM intake WHERE finished = 0');
+  const begin = db.prepare<[string, number, string, string, string]>(
+    'INSERT INTO intake (id, at_ms, who, dogs, visits, finished) VALUES (?, ?, ?, ?, ?, 0)',
+  );
+  const finish = db.prepare<[string]>('UPDATE intake SET finished = 1 WHERE id = ?');
+  const drop = db.prepare<[string]>('DELETE FROM intake WHERE id = ?');
   const undo = db.prepare<[number, string]>('UPDATE intake SET undone_ms = ? WHERE id = ?');
   const touched = db.prepare<string[], { name: string }>(
     `SELECT name FROM dog d WHERE id = ? AND (version > 1 OR ${TOUCHED.map((t) => `EXISTS (SELECT 1 FROM ${t} x WHERE x.dog_id = d.id)`).join(' OR ')})`,
@@ -76,8 +82,17 @@ export function intakeStore(db: Db) {
       return row && stored(row);
     },
     newest: (): readonly StoredIntake[] => newest.all(SHOWN).map(stored),
-    add: (i: { id: string; atMs: number; who: string; dogIds: readonly string[]; visitIds: readonly string[] }): void =>
-      void add.run(i.id, i.atMs, i.who, JSON.stringify(i.dogIds), JSON.stringify(i.visitIds)),
+    /** Imports that are under way, or were cut off. */
+    unfinished: (): readonly StoredIntake[] => unfinished.all().map(stored),
+    finish: (id: string): void => void finish.run(id),
+    drop: (id: string): void => void drop.run(id),
+    begin: (i: {
+      id: string;
+      atMs: number;
+      who: string;
+      dogIds: readonly string[];
+      visitIds: readonly string[];
+    }): void => void begin.run(i.id, i.atMs, i.who, JSON.stringify(i.dogIds), JSON.stringify(i.visitIds)),
     undo: (id: string, atMs: number): void => void undo.run(atMs, id),
     /** The name of a dog that something was done with since it came in. */
     touched: (dogId: string): string | undefined => touched.get(dogId)?.name,

@@ -1,14 +1,16 @@
-/** Accounts: the first one, signing in and out, handing a shared tablet over, and the owner's keys. */
+/** /api/me, /api/accounts, /api/keys: the first account, signing in and out, handing a shared tablet over, and the owner's keys. */
 import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
 import { ROLES, type KeysPage, type MePage } from '../../contract/account.ts';
 import type { ApiKey } from '../../contract/api.ts';
+import { weakness } from '../../contract/passphrase-strength.ts';
+import type { Log } from '../log.ts';
 import { deviceCookie, newSecret, secretHash, signInCookie, LASTS, type Origin, type SignedIn } from '../auth/guard.ts';
-import { fits, sealed, weakness } from '../auth/secret.ts';
-import { failedOnce, waitMs, type Counted } from '../auth/throttle.ts';
+import { fits, sealed } from '../auth/secret.ts';
+import { addressKey, type CountedFor } from '../auth/throttle.ts';
 import { withoutSecrets, type StoredAccount } from '../db/accounts.ts';
 import { counter, type Ask, type Reply } from '../endpoint.ts';
-import type { Kept } from '../facts.ts';
+import type { Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 /** What the door needs to know beyond the file. */
@@ -19,28 +21,16 @@ export interface DoorRules {
   readonly setUpCode?: string | undefined;
 }
 
-const FAILED_KEPT_MS = 24 * 3_600_000;
-/** Secrets that are derived at once: each takes 32 MB and a thread. */
-const MOST_AT_ONCE = 8;
-
-export function accountRoutes(kept: Kept, rules: DoorRules): Router {
-  const { stores, nowMs } = kept;
+export function accountRoutes(kept: Served, rules: DoorRules, log: Log): Router {
+  const { stores, nowMs, door } = kept;
+  const { throttle, places } = door;
   const { accounts } = stores;
   const { router, on } = counter(kept);
-  let deriving = 0;
-  const derived = async <T>(work: () => Promise<T>): Promise<T> => {
-    if (deriving >= MOST_AT_ONCE)
-      throw new Problem(429, null, 'Many people sign in at this moment. Wait a few seconds, and try again.');
-    deriving++;
-    try {
-      return await work();
-    } finally {
-      deriving--;
-    }
-  };
 
   const me = (
-    signedIn: (Pick<SignedIn, 'account' | 'locked'> & { readonly row: { readonly shared: number } }) | undefined,
+    signedIn:
+      | (Pick<SignedIn, 'account' | 'locked'> & { readonly row: { readonly id: string; readonly shared: number } })
+      | undefined,
     origin: Origin,
   ): MePage => {
     const all = accounts.all().filter((a) => !a.ended);
@@ -54,6 +44,7 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
       salon: stores.salon.find() !== undefined,
       shared,
       locked: signedIn?.locked ?? false,
+      confirmed: signedIn !== undefined && door.isConfirmed(signedIn.row.id),
       colleagues: shared ? all.map(({ id, name, role, hasPin }) => ({ id, name, role, hasPin })) : [],
       demo:
         rules.demoPassphrase === undefined
@@ -72,10 +63,11 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
   const signIn = (account: StoredAccount, origin: Origin, shared: boolean, status: number): Reply => {
     const [secret, device] = [newSecret(), origin.knownBy ?? newSecret()];
     const atMs = nowMs();
+    const id = randomUUID();
     stores.write(() => {
       if (origin.signedIn) accounts.end(origin.signedIn.row.id, atMs);
       accounts.signIn({
-        id: randomUUID(),
+        id,
         hash: secretHash(secret),
         accountId: account.id,
         shared,
@@ -84,52 +76,47 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
         atMs,
       });
       accounts.remember(secretHash(device), account.id, atMs);
-      accounts.sweep(atMs - LASTS.unseenMs, atMs - LASTS.unseenMs, atMs - LASTS.inAllMs, atMs - FAILED_KEPT_MS);
+      accounts.sweep(atMs - LASTS.unseenMs, atMs - LASTS.unseenMs, atMs - LASTS.inAllMs);
     });
+    door.hand(id);
+    door.confirm(id);
     return {
       status,
-      json: me({ account, locked: false, row: { shared: shared ? 1 : 0 } }, origin),
+      json: me({ account, locked: false, row: { id, shared: shared ? 1 : 0 } }, origin),
       cookies: [signInCookie(secret, origin.secure), deviceCookie(device, origin.secure)],
     };
   };
 
-  /** Refuses a try that comes too soon after others failed. */
-  const mustWait = (counts: readonly (readonly [Counted, string])[]): void => {
-    const waits = counts.map(([kind, key]) => {
-      const failures = accounts.failures(`${kind} ${key}`);
-      return failures ? waitMs(kind, failures, nowMs()) : 0;
-    });
-    const seconds = Math.ceil(Math.max(0, ...waits) / 1000);
-    if (seconds > 0)
+  /** Looks whether a secret fits, once it is its turn: each try counts from here on until it has fitted. */
+  const tried = async (
+    counts: CountedFor,
+    { known, what, who }: { readonly known: boolean; readonly what: string; readonly who: string },
+    look: () => Promise<boolean>,
+  ): Promise<boolean> => {
+    const waitMs = throttle.begin(counts);
+    if (waitMs > 0) {
+      log.info({ who }, `${what} refused: tried too often`);
+      const seconds = Math.ceil(waitMs / 1000);
       throw new Problem(429, null, `This was tried too often and did not fit. Wait ${seconds} seconds, and try again.`);
+    }
+    const fit = await places[known ? 'known' : 'unknown'].run(look);
+    if (fit) throttle.fitted(counts);
+    log.info({ who }, fit ? what : `${what} refused: it does not fit`);
+    return fit;
   };
-  const failed = (counts: readonly (readonly [Counted, string])[]): void =>
-    stores.write(() => {
-      for (const [kind, key] of counts) {
-        const counted = `${kind} ${key}`;
-        accounts.setFailures(counted, failedOnce(accounts.failures(counted), nowMs()));
-      }
-    });
-  const fitted = (counts: readonly (readonly [Counted, string])[]): void =>
-    stores.write(() => {
-      for (const [kind, key] of counts) if (kind !== 'address') accounts.clearFailures(`${kind} ${key}`);
-    });
+  const sealedFor = (secret: string): Promise<string> => places.known.run(() => sealed(secret));
 
   /** Checks whoever is signed in once more, by their passphrase. */
   const mustBeThem = async (own: string, { origin }: Ask): Promise<StoredAccount> => {
     const account = origin.signedIn?.account;
     if (!account) throw new Problem(401, null, 'Nobody is signed in on this device.');
-    const counts = [['account', account.id]] as const;
-    mustWait(counts);
-    if (!(await derived(() => fits(own, account.passphrase)))) {
-      failed(counts);
+    const about = { known: true, what: 'own passphrase shown', who: account.login };
+    if (!(await tried([['own', account.id]], about, () => fits(own, account.passphrase))))
       throw new Problem(403, 'own', 'own: this is not your passphrase. Type the one you sign in with.');
-    }
-    fitted(counts);
     return account;
   };
-  const mustBeStrong = (passphrase: string, about: readonly string[]): void => {
-    const weak = weakness(passphrase, about);
+  const mustBeStrong = async (passphrase: string, about: readonly string[]): Promise<void> => {
+    const weak = await weakness(passphrase, about);
     if (weak !== undefined)
       throw new Problem(
         400,
@@ -147,8 +134,8 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
         'code',
         'The first account is made on the salon’s computer itself, or with the code it printed when it started.',
       );
-    mustBeStrong(passphrase, [name, login]);
-    const stored = await derived(() => sealed(passphrase));
+    await mustBeStrong(passphrase, [name, login]);
+    const stored = await sealedFor(passphrase);
     const id = randomUUID();
     const account = stores.write(() => {
       if (!accounts.none())
@@ -162,21 +149,19 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
   on('POST /sign-in', async ({ body: { login, passphrase, shared }, origin }) => {
     const typed = login.trim().toLowerCase();
     const account = accounts.byLogin(typed);
-    const known = account && origin.knownBy !== undefined && accounts.knows(secretHash(origin.knownBy), account.id);
+    const device = origin.knownBy === undefined ? undefined : secretHash(origin.knownBy);
+    const known = account !== undefined && device !== undefined && accounts.knows(device, account.id);
     // A device that was signed in before is not slowed by tries from elsewhere.
-    const counts: readonly (readonly [Counted, string])[] = known
-      ? [['device', `${secretHash(origin.knownBy ?? '')} ${account.id}`]]
+    const counts: CountedFor = known
+      ? [['device', `${device} ${account.id}`]]
       : [
           ['account', typed],
-          ['address', origin.address],
+          ['address', addressKey(origin.address)],
         ];
-    mustWait(counts);
-    const fit = await derived(() => fits(passphrase, account?.passphrase));
-    if (!account || !fit) {
-      failed(counts);
+    const about = { known, what: 'sign-in', who: typed.slice(0, 40) };
+    const fit = await tried(counts, about, () => fits(passphrase, account?.passphrase));
+    if (!account || !fit)
       throw new Problem(401, null, 'This name and passphrase do not fit together. Look at both, and try again.');
-    }
-    fitted(counts);
     return signIn(account, origin, shared, 200);
   });
 
@@ -199,26 +184,35 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
     if (!signedIn || signedIn.row.shared !== 1)
       throw new Problem(403, null, 'This device is not a shared one. Sign in with a passphrase.');
     const account = accounts.find(accountId);
-    const counts: readonly (readonly [Counted, string])[] = [['pin', `${signedIn.row.id} ${accountId}`]];
-    mustWait(counts);
-    const fit = await derived(() => fits(pin, account?.pin));
-    if (!account || account.ended || !fit) {
-      failed(counts);
+    // Signing the tablet in anew must not begin the count anew.
+    const counts: CountedFor = [
+      ['pin', accountId],
+      ['opener', signedIn.row.opened_by],
+    ];
+    const about = { known: true, what: 'hand-over', who: account?.login ?? '' };
+    const fit = await tried(counts, about, () => fits(pin, account?.pin));
+    if (!account || account.ended || !fit)
       throw new Problem(403, 'pin', 'This PIN does not fit. Try again, or sign in with a passphrase.');
-    }
-    fitted(counts);
     const secret = newSecret();
     stores.write(() => accounts.handOver(signedIn.row.id, account.id, secretHash(secret), nowMs()));
+    door.hand(signedIn.row.id);
+    door.unconfirm(signedIn.row.id);
     return {
-      json: me({ account, locked: false, row: { shared: 1 } }, origin),
+      json: me({ account, locked: false, row: { id: signedIn.row.id, shared: 1 } }, origin),
       cookies: [signInCookie(secret, origin.secure)],
     };
   });
 
+  on('POST /me/confirm', async (ask) => {
+    await mustBeThem(ask.body.own, ask);
+    if (ask.origin.signedIn) door.confirm(ask.origin.signedIn.row.id);
+    return now(ask.origin);
+  });
+
   on('PUT /me/passphrase', async (ask) => {
     const account = await mustBeThem(ask.body.own, ask);
-    mustBeStrong(ask.body.passphrase, [account.name, account.login]);
-    const stored = await derived(() => sealed(ask.body.passphrase));
+    await mustBeStrong(ask.body.passphrase, [account.name, account.login]);
+    const stored = await sealedFor(ask.body.passphrase);
     stores.write(() => {
       accounts.setPassphrase(account.id, stored);
       accounts.endOf(account.id, nowMs(), ask.origin.signedIn?.row.id);
@@ -228,7 +222,7 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
 
   on('PUT /me/pin', async (ask) => {
     const account = await mustBeThem(ask.body.own, ask);
-    const stored = await derived(() => sealed(ask.body.pin));
+    const stored = await sealedFor(ask.body.pin);
     stores.write(() => accounts.setPin(account.id, stored));
     return {
       json: {
@@ -258,8 +252,8 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
   on('GET /keys', (ask) => ({ json: keys(ask) }));
   on('POST /accounts', async (ask) => {
     const { passphrase, ...draft } = ask.body;
-    mustBeStrong(passphrase, [draft.name, draft.login]);
-    const stored = await derived(() => sealed(passphrase));
+    await mustBeStrong(passphrase, [draft.name, draft.login]);
+    const stored = await sealedFor(passphrase);
     return stores.write(() => {
       mustHavePerson(draft.personId);
       const there = accounts.find(draft.id);
@@ -271,6 +265,7 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
       if (accounts.all().some((a) => a.login === draft.login))
         throw new Problem(409, 'login', `login "${draft.login}" is taken. Choose another.`);
       accounts.insert({ ...draft, passphrase: stored, createdMs: nowMs() });
+      log.info({ who: ask.actor.name, login: draft.login, role: draft.role }, 'account made');
       return { status: 201, json: keys(ask) };
     });
   });
@@ -288,6 +283,8 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
       if (!accounts.update(id, edit, nowMs()))
         throw stale(withoutSecrets(found(accounts.find(id), 'account', id)), edit);
       if (edit.ended) accounts.endOf(id, nowMs());
+      const change = { role: edit.role, before: there.role, ended: edit.ended };
+      log.info({ who: ask.actor.name, login: there.login, ...change }, 'account changed');
       return { json: keys(ask) };
     });
   });
@@ -298,8 +295,8 @@ export function accountRoutes(kept: Kept, rules: DoorRules): Router {
     } = ask;
     await mustBeThem(body.own, ask);
     const account = found(accounts.find(id), 'account', id);
-    mustBeStrong(body.passphrase, [account.name, account.login]);
-    const stored = await derived(() => sealed(body.passphrase));
+    await mustBeStrong(body.passphrase, [account.name, account.login]);
+    const stored = await sealedFor(body.passphrase);
     stores.write(() => {
       accounts.setPassphrase(id, stored);
       accounts.setPin(id, null);

@@ -7,7 +7,7 @@ import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { counter } from '../endpoint.ts';
-import { dogToday, planOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { dogToday, mustBeBookable, planOf, salonOf, todayOf, type Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 
@@ -25,7 +25,7 @@ const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
   salonInstant(addDays(day, 1), 0, salon.timeZone),
 ];
 
-export function bookingRoutes(kept: Kept): Router {
+export function bookingRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 
@@ -40,6 +40,7 @@ export function bookingRoutes(kept: Kept): Router {
     const salon = salonOf(kept);
     const ms = Date.parse(b.startsAt);
     const day = salonDay(ms, salon.timeZone);
+    mustBeBookable(kept, 'startsAt', day);
     const span = { start: salonMinute(ms, salon.timeZone), minutes: b.minutes };
     if (busiest(span, spansOn(day, salon, without)) >= salon.house.tables) {
       throw new Problem(
@@ -101,6 +102,7 @@ export function bookingRoutes(kept: Kept): Router {
       const salon = salonOf(kept);
       const today = todayOf(kept, salon);
       const wanted = parseDay(from) ?? today;
+      mustBeBookable(kept, 'from', wanted);
       const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
       if (startsAt === undefined)
         throw new Problem(
@@ -161,6 +163,28 @@ export function bookingRoutes(kept: Kept): Router {
       json: stores.write(() => {
         const there = standing(stores.bookings.find(id), id);
         if (!stores.bookings.agree(id, version)) throw stale(there, { version });
+        return stores.bookings.find(id);
+      }),
+    };
+  });
+
+  on('POST /bookings/:id/unagree', ({ params: { id }, body: { version } }) => {
+    return {
+      json: stores.write(() => {
+        const there = standing(stores.bookings.find(id), id);
+        if (!stores.bookings.unagree(id, version)) throw stale(there, { version });
+        return stores.bookings.find(id);
+      }),
+    };
+  });
+
+  on('POST /bookings/:id/restore', ({ params: { id }, body: { version } }) => {
+    return {
+      json: stores.write(() => {
+        const there = found(stores.bookings.find(id), 'booking', id);
+        if (there.version !== version || !there.cancelled) throw stale(there, { version });
+        mustFit(there, id);
+        stores.bookings.restore(id, version);
         return stores.bookings.find(id);
       }),
     };

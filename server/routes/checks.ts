@@ -6,11 +6,11 @@ import { METHOD_IDS, zoneRankings } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type Served } from '../facts.ts';
 import { plannedFor } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function checkRoutes(kept: Kept): Router {
+export function checkRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 

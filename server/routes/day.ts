@@ -5,7 +5,7 @@ import { openMethod } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
 import { counter } from '../endpoint.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type Served } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
@@ -13,7 +13,7 @@ const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined =>
   return usual === undefined ? undefined : { dbA: tool.dbA ?? usual, measured: tool.dbA !== undefined };
 };
 
-export function dayRoutes(kept: Kept): Router {
+export function dayRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   on('GET /day', () => {

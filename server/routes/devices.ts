@@ -3,14 +3,14 @@ import type { Router } from 'express';
 import type { ClockPage } from '../../contract/session.ts';
 import type { DeviceBench } from '../devices/bench.ts';
 import { counter } from '../endpoint.ts';
-import type { Kept } from '../facts.ts';
+import type { Kept, Served } from '../facts.ts';
 import type { Live } from '../live.ts';
 import { Problem } from '../problem.ts';
 
 const SUBJECT = 'devices';
 const SAID_EVERY_MS = 300;
 
-export function deviceRoutes(kept: Kept, bench: DeviceBench, live: Live): Router {
+export function deviceRoutes(kept: Served, bench: DeviceBench, live: Live): Router {
   const { nowMs } = kept;
   const { router, on, stream } = counter(kept);
   let ticking: NodeJS.Timeout | undefined;

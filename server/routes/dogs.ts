@@ -5,7 +5,7 @@ import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { checkGistOf, gistOf } from '../gist.ts';
 import { counter } from '../endpoint.ts';
-import { activeDogs, bookedDays, dogToday, outlookToday, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { activeDogs, bookedDays, dogToday, outlookToday, recordOf, salonOf, todayOf, type Served } from '../facts.ts';
 import { found, stale } from '../problem.ts';
 import type { Day } from '../../core/quantity/index.ts';
 
@@ -13,7 +13,7 @@ import type { Day } from '../../core/quantity/index.ts';
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
-export function dogRoutes(kept: Kept): Router {
+export function dogRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 

@@ -3,36 +3,32 @@ import { randomUUID } from 'node:crypto';
 import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
 import Papa from 'papaparse';
-import type { ReadIn } from '../../contract/booking.ts';
+import { BOOKABLE_MINUTES, type ReadIn } from '../../contract/booking.ts';
 import type { DaySheet } from '../../core/day/index.ts';
-import { addDays, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
-import { eventsOf, personFeed, type PersonVisit } from '../calendar.ts';
+import { addDays, day, formatDay, type Day } from '../../core/quantity/index.ts';
+import { personFeed, type PersonVisit } from '../calendar.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { asTyped } from '../table-text.ts';
-import { found, Problem } from '../problem.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
+import { BOOKING_COLUMNS } from '../formats/booking-table.ts';
+import type { UnreadEvent } from '../formats/calendar-reader.ts';
+import { DogNames } from '../formats/dog-names.ts';
+import { found } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { sheetOf } from '../sheet-facts.ts';
+import { writeInPieces } from '../work/pauses.ts';
+import type { WorkerQueue } from '../work/worker-queue.ts';
 
 /** Days ahead that a feed holds, and of those the first that are laid over people. */
 const FEED = { days: 200, laidDays: 14 } as const;
 /** Days ahead to which what recurs in another calendar is read. */
 const READ_DAYS = 400;
-const COLUMNS = ['date', 'time', 'minutes', 'dog', 'owner', 'agreed', 'note'] as const;
-const MOST_MINUTES = 600;
-const FEWEST_MINUTES = 10;
 
-export function exchangeRoutes(kept: Kept): Router {
+/** What came of a file, as it is counted. A second reading of the same file writes nothing twice: events go by their UID. */
+type Counts = { -readonly [K in keyof ReadIn]: ReadIn[K] extends readonly string[] ? string[] : ReadIn[K] };
+
+export function exchangeRoutes(kept: Served, work: WorkerQueue): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
-  /** Dogs by name; two of one name are told apart by their owners. */
-  const dogNamed = (name: string, owner: string): { readonly id: string } | undefined => {
-    const same = stores.dogs
-      .all()
-      .filter((d) => d.name.toLowerCase() === name.trim().toLowerCase())
-      .filter((d) => owner.trim() === '' || d.owner.name.toLowerCase() === owner.trim().toLowerCase());
-    return same.length === 1 ? same[0] : undefined;
-  };
   const windowOf = (behind: number, ahead: number): readonly [string, string] => {
     const salon = salonOf(kept);
     const today = todayOf(kept, salon);
@@ -74,45 +70,38 @@ export function exchangeRoutes(kept: Kept): Router {
     return { text: { type: 'text/calendar', fileName: `${id}.ics`, body } };
   });
 
-  on('POST /calendar/read', ({ body: { ics } }) => {
+  on('POST /calendar/read', async ({ body: { ics } }) => {
     const salon = salonOf(kept);
     const today = todayOf(kept, salon);
-    const events = eventsOf(ics, salon.timeZone, today, addDays(today, READ_DAYS));
-    if (!events)
-      throw new Problem(
-        400,
-        'ics',
-        'This is no calendar that can be read: it must be an .ics file. Nothing was read in.',
-      );
-    return {
-      json: stores.write((): ReadIn => {
-        const left: string[] = [];
-        let [booked, moved, closed] = [0, 0, 0];
-        for (const e of events) {
-          if (e.kind === 'days') {
-            stores.roster.addAway({ id: e.uid, person: null, from: e.from, to: e.to, reason: e.summary }, e.uid);
-            closed++;
-            continue;
-          }
-          const minutes = Math.round((e.endMs - e.startMs) / 60_000);
-          const dog = dogNamed(e.summary.split(/[:,(–-]/)[0] ?? '', '');
-          if (!dog || minutes < FEWEST_MINUTES || minutes > MOST_MINUTES) {
-            left.push(e.summary.slice(0, 80));
-            continue;
-          }
-          const startsAt = isoMinute(e.startMs);
-          const there = stores.bookings.byUid(e.uid);
-          if (!there) {
-            stores.bookings.insert({ id: randomUUID(), dogId: dog.id, startsAt, minutes, note: '' }, { uid: e.uid });
-            booked++;
-          } else if (!there.cancelled && (there.startsAt !== startsAt || there.minutes !== minutes)) {
-            stores.bookings.update(there.id, { startsAt, minutes, note: there.note, version: there.version });
-            moved++;
-          }
-        }
-        return { booked, moved, closed, left };
-      }),
-    };
+    const to = addDays(today, READ_DAYS);
+    const { events, unread } = await work.run('calendar', { ics, timeZone: salon.timeZone, from: today, to });
+    const dogs = new DogNames(stores.dogs.names());
+    const json: Counts = { booked: 0, moved: 0, closed: 0, left: unread.map(unreadSentence) };
+    await writeInPieces(stores, events, (e) => {
+      if (e.kind === 'days') {
+        // What began long ago, or never ends, closes the days that are read.
+        const [from, until] = [Math.max(e.from, today - READ_DAYS), Math.min(e.to, to)];
+        stores.roster.addAway({ id: e.uid, person: null, from: day(from), to: day(until), reason: e.summary }, e.uid);
+        json.closed++;
+        return;
+      }
+      const minutes = Math.round((e.endMs - e.startMs) / 60_000);
+      const dog = dogs.find(e.summary.split(/[:,(–-]/)[0] ?? '');
+      if (!dog || minutes < BOOKABLE_MINUTES.least || minutes > BOOKABLE_MINUTES.most) {
+        json.left.push(e.summary.slice(0, 80));
+        return;
+      }
+      const startsAt = isoMinute(e.startMs);
+      const there = stores.bookings.byUid(e.uid);
+      if (!there) {
+        stores.bookings.insert({ id: randomUUID(), dogId: dog.id, startsAt, minutes, note: '' }, { uid: e.uid });
+        json.booked++;
+      } else if (!there.cancelled && (there.startsAt !== startsAt || there.minutes !== minutes)) {
+        stores.bookings.update(there.id, { startsAt, minutes, note: there.note, version: there.version });
+        json.moved++;
+      }
+    });
+    return { json };
   });
 
   on('GET /bookings.csv', () => {
@@ -132,62 +121,37 @@ export function exchangeRoutes(kept: Kept): Router {
         note: b.note,
       };
     });
-    const body = Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true });
+    const body = Papa.unparse({ fields: [...BOOKING_COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true });
     return { text: { type: 'text/csv', fileName: 'bookings.csv', body: `${body}\r\n` } };
   });
-  on('POST /bookings/read', ({ body: { csv } }) => {
-    const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (h) => h.trim().toLowerCase(),
-      transform: asTyped,
+  on('POST /bookings/read', async ({ body: { csv } }) => {
+    const salon = salonOf(kept);
+    const { bookings, left } = await work.run('bookings', {
+      csv,
+      timeZone: salon.timeZone,
+      today: todayOf(kept, salon),
+      dogs: stores.dogs.names(),
     });
-    const missing = (['date', 'time', 'minutes', 'dog'] as const).filter((c) => !meta.fields?.includes(c));
-    if (missing.length > 0)
-      throw new Problem(
-        400,
-        'csv',
-        `The first line must name the columns date, time, minutes and dog; ${missing.join(' and ')} is missing. Nothing was read in.`,
-      );
-    const { timeZone } = salonOf(kept);
-    return {
-      json: stores.write((): ReadIn => {
-        let booked = 0;
-        const left: string[] = [];
-        for (const [i, row] of data.entries()) {
-          const on = parseDay((row['date'] ?? '').trim());
-          const at = /^(\d{1,2}):(\d{2})$/.exec((row['time'] ?? '').trim());
-          const minute = at ? Number(at[1]) * 60 + Number(at[2]) : NaN;
-          const minutes = Number(row['minutes']);
-          const dog = dogNamed(row['dog'] ?? '', row['owner'] ?? '');
-          const line = `line ${i + 2}`;
-          if (on === undefined || !(minute < 1440)) left.push(`${line}: no date and time such as 2031-04-09 and 09:30`);
-          else if (!dog) left.push(`${line}: no one dog is called "${(row['dog'] ?? '').slice(0, 40)}"`);
-          else if (!Number.isInteger(minutes) || minutes < FEWEST_MINUTES || minutes > MOST_MINUTES)
-            left.push(`${line}: minutes must be a whole number from ${FEWEST_MINUTES} to ${MOST_MINUTES}`);
-          else {
-            const startsAt = salonInstant(on, minute, timeZone);
-            const uid = `csv ${dog.id} ${startsAt}`;
-            const there =
-              stores.bookings.byUid(uid) ??
-              stores.bookings.ofDogFrom(dog.id, startsAt).find((b) => b.startsAt === startsAt);
-            if (there) continue;
-            stores.bookings.insert(
-              {
-                id: randomUUID(),
-                dogId: dog.id,
-                startsAt,
-                minutes,
-                note: (row['note'] ?? '').slice(0, 500),
-              },
-              { uid, agreed: (row['agreed'] ?? 'yes').trim().toLowerCase() !== 'no' },
-            );
-            booked++;
-          }
-        }
-        return { booked, moved: 0, closed: 0, left };
-      }),
-    };
+    const json: Counts = { booked: 0, moved: 0, closed: 0, left: [...left] };
+    await writeInPieces(stores, bookings, ({ agreed, ...b }) => {
+      const uid = `csv ${b.dogId} ${b.startsAt}`;
+      const there =
+        stores.bookings.byUid(uid) ??
+        stores.bookings.ofDogFrom(b.dogId, b.startsAt).find(({ startsAt }) => startsAt === b.startsAt);
+      if (there) return;
+      stores.bookings.insert({ id: randomUUID(), ...b }, { uid, agreed });
+      json.booked++;
+    });
+    return { json };
   });
   return router;
 }
+
+const WHY: Readonly<Record<UnreadEvent['why'], string>> = {
+  'too-often': 'it repeats more often than once a day',
+  'bad-rule': 'the way it repeats contradicts itself',
+  'bad-time': 'it has no day and time that can be read',
+  'unknown-zone': 'its time zone is not known here',
+};
+const unreadSentence = ({ summary, why, zone }: UnreadEvent): string =>
+  `${summary || 'an event without a name'}: ${WHY[why]}${zone === undefined ? '' : ` (${zone})`}`;

@@ -4,13 +4,13 @@ import type { HomeDeskPage, HomeLinkMade } from '../../contract/home.ts';
 import { priceCents } from '../../core/bench/index.ts';
 import { counter } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
 import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../home-facts.ts';
 import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
-export function homeRoutes(kept: Kept, desk: TideDesk): Router {
+export function homeRoutes(kept: Served, desk: TideDesk): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   const deskPage = (id: string): HomeDeskPage => {

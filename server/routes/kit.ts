@@ -1,5 +1,4 @@
 /** /api/kit: the pieces on the wall and in owners' homes, their wear, their upkeep, and how they serve the dogs. */
-import { randomUUID } from 'node:crypto';
 import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
 import { coatCheck } from '../../contract/check-facts.ts';
@@ -10,7 +9,7 @@ import { day, parseDay } from '../../core/quantity/index.ts';
 import type { Stores } from '../db/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
-import { activeChecks, coreDog, recordOf, salonOf, todayOf, wallOf, type Kept } from '../facts.ts';
+import { activeChecks, coreDog, recordOf, salonOf, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 const MS_PER_MINUTE = 60_000;
@@ -93,7 +92,7 @@ async function kitPage(kept: Kept): Promise<KitPage> {
   return { today, currency: salon.house.rates.currency, tools, wear, upkeep };
 }
 
-export function kitRoutes(kept: Kept): Router {
+export function kitRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
@@ -124,17 +123,15 @@ export function kitRoutes(kept: Kept): Router {
     });
     return { json: coverage({ dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house }) };
   });
-  on('POST /kit', ({ body: draft }) => {
-    const id = randomUUID();
-    return {
-      status: 201,
-      json: stores.write(() => {
-        mustSuit(draft);
-        stores.kit.insert(id, draft);
-        return stores.kit.find(id);
-      }),
-    };
-  });
+  on('POST /kit', ({ body: { id, ...draft } }) =>
+    stores.write(() => {
+      const there = stores.kit.find(id);
+      if (there) return { status: 200, json: there };
+      mustSuit(draft);
+      stores.kit.insert(id, draft);
+      return { status: 201, json: stores.kit.find(id) };
+    }),
+  );
   on('PUT /kit/:id', ({ params: { id }, body: edit }) => {
     return {
       json: stores.write(() => {

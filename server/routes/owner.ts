@@ -7,17 +7,18 @@ import { ID_PATTERN } from '../../contract/common.ts';
 import type { ApiKey, WhoOf } from '../../contract/api.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 import { counter, type Ask } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
 import { askTide, mustReach, ownerPage, wishOf } from '../home-facts.ts';
 import { feedTokenOf } from '../home-links.ts';
 import { pictureOf } from '../picture.ts';
 import { Problem } from '../problem.ts';
 import { nothingHere } from '../auth/guard.ts';
+import type { Limited } from '../auth/daily-limits.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
 type LinkKey = { [K in ApiKey]: WhoOf<K> extends 'link' ? K : never }[ApiKey];
 
-export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
+export function ownerRoutes(kept: Served, desk: TideDesk): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 
@@ -30,10 +31,19 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     askTide(kept, desk);
     return ownerPage(kept, desk, link.dogIds, feedTokenOf(link.token));
   };
+  const today = (): number => todayOf(kept, salonOf(kept));
   /** An entry of a dog's home that is sent again changes nothing; one that belongs to another dog is nobody's. */
-  const once = (before: { readonly dogId: string } | undefined, dogId: string, add: () => void): boolean => {
+  const once = (
+    { link, what }: { readonly link: { readonly id: string }; readonly what: Limited },
+    before: { readonly dogId: string } | undefined,
+    dogId: string,
+    add: () => void,
+  ): boolean => {
     if (before && before.dogId !== dogId) throw nothingHere();
-    if (!before) add();
+    if (!before) {
+      kept.door.links.take(link.id, what, today());
+      add();
+    }
     return !before;
   };
 
@@ -42,14 +52,18 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     const { id } = ask.params;
     const bout = ask.body;
     notAhead(bout.day);
-    const added = stores.write(() => once(stores.home.findBout(bout.id), id, () => stores.home.addBout(id, bout)));
+    const added = stores.write(() =>
+      once({ link: ask.link, what: 'bouts' }, stores.home.findBout(bout.id), id, () => stores.home.addBout(id, bout)),
+    );
     return { status: added ? 201 : 200, json: page(ask) };
   });
   on('POST /owner/dogs/:id/cares', (ask) => {
     const { id } = ask.params;
     const care = ask.body;
     notAhead(care.day);
-    const added = stores.write(() => once(stores.home.findCare(care.id), id, () => stores.home.addCare(id, care)));
+    const added = stores.write(() =>
+      once({ link: ask.link, what: 'notes' }, stores.home.findCare(care.id), id, () => stores.home.addCare(id, care)),
+    );
     return { status: added ? 201 : 200, json: page(ask) };
   });
   on('POST /owner/dogs/:id/started', (ask) => {
@@ -57,7 +71,7 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     const word = ask.body;
     notAhead(word.day);
     const added = stores.write(() =>
-      once(stores.tide.findNote(word.id), id, () =>
+      once({ link: ask.link, what: 'notes' }, stores.tide.findNote(word.id), id, () =>
         stores.tide.addNote(id, { ...word, what: 'started', amount: null, grams: null }),
       ),
     );
@@ -68,7 +82,9 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     const report = ask.body;
     notAhead(report.day);
     const added = stores.write(() =>
-      once(stores.home.findReport(report.id), id, () => stores.home.addReport(id, report)),
+      once({ link: ask.link, what: 'reports' }, stores.home.findReport(report.id), id, () =>
+        stores.home.addReport(id, report),
+      ),
     );
     return { status: added ? 201 : 200, json: page(ask) };
   });
@@ -77,7 +93,9 @@ export function ownerRoutes(kept: Kept, desk: TideDesk): Router {
     const { reportId = '' } = ask.params;
     const report = ID_PATTERN.test(reportId) ? stores.home.findReport(reportId) : undefined;
     if (report?.dogId !== id) throw nothingHere();
-    const { bytes } = pictureOf(ask.body);
+    const { bytes, width, height } = pictureOf(ask.body);
+    kept.door.links.take(ask.link.id, 'photos', today());
+    kept.door.links.take(ask.link.id, 'megapixels', today(), (width * height) / 1e6);
     stores.write(() => stores.home.setPhoto(report.id, bytes));
     return { json: page(ask) };
   });

@@ -4,11 +4,11 @@ import { ID_PATTERN } from '../../contract/common.ts';
 import { MOST_PHOTOS, photoZone, type PhotoRecord } from '../../contract/photo.ts';
 import { ZONE_IDS } from '../../core/dog/index.ts';
 import { counter } from '../endpoint.ts';
-import type { Kept } from '../facts.ts';
+import type { Kept, Served } from '../facts.ts';
 import { pictureOf } from '../picture.ts';
 import { found, Problem } from '../problem.ts';
 
-export function photoRoutes(kept: Kept): Router {
+export function photoRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   on('GET /checks/:id/photos', ({ params: { id } }) => {

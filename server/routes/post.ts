@@ -2,7 +2,7 @@
 import type { Router } from 'express';
 import type { PostPage } from '../../contract/post.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, type Kept } from '../facts.ts';
+import { salonOf, type Served } from '../facts.ts';
 import { mustReach, wishOf } from '../home-facts.ts';
 import type { PostOffice } from '../post-office.ts';
 import { found, Problem, stale } from '../problem.ts';
@@ -10,7 +10,7 @@ import { found, Problem, stale } from '../problem.ts';
 /** Messages shown. */
 const SHOWN = 100;
 
-export function postRoutes(kept: Kept, office: PostOffice): Router {
+export function postRoutes(kept: Served, office: PostOffice): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   const page = (): PostPage => {

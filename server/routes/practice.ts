@@ -4,7 +4,7 @@ import type { PracticePage } from '../../contract/practice.ts';
 import { askCard, rightAnswer } from '../../core/practice/index.ts';
 import type { Actor } from '../auth/acting.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 /** Practice belongs to somebody who is signed in. */
@@ -13,7 +13,7 @@ function accountOf({ id }: Actor): string {
   return id;
 }
 
-export function practiceRoutes(kept: Kept): Router {
+export function practiceRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   const page = (accountId: string): PracticePage => ({

@@ -4,12 +4,12 @@ import type { ProductsPage } from '../../contract/product.ts';
 import { stockOf } from '../../core/water/index.ts';
 import { sentMove } from '../db/products.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 const SHOWN_MOVES = 20;
 
-export function productRoutes(kept: Kept): Router {
+export function productRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   const page = (): ProductsPage => {

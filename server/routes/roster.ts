@@ -4,10 +4,10 @@ import type { RosterPage, WishRecord } from '../../contract/roster.ts';
 import { ANY_TIME } from '../../core/book/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { mustBeBookable, salonOf, todayOf, type Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function rosterRoutes(kept: Kept): Router {
+export function rosterRoutes(kept: Served): Router {
   const { stores } = kept;
   const { roster } = stores;
   const { router, on } = counter(kept);
@@ -46,6 +46,7 @@ export function rosterRoutes(kept: Kept): Router {
         'to',
         `The last day, ${draft.to}, lies before the first, ${draft.from}. Choose a later one.`,
       );
+    mustBeBookable(kept, 'to', to);
     return {
       status: 201,
       json: stores.write(() => {

@@ -1,14 +1,15 @@
 /** The safe: the trail of changes, backups, everything taken out as a zip. */
 import type { Router } from 'express';
 import type { ChangesPage } from '../../contract/safe.ts';
+import type { Log } from '../log.ts';
 import { counter } from '../endpoint.ts';
-import type { Kept } from '../facts.ts';
+import type { Kept, Served } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import type { Safe } from '../safe/safe.ts';
 
 const SHOWN_CHANGES = 60;
 
-export function safeRoutes(kept: Kept, safe: Safe): Router {
+export function safeRoutes(kept: Served, safe: Safe, log: Log): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   on('GET /changes', ({ query }) => {
@@ -29,21 +30,24 @@ export function safeRoutes(kept: Kept, safe: Safe): Router {
     const { job, made } = safe.ask(id, 'backup');
     return { status: made ? 202 : 200, json: job };
   });
-  on('POST /exports', ({ body: { id } }) => {
+  on('POST /exports', ({ actor, body: { id } }) => {
+    log.info({ who: actor.name, id }, 'export asked for');
     const { job, made } = safe.ask(id, 'export');
     return { status: made ? 202 : 200, json: job };
   });
-  on('POST /forget', ({ body }) => {
+  on('POST /forget', ({ actor, body }) => {
+    log.info({ who: actor.name, dogId: body.dogId }, 'owner forgotten');
     const done = stores.write(() => {
       const { owner } = found(stores.dogs.find(body.dogId), 'dog', body.dogId);
       return stores.forget.owner(owner, kept.nowMs());
     });
     stores.forget.settle();
-    return { json: done };
+    return { json: { ...done, copies: safe.copies() } };
   });
-  on('GET /exports/:id', ({ params: { id } }) => {
+  on('GET /exports/:id', ({ actor, params: { id } }) => {
     const job = found(stores.jobs.find(id), 'export', id);
     const path = found(job.kind === 'export' ? safe.zip(job) : undefined, 'finished export', id);
+    log.info({ who: actor.name, id }, 'export taken');
     return { file: { type: 'application/zip', fileName: job.file ?? 'woolly-tide.zip', path } };
   });
   return router;

@@ -19,7 +19,7 @@ import { peopleIn } from '../../core/tally/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Kept } from '../facts.ts';
+import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Served } from '../facts.ts';
 import type { Live } from '../live.ts';
 import { found, Problem } from '../problem.ts';
 
@@ -56,7 +56,7 @@ const stepIds = (planned: readonly PlanStep[], events: readonly SessionEvent[]):
 
 const subjectOf = (id: string): string => `session ${id}`;
 
-export function sessionRoutes(kept: Kept, live: Live): Router {
+export function sessionRoutes(kept: Served, live: Live): Router {
   const { stores, nowMs } = kept;
   const { router, on, stream } = counter(kept);
   const page = (s: StoredSession): SessionPage => {

@@ -1,8 +1,9 @@
 /** /api/sheet: a day over people and places, what is wanted by hand, what has begun; /api/calls: whom the desk rang. */
 import type { Router } from 'express';
-import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
+import { addDays, type Day } from '../../core/quantity/index.ts';
+import { dayInRange } from '../../contract/common.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { mustBeBookable, salonOf, todayOf, type Served } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { bookingsOn, sheetPage } from '../sheet-facts.ts';
 import { salonDay } from '../salon-time.ts';
@@ -10,14 +11,15 @@ import { salonDay } from '../salon-time.ts';
 /** Calls that are still remembered when somebody asks whom to ring. */
 const CALLS_DAYS = 28;
 
-export function sheetRoutes(kept: Kept): Router {
+export function sheetRoutes(kept: Served): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   const dayOf = (text: string | undefined): Day => {
     if (text === undefined) return todayOf(kept, salonOf(kept));
-    const on = parseDay(text);
+    const on = dayInRange(text);
     if (on === undefined)
-      throw new Problem(400, 'day', `The day must be written 2031-04-09, not "${text.slice(0, 40)}".`);
+      throw new Problem(400, 'day', `The day must be one that exists, written 2031-04-09, not "${text.slice(0, 40)}".`);
+    mustBeBookable(kept, 'day', on);
     return on;
   };
   /** The day of a booking that stands. */

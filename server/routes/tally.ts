@@ -5,7 +5,7 @@ import type { TallyLedger, TallyPage, TallyRow } from '../../contract/tally.ts';
 import { addDays, day } from '../../core/quantity/index.ts';
 import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { recordOf, salonOf, taughtBy, todayOf, wallOf, type Kept } from '../facts.ts';
+import { recordOf, salonOf, taughtBy, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
 import { mindsOf } from '../gist.ts';
 
 /** Levels of a factor, furthest from the plan first. */
@@ -46,7 +46,7 @@ async function entriesOf(kept: Kept, since: number): Promise<readonly VisitEntry
   return found.reverse();
 }
 
-export function tallyRoutes(kept: Kept): Router {
+export function tallyRoutes(kept: Served): Router {
   const { router, on } = counter(kept);
   on('GET /tally', () => {
     const taught = taughtBy(kept);

@@ -5,7 +5,7 @@ import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts'
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import { stationReading } from '../devices/weather-station.ts';
 import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
+import { salonOf, todayOf, type Served } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { askTide } from '../home-facts.ts';
 import type { TideDesk } from '../tide-desk.ts';
@@ -14,7 +14,7 @@ import { tideText } from '../tide-facts.ts';
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(kept: Kept, desk: TideDesk): Router {
+export function tideRoutes(kept: Served, desk: TideDesk): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
 

@@ -1,14 +1,14 @@
-/** Decides how backups are made, while the salon works: copied by the database engine, looked through, named, thinned out. */
+/** How backups are made, while the salon works: copied by the database engine, looked through, named, thinned out. */
 import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BackupRecord } from '../../contract/safe.ts';
 import type { Db } from '../db/open.ts';
-import { backupName, backupTime, keptTimes } from './keep.ts';
+import { backupName, keptBackups, lastFirst, readBackupName } from './keep.ts';
 import { lookedThrough, type Damaged, type Sound } from './verify.ts';
 
 export const backupFolder = (data: string): string => join(data, 'backups');
 
-/** Backups of a data folder, newest first. */
+/** Backups of a data folder, the one made last first. */
 export function backupsIn(data: string): readonly BackupRecord[] {
   let names: readonly string[];
   try {
@@ -18,10 +18,10 @@ export function backupsIn(data: string): readonly BackupRecord[] {
   }
   return names
     .flatMap((name): BackupRecord[] => {
-      const atMs = backupTime(name);
-      return atMs === undefined ? [] : [{ name, atMs, bytes: statSync(join(backupFolder(data), name)).size }];
+      const told = readBackupName(name);
+      return told ? [{ name, ...told, bytes: statSync(join(backupFolder(data), name)).size }] : [];
     })
-    .sort((a, b) => b.atMs - a.atMs);
+    .sort(lastFirst);
 }
 
 /** What is written is on the disk when this returns. */
@@ -45,7 +45,8 @@ export const lookHere: Look = (path) => Promise.resolve(lookedThrough(path, 'dee
 export async function makeBackup(db: Db, data: string, atMs: number, look: Look = lookHere): Promise<BackupRecord> {
   const folder = backupFolder(data);
   mkdirSync(folder, { recursive: true });
-  const name = backupName(atMs);
+  const number = 1 + Math.max(0, ...backupsIn(data).map((b) => b.number));
+  const name = backupName({ atMs, number });
   const [path, unnamed] = [join(folder, name), join(folder, `${name}.unfinished`)];
   try {
     await db.backup(unnamed);
@@ -58,9 +59,9 @@ export async function makeBackup(db: Db, data: string, atMs: number, look: Look 
     for (const end of ['', '-wal', '-shm', '-journal']) rmSync(unnamed + end, { force: true });
   }
   const all = backupsIn(data);
-  const kept = keptTimes(all.map((b) => b.atMs));
-  for (const b of all) if (!kept.has(b.atMs)) rmSync(join(folder, b.name), { force: true });
-  return { name, atMs: backupTime(name) ?? atMs, bytes: statSync(path).size };
+  const kept = keptBackups(all);
+  for (const b of all) if (!kept.has(b)) rmSync(join(folder, b.name), { force: true });
+  return { name, atMs: readBackupName(name)?.atMs ?? atMs, number, bytes: statSync(path).size };
 }
 
 /** The newest backup that is sound, looked through one after the other. */

@@ -1,12 +1,23 @@
 /**
- * Decides how the salon's folder is taken into use: by one program at a time, never onto a damaged file, and with a copy
- * put by before a newer program changes how the file is built.
+ * How the salon's folder is taken into use: by one program at a time, readable for nobody else, never onto a damaged or a
+ * missing file where there are backups, and with a copy put by before a newer program changes how the file is built.
  */
-import { accessSync, constants, copyFileSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import {
+  accessSync,
+  chmodSync,
+  constants,
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { newestSchema, openDb, type Db } from '../db/open.ts';
-import { backupFolder, newestGood, settle } from './backups.ts';
+import { backupFolder, backupsIn, newestGood, settle } from './backups.ts';
 import { stamp } from './keep.ts';
 import { lookedThrough } from './verify.ts';
 
@@ -50,7 +61,36 @@ export function takeFolder(data: string): { readonly letGo: () => void } {
     );
   }
   const held = lock;
+  sweepLeftovers(data);
+  keepPrivate(data);
   return { letGo: () => held.close() };
+}
+
+/** Files of ours that something under way writes to; whoever was at it when the program ended does not come back to it. */
+const LEFT_OVER = /(?:\.unfinished|\.restoring)(?:-wal|-shm|-journal)?$/;
+/** A copy that a zip is made from. */
+const EXPORT_COPY = /\.sqlite(?:-wal|-shm|-journal)?$/;
+const entries = (folder: string): readonly string[] => (existsSync(folder) ? readdirSync(folder) : []);
+/** Where zips lie. */
+export const exportFolder = (data: string): string => join(data, 'out');
+
+/** Takes away what an end in the middle left behind. The folder must be held. */
+function sweepLeftovers(data: string): void {
+  for (const folder of [data, backupFolder(data), exportFolder(data)])
+    for (const name of entries(folder))
+      if (LEFT_OVER.test(name) || (folder === exportFolder(data) && EXPORT_COPY.test(name)))
+        rmSync(join(folder, name), { force: true });
+}
+
+/** Names and numbers of clients are for the program's own user: 0700 for folders, 0600 for files. */
+function keepPrivate(data: string): void {
+  process.umask(0o077);
+  for (const folder of [data, backupFolder(data), exportFolder(data)]) {
+    if (!existsSync(folder)) continue;
+    chmodSync(folder, 0o700);
+    for (const name of readdirSync(folder))
+      if (/\.(?:sqlite|zip|lock)/.test(name)) chmodSync(join(folder, name), 0o600);
+  }
 }
 
 /** The sentence about a file that is damaged, with the way back. Nothing is touched. */
@@ -85,10 +125,27 @@ function putBy(file: string, data: string, schema: number, atMs: number): void {
   renameSync(unnamed, copy);
 }
 
-/** The salon's database of a folder that is held, sound and of this program's schema. Throws HouseProblem with the way out. */
-export function openSalon(data: string, atMs = Date.now()): Db {
+/** Refuses to begin a new salon where one was: its file is gone or empty, and there are backups of it. */
+function mustBeNew(data: string): void {
+  if (backupsIn(data).length === 0) return;
+  const good = newestGood(data);
+  const back = good
+    ? `The newest good backup is ${good.name}. To go back to it: npm run safe -- restore --data ${data}`
+    : `None of the backups in ${backupFolder(data)} is good`;
+  throw new HouseProblem(
+    `the salon's file ${salonFile(data)} is missing or empty, and there are backups of it. ${back}. To begin a new salon, choose an empty folder with --data`,
+  );
+}
+
+/**
+ * The salon's database of a folder that is held, sound and of this program's schema; a new one where none was before, or
+ * where that is asked for. Throws HouseProblem with the way out.
+ */
+export function openSalon(data: string, { atMs = Date.now(), anew = false } = {}): Db {
   const file = salonFile(data);
-  if (existsSync(file) && statSync(file).size > 0) {
+  if (!existsSync(file) || statSync(file).size === 0) {
+    if (!anew) mustBeNew(data);
+  } else {
     try {
       accessSync(file, constants.W_OK);
     } catch {

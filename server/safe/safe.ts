@@ -2,15 +2,16 @@
  * Decides when the salon is copied and written out: one piece of work at a time, in a thread beside the requests, a few
  * waiting at most. What waits outlives a restart.
  */
-import { existsSync, mkdirSync, rmSync, statfsSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
-import type { JobRecord, SafePage } from '../../contract/safe.ts';
+import type { HoldingCopy, JobRecord, SafePage } from '../../contract/safe.ts';
 import type { Db } from '../db/open.ts';
 import type { Stores } from '../db/index.ts';
 import { Problem } from '../problem.ts';
-import { threadOf } from '../thread.ts';
-import { backupDue, backupsIn, makeBackup } from './backups.ts';
-import { stamp } from './keep.ts';
+import { threadOf } from '../work/thread.ts';
+import { backupDue, backupFolder, backupsIn, makeBackup } from './backups.ts';
+import { exportFolder } from './house.ts';
+import { goneBy, stamp } from './keep.ts';
 import type { SafeWork } from './safe-thread.ts';
 import type { Damaged, Sound } from './verify.ts';
 
@@ -29,6 +30,16 @@ const LITTLE_ROOM = 200 * 1024 * 1024;
 /** A clock may be corrected by so much without a word. */
 const CLOCK_SLACK_MS = 5 * 60_000;
 
+/** Bytes that are free on the disk of a folder; undefined where there is no such folder. */
+function roomIn(folder: string): number | undefined {
+  try {
+    const { bavail, bsize } = statfsSync(folder);
+    return bavail * bsize;
+  } catch {
+    return undefined;
+  }
+}
+
 export class Safe {
   private running: Promise<void> | undefined;
   private closed = false;
@@ -42,7 +53,7 @@ export class Safe {
     return at;
   }
   private zipOf(id: string): string {
-    return join(this.place().data, 'out', `${id}.zip`);
+    return join(exportFolder(this.place().data), `${id}.zip`);
   }
 
   /** Where a finished job's zip lies. */
@@ -123,7 +134,7 @@ export class Safe {
   /** Everything as a zip, from a copy of this moment. */
   private async export(id: string): Promise<string> {
     const { db, data } = this.place();
-    const out = join(data, 'out');
+    const out = exportFolder(data);
     mkdirSync(out, { recursive: true });
     const copy = join(out, `${id}.sqlite`);
     try {
@@ -171,6 +182,26 @@ export class Safe {
     };
   }
 
+  /** Files beside the salon's own that hold what it held until now, with how long each stays. */
+  copies(): readonly HoldingCopy[] {
+    const { at, nowMs } = this.needs;
+    if (!at) return [];
+    const named = (folder: string): readonly string[] => (existsSync(folder) ? readdirSync(folder) : []);
+    return [
+      ...backupsIn(at.data).map((b) => ({ file: `backups/${b.name}`, goneByMs: goneBy(b) })),
+      ...named(exportFolder(at.data))
+        .filter((name) => name.endsWith('.zip'))
+        .map((name) => ({ file: `out/${name}`, goneByMs: nowMs() + ZIP_LASTS_MS })),
+      // What was put by before a change of schema or a restore is nobody's to thin out but the owner's.
+      ...named(backupFolder(at.data))
+        .filter((name) => name.startsWith('before-schema-'))
+        .map((name) => ({ file: `backups/${name}`, goneByMs: null })),
+      ...named(at.data)
+        .filter((name) => name.includes('.before-restore-'))
+        .map((name) => ({ file: name, goneByMs: null })),
+    ];
+  }
+
   /** Sentences on what is wrong with the machine. */
   notices(): readonly string[] {
     const { at, stores, nowMs } = this.needs;
@@ -181,10 +212,14 @@ export class Safe {
         `The clock of the salon’s computer was set back: something was saved at ${new Date(newest).toISOString().slice(0, 16)}Z, and it is ${new Date(nowMs()).toISOString().slice(0, 16)}Z now. Nothing is lost; put the clock right, or dates will be wrong.`,
       );
     if (at) {
-      const { bavail, bsize } = statfsSync(at.data);
-      if (bavail * bsize < LITTLE_ROOM)
+      const room = roomIn(at.data);
+      if (room === undefined)
         said.push(
-          `Only ${Math.round((bavail * bsize) / 1_048_576)} MB are left on the disk of ${at.data}. Make room before nothing more can be saved.`,
+          `The folder ${at.data} cannot be read: the disk may have been taken away. Nothing can be saved until it is back.`,
+        );
+      else if (room < LITTLE_ROOM)
+        said.push(
+          `Only ${Math.round(room / 1_048_576)} MB are left on the disk of ${at.data}. Make room before nothing more can be saved.`,
         );
     }
     if (this.backupFailed !== undefined) said.push(`The last backup was not made: ${this.backupFailed}.`);

@@ -1,6 +1,6 @@
-/** Decides whether a file is a sound salon: it opens, every page and reference holds, and it counts what it should. */
+/** Is a file a sound salon: it opens, every page and reference holds, and it has the tables of its schema. */
 import Database from 'better-sqlite3';
-import { tableNames } from '../db/open.ts';
+import { migrate, newestSchema, tableNames } from '../db/open.ts';
 
 export interface Sound {
   readonly ok: true;
@@ -22,6 +22,31 @@ const rowCounts = (db: Database.Database): Readonly<Record<string, number>> =>
     ]),
   );
 
+const TABLES = new Map<number, readonly string[]>();
+/** The tables of a schema that this program knows. */
+function tablesOfSchema(schema: number): readonly string[] {
+  const known = TABLES.get(schema);
+  if (known) return known;
+  const db = new Database(':memory:');
+  try {
+    migrate(db, schema);
+    const names = tableNames(db);
+    TABLES.set(schema, names);
+    return names;
+  } finally {
+    db.close();
+  }
+}
+
+/** Why a database is no salon; undefined where it is one. Of a newer program's schema only the number is known. */
+function foreign(db: Database.Database, schema: number): string | undefined {
+  if (schema < 1) return 'it holds no salon';
+  if (schema > newestSchema()) return undefined;
+  const there = new Set(tableNames(db));
+  const missing = tablesOfSchema(schema).filter((name) => !there.has(name));
+  return missing.length === 0 ? undefined : `it lacks the table ${missing[0]}`;
+}
+
 /** Looks a file through without writing to it. `deep` reads every page against its indices, `quick` every page. */
 export function lookedThrough(path: string, how: 'quick' | 'deep'): Sound | Damaged {
   let db: Database.Database | undefined;
@@ -29,12 +54,15 @@ export function lookedThrough(path: string, how: 'quick' | 'deep'): Sound | Dama
     db = new Database(path, { readonly: true, fileMustExist: true });
     const found = db.pragma(how === 'deep' ? 'integrity_check(3)' : 'quick_check(3)', { simple: true });
     if (found !== 'ok') return { ok: false, what: String(found).split('\n')[0] ?? '' };
+    const schema = Number(db.pragma('user_version', { simple: true }));
+    const what = foreign(db, schema);
+    if (what !== undefined) return { ok: false, what };
     if (how === 'deep') {
       const dangling = db.pragma('foreign_key_check');
       if (Array.isArray(dangling) && dangling.length > 0)
         return { ok: false, what: `${dangling.length} rows refer to nothing` };
     }
-    return { ok: true, schema: Number(db.pragma('user_version', { simple: true })), rows: rowCounts(db) };
+    return { ok: true, schema, rows: rowCounts(db) };
   } catch (problem) {
     return { ok: false, what: problem instanceof Error ? problem.message : String(problem) };
   } finally {

@@ -29,7 +29,8 @@ describe('finding anything', () => {
   };
 
   it('opens by /, walks by arrows, goes by Enter, and remembers where one was', async () => {
-    await page.waitForTimeout(1800);
+    // A room is remembered once it has been looked at for a moment.
+    await page.waitForFunction(() => Object.keys(localStorage).some((key) => key.startsWith('woolly-tide.recent.')));
     await page.keyboard.press('/');
     await box().waitFor();
     expect(await axeFaults(page)).to.deep.equal([]);

@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { openStage, type Stage } from './stage.ts';
+import { untilSeenIsKept } from './seen.ts';
 
 describe('the first page', () => {
   let stage: Stage;
@@ -135,7 +136,7 @@ describe('the first page', () => {
     await page.goto('/desk/kit');
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
     // What was seen is kept some moments later.
-    await page.waitForTimeout(3000);
+    await untilSeenIsKept(page, 'kit');
     const line = await page.context().newCDPSession(page);
     await line.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     // A page that did not find itself would complain, which fails the stage.

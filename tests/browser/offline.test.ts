@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import { DEMO_PASSPHRASE } from '../../server/demo/accounts.ts';
 import { openStage, type Stage } from './stage.ts';
+import { seenText, untilSeenIsKept } from './seen.ts';
 
 describe('the desk without a link', () => {
   let stage: Stage;
@@ -21,7 +22,7 @@ describe('the desk without a link', () => {
     // This one is made by the salon's computer and asks for nothing.
     await page.goto('/desk/kit');
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
-    await page.waitForTimeout(4000);
+    await untilSeenIsKept(page, 'kit');
     await page.context().setOffline(true);
     await page.goto('/desk/dogs');
     await page.getByRole('link', { name: 'Bollard' }).waitFor();
@@ -36,8 +37,7 @@ describe('the desk without a link', () => {
     await page.context().setOffline(false);
     await page.goto('/desk/dogs');
     await page.getByRole('link', { name: 'Bollard' }).waitFor();
-    await page.waitForTimeout(500);
-    expect(await page.getByText('There is no link').count()).to.equal(0);
+    await page.getByText('There is no link').waitFor({ state: 'detached' });
     await page.context().close();
   });
 
@@ -52,22 +52,12 @@ describe('the desk without a link', () => {
     };
     await comeIn('runa');
     await page.getByRole('link', { name: 'Bollard' }).waitFor();
-    await page.waitForTimeout(3000);
+    await untilSeenIsKept(page, 'dogs');
     await page.getByRole('button', { name: 'Runa' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.getByRole('heading', { name: 'Who is here?' }).waitFor();
     await page.waitForTimeout(2600);
-    const kept = await page.evaluate(
-      () =>
-        new Promise<string>((done) => {
-          const asked = indexedDB.open('keyval-store');
-          asked.onsuccess = () => {
-            const get = asked.result.transaction('keyval').objectStore('keyval').getAll();
-            get.onsuccess = () => done(JSON.stringify(get.result));
-          };
-        }),
-    );
-    expect(kept).to.not.contain('Bollard');
+    expect(await seenText(page)).to.not.contain('Bollard');
     await page.context().close();
   });
 });

@@ -7,12 +7,14 @@ import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
+import { DoorState } from '../../server/auth/door-state.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO_SALON } from '../../server/demo/seed.ts';
 import { DEMO, up } from '../process.ts';
-import { headersOf, signedInAs, signedInAt } from '../signed-in.ts';
+import { confirmedAs, headersOf, signedInAt } from '../signed-in.ts';
+import { logInto } from '../log.ts';
 
 const FLAGS = [
   '--headless',
@@ -37,6 +39,7 @@ export interface Visit {
 export interface Stage extends Visit {
   readonly stores: Stores;
   readonly db: Db;
+  readonly door: DoorState;
 }
 
 const chromiumPath = (): string => execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim();
@@ -162,16 +165,19 @@ export async function openStage({ empty = false } = {}): Promise<Stage> {
   const db = empty ? openDb(':memory:') : demoDb(Date.now());
   const kept = stores(db);
   const complaints: string[] = [];
-  const log = { error: (e: unknown) => void complaints.push(JSON.stringify(e)) };
+  const log = logInto(complaints);
+  const doorState = new DoorState();
   const tide = new TideDesk();
-  const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, tide, webRoot: resolve('dist') }));
+  const listening = await listen(
+    createApp({ stores: kept, nowMs: Date.now, log, tide, doorState, webRoot: resolve('dist') }),
+  );
   const leave = async (): Promise<void> => {
     tide.close();
     await listening.close();
     db.close();
   };
-  const headers = headersOf(empty ? '' : signedInAs(kept, 'owner', Date.now()));
-  return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept, db };
+  const headers = headersOf(empty ? '' : confirmedAs(kept, doorState, 'owner', Date.now()));
+  return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept, db, door: doorState };
 }
 
 /** The demo command itself, in a folder of its own; Ctrl-C ends it, cleanly. */

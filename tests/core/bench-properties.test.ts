@@ -28,9 +28,10 @@ import {
 import { zone } from '../../core/dog/index.ts';
 import { BLADES } from '../../core/kit/index.ts';
 import { cases } from './random-case.ts';
+import { samples } from '../samples.ts';
 
 const SEED = 9117;
-const RUNS = 20_000;
+const RUNS = samples(2_000, 20_000);
 
 const tried = fc.tuple(
   cases,
@@ -100,8 +101,7 @@ function driedBefore(m: MethodPlan, id: string): boolean {
 }
 
 describe('the bench, on random cases', () => {
-  it(`makes no grams, keeps every limit and every rule, and can be taken back (${RUNS} cases)`, function () {
-    this.timeout(500_000);
+  it(`makes no grams, keeps every limit and every rule, and can be taken back (${RUNS} cases)`, () => {
     const seen = { plans: 0, blades: 0, stopped: 0, cut: 0, longer: 0, moved: 0, split: 0, habits: 0 };
     fc.assert(
       fc.property(tried, ([drawn, { nth, appointmentMinutes, helper, lying, at, to, more }]) => {
@@ -200,6 +200,6 @@ describe('the bench, on random cases', () => {
     );
     // The sample really reached what is tested.
     expect(seen.plans).to.be.greaterThan(RUNS / 5);
-    for (const [what, times] of Object.entries(seen)) expect(times, what).to.be.greaterThan(150);
+    for (const [what, times] of Object.entries(seen)) expect(times, what).to.be.greaterThan(RUNS / 133);
   });
 });

@@ -34,6 +34,7 @@ const ME: MePage = {
   salon: true,
   shared: false,
   locked: false,
+  confirmed: false,
   colleagues: [],
   demo: null,
 };

@@ -16,6 +16,10 @@ import {
 } from '../../core/home/index.ts';
 import { COAT_CLASSES } from '../../core/dog/index.ts';
 import { addDays, day, pick, seededRandom, sum, type Day } from '../../core/quantity/index.ts';
+import { samples } from '../samples.ts';
+
+/** Long enough for a blow to come and go; a whole year in a long run. */
+const DAYS = samples(112, 364);
 
 const TODAY = day(22_000);
 const NONE: ReadonlySet<HomePart> = new Set();
@@ -112,8 +116,7 @@ describe('the owner’s week', () => {
     expect(homeTools(dog, { ...setup, severalHands: true, brushes: ['comb'] }).get).to.include('rotating-rake');
   });
 
-  it('over 52 weeks with random misses: no bout beyond patience, no part starved, nothing piled up', function () {
-    this.timeout(120_000);
+  it('week after week with random misses: no bout beyond patience, no part starved, nothing piled up', () => {
     fc.assert(
       fc.property(
         fc.record({
@@ -137,7 +140,7 @@ describe('the owner’s week', () => {
           /** Days on which somebody brushed since each part was. */
           const since = new Map<HomePart, number>(HOME_PARTS.map((p) => [p, 0]));
           let away = 0;
-          for (let i = 0; i < 364; i++) {
+          for (let i = 0; i < DAYS; i++) {
             const today = addDays(TODAY, i);
             const blow = (i > 60 && i < 100) || (i > 240 && i < 270);
             const request = ask({ dog, setup, today, blow, last, seedSeason: i > 60 && i < 240, mostNodes: 100 });

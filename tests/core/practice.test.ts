@@ -21,6 +21,7 @@ import {
   NEW_A_DAY,
   openCase,
   pastCase,
+  phaseFor,
   rightAnswer,
   verdictOf,
   type Act,
@@ -40,6 +41,17 @@ const open = (id: string): Opened => {
   opened.set(id, o);
   return o;
 };
+
+describe('practice: tools', () => {
+  it('says of every kind what it is taken to a coat for, and of an unknown one that it does not know', () => {
+    const o = open(LADDER_CASES[0]?.id ?? '');
+    for (const kind of TOOL_KINDS) expect(PHASES, kind).to.have.property(phaseFor({ kind }, o.site.found.zones, false));
+    const dryers = TOOL_KINDS.filter((kind) => /^(air|drying)$/.test(phaseFor({ kind }, o.site.found.zones, false)));
+    expect(dryers).to.deep.equal(['force-dryer', 'stand-dryer']);
+    const unknown = { kind: JSON.parse('"chain-saw"') };
+    expect(() => phaseFor(unknown, o.site.found.zones, false)).to.throw(RangeError, 'chain-saw');
+  });
+});
 
 describe('practice: the ladder', () => {
   it('holds each case once, each with a lesson', () => {

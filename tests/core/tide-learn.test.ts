@@ -212,6 +212,30 @@ describe('a town', () => {
   });
 });
 
+describe('temperatures with decimal commas', () => {
+  const read = (...lines: readonly string[]) => readingsFromCsv(lines.join('\n'), parseDay);
+  it('are read whole where semicolons, tabs or quotes tell them apart', () => {
+    const whole = [{ day: on(2031, 1, 2), celsius: -3.5 }];
+    for (const line of [
+      '2031-01-02;-3,5',
+      '2031-01-02\t-3,5',
+      '"2031-01-02","-3,5"',
+      '-3,5;2031-01-02',
+      '2031-01-02,-3.5',
+    ])
+      expect(read(line), line).to.deep.equal({ readings: whole, refused: [] });
+    expect(read('date;mean;humidity', '2031-01-02;-3,5;80').readings).to.deep.equal(whole);
+  });
+  it('are named, not cut, where the comma may be either', () => {
+    expect(read('date,mean', '2031-01-02,-3,5', '2031-01-03,4')).to.deep.equal({
+      readings: [{ day: on(2031, 1, 3), celsius: 4 }],
+      refused: [{ line: 2, text: '2031-01-02,-3,5' }],
+    });
+    // Three columns by the head: the third is another measure.
+    expect(read('date,mean,humidity', '2031-01-02,3,80').readings).to.deep.equal([{ day: on(2031, 1, 2), celsius: 3 }]);
+  });
+});
+
 describe('a book of dogs', () => {
   it('is twice as near the truth as a right fixed date once the season is under way', () => {
     const asOf = addDays(TOWN.issue, 60);
@@ -337,5 +361,16 @@ describe('bands of grams', () => {
   it('name the figure that is off by least percent', () => {
     expect(leastPercent(Float64Array.of(10, 100, 100))).to.equal(10);
     expect(leastPercent(Float64Array.of(90, 100, 110))).to.equal(100);
+  });
+
+  it('is reckoned for hundreds of dogs with years of entries', () => {
+    const brushed = { kind: 'brushed', day: TOWN.issue } as const;
+    const dogs = BOOK.dogs
+      .slice(0, 1)
+      .flatMap((dog) =>
+        Array.from({ length: 300 }, () => ({ ...dog, sightings: Array.from({ length: 450 }, () => brushed) })),
+      );
+    expect(dogs).to.have.length(300);
+    expect(() => honestBook({ ...BOOK, today: TOWN.issue, dogs }).next()).not.to.throw();
   });
 });

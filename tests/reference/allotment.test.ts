@@ -138,6 +138,42 @@ describe('minutes by zone and step', () => {
     expect(compared).to.be.greaterThan(200);
   });
 
+  it('are the same however many steps of water come before: forty are allowed', () => {
+    let tried = 0;
+    for (const c of CASES.slice(0, 12))
+      for (const p of setUp(c).set.problems.slice(0, 4)) {
+        const [first] = p.acts;
+        if (!first) continue;
+        const more = 45 - p.acts.length;
+        const nothing = Array.from({ length: more }, () => ({
+          ...first,
+          hands: false,
+          blade: false,
+          free: 0,
+          deep: 0,
+          open: 0,
+        }));
+        const zeros = (n: number): number[] => Array.from({ length: n * more }, () => 0);
+        const long: ZoneProblem = {
+          ...p,
+          acts: [...nothing, ...p.acts],
+          takes: [...zeros(3), ...p.takes],
+          passCosts: [...zeros(6), ...p.passCosts],
+          habit: [...zeros(1), ...p.habit],
+          heavy: [...zeros(1), ...p.heavy],
+          nothing: [...zeros(1), ...p.nothing],
+        };
+        for (const figures of [F, figuresWith({})]) {
+          const prices = { minute: figures.stopYield, blade: 0 };
+          const [short, same] = [solveZone(p, prices, figures), solveZone(long, prices, figures)];
+          expect(same.cost).to.be.closeTo(short.cost, 1e-9);
+          expect(same.passes.slice(more)).to.deep.equal(short.passes);
+          if (short.minutes > 0) tried++;
+        }
+      }
+    expect(tried).to.be.greaterThan(30);
+  });
+
   it('even out what a minute takes: nowhere would a minute moved from one step to another gain', () => {
     for (const c of CASES.slice(0, 8)) {
       for (const p of setUp(c).set.problems) {

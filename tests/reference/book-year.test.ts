@@ -7,6 +7,7 @@ import loadHighs from 'highs';
 import { dogArcs, planYear, WORTH, YEAR_EFFORT, type DogArcs, type Hours } from '../../core/book/index.ts';
 import { ended, seededRandom } from '../../core/quantity/index.ts';
 import { randomBook } from '../core/random-book.ts';
+import { samples } from '../samples.ts';
 
 /** In the LP file format. A most number of visits is a row over the dog's arcs. */
 function programme(dogs: readonly DogArcs[], hours: Hours): string {
@@ -66,7 +67,7 @@ function programme(dogs: readonly DogArcs[], hours: Hours): string {
 }
 
 describe('a book’s year, against HiGHS', () => {
-  const CASES = 100;
+  const CASES = samples(30, 100);
   it(`costs what the optimum costs in ${CASES} random small books, and is never below its bound`, async function () {
     this.timeout(240_000);
     const highs = await loadHighs();
@@ -85,6 +86,6 @@ describe('a book’s year, against HiGHS', () => {
       if (dogs.some((d) => d.fixed.length > 0)) seen.fixed++;
       if (dogs.some((d) => d.mostVisits !== undefined)) seen.budget++;
     }
-    for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(20);
+    for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(CASES / 5);
   });
 });

@@ -7,6 +7,7 @@ import loadHighs from 'highs';
 import { breachesOf, planDay, soonestEnd, type DayAsked, type DayWorth } from '../../core/day/index.ts';
 import { seededRandom } from '../../core/quantity/index.ts';
 import { randomDay } from '../core/random-day.ts';
+import { samples } from '../samples.ts';
 
 const GRAIN = 15;
 /** Slots beyond the last dog in which somebody may still have a pause. */
@@ -101,7 +102,7 @@ function programme(asked: DayAsked, slots: number): string {
 }
 
 describe('a day’s sheet, against HiGHS', () => {
-  const DAYS = 50;
+  const DAYS = samples(15, 50);
   it(`ends when the optimum ends on ${DAYS} random small days, and no day before its bound`, async function () {
     this.timeout(240_000);
     const highs = await loadHighs();
@@ -122,6 +123,6 @@ describe('a day’s sheet, against HiGHS', () => {
       if (asked.places.filter((p) => p.kind === 'dryer').length > 1) seen.twoDryers++;
       if (soonestEnd(asked) < sheet.ends) seen.aboveBound++;
     }
-    for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(8);
+    for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(DAYS / 6.25);
   });
 });

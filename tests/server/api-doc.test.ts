@@ -8,6 +8,7 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores } from '../../server/db/index.ts';
 import { openedByTable } from '../../server/endpoint.ts';
 import { NOW } from './room.ts';
+import { logInto } from '../log.ts';
 
 interface Layer {
   readonly name: string;
@@ -22,7 +23,7 @@ describe('the table of the API', () => {
 
   it('opens every route, and nothing is open beside it', () => {
     const db = openDb(':memory:');
-    const app = createApp({ stores: stores(db), nowMs: () => NOW, log: { error: () => undefined } });
+    const app = createApp({ stores: stores(db), nowMs: () => NOW, log: logInto([]) });
     const seen: string[] = [];
     const beside: string[] = [];
     const walk = (stack: readonly Layer[]): void => {

@@ -14,6 +14,7 @@ import { emlOf } from '../../server/letters.ts';
 import { listen } from '../listen.ts';
 import { jpegOf } from '../picture.ts';
 import { DOG, NOW, openRoom, type Room } from './room.ts';
+import { logInto } from '../log.ts';
 
 const INJECTED = 'Grit\r\nBcc: thief@elsewhere.example\r\nATTENDEE:mailto:thief@elsewhere.example\r\nEND:VEVENT';
 
@@ -44,7 +45,7 @@ describe('an attack', () => {
     writeFileSync(join(webRoot, 'owner.html'), '<p>a home</p>');
     writeFileSync(join(webRoot, '..', 'outside-the-house.txt'), 'secret of the machine');
     const house = await listen(
-      createApp({ stores: room.stores, nowMs: () => NOW, log: { error: () => undefined }, webRoot }),
+      createApp({ stores: room.stores, nowMs: () => NOW, log: logInto([]), doorState: room.door, webRoot }),
     );
     for (const climb of [
       '/../outside-the-house.txt',

@@ -210,7 +210,7 @@ const WRITES: readonly {
   {
     method: 'POST',
     path: '/kit',
-    good: TOOL,
+    good: { id: 'bad-t', ...TOOL },
     faults: [
       [{ kind: 'shovel' }, 'kind'],
       [{ pinMm: 900 }, 'pinMm'],

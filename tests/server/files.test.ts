@@ -8,6 +8,7 @@ import { expect } from 'chai';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores } from '../../server/db/index.ts';
 import { listen } from '../listen.ts';
+import { logInto } from '../log.ts';
 
 interface Got {
   readonly status: number | undefined;
@@ -41,7 +42,7 @@ describe('the files of the interface', () => {
     writeFileSync(join(webRoot, 'assets', 'bare-abc.js'), 'export {};');
     writeFileSync(join(`${webRoot}.before`, 'assets', 'main-old.js'), SCRIPT);
     const db = openDb(':memory:');
-    const app = createApp({ stores: stores(db), nowMs: Date.now, log: { error: () => undefined }, webRoot });
+    const app = createApp({ stores: stores(db), nowMs: Date.now, log: logInto([]), webRoot });
     const listening = await listen(app);
     base = listening.base;
     close = async () => {

@@ -6,6 +6,7 @@ import { expect } from 'chai';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores } from '../../server/db/index.ts';
 import { listen } from '../listen.ts';
+import { logInto } from '../log.ts';
 import { signedInAs } from '../signed-in.ts';
 
 const NOTHING = '<div id="root"></div>';
@@ -37,7 +38,7 @@ describe('a first page', () => {
     const db = openDb(':memory:');
     const kept = stores(db);
     owner = signedInAs(kept, 'owner', Date.now());
-    const log = { error: (e: unknown) => void errors.push(e) };
+    const log = logInto(errors);
     const listening = await listen(createApp({ stores: kept, nowMs: Date.now, log, webRoot }));
     base = listening.base;
     close = async () => {

@@ -26,8 +26,9 @@ const GROWS = [
 const MAY: readonly (readonly [begins: string, why: string])[] = [
   [
     'SELECT * FROM dog WHERE gone_ms IS NULL ORDER BY',
-    'all dogs: read when a table is brought in, never with a request that waits',
+    'all dogs: read when everything about them is asked for, as in a table of bookings',
   ],
+  ['SELECT id, name, owner_name AS owner', 'the names of all dogs: read when a file is, some milliseconds'],
   [
     'SELECT d.* FROM dog d WHERE d.gone_ms IS NULL AND (',
     'the dogs that come: a row of each dog is looked at, its visits by their indices',

@@ -4,9 +4,11 @@ import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import type { Role } from '../../contract/account.ts';
 import { demoDb } from '../demo.ts';
-import { signedInAs } from '../signed-in.ts';
+import { confirmedAs } from '../signed-in.ts';
+import { DoorState } from '../../server/auth/door-state.ts';
 import { CHECK as SMALL_CHECK, TANSY } from '../small-house.ts';
 import { listen } from '../listen.ts';
+import { logInto } from '../log.ts';
 
 export const NOW = Date.parse('2031-04-09T09:00:00Z');
 
@@ -23,9 +25,13 @@ export interface Room {
   readonly base: string;
   readonly errors: unknown[];
   readonly tide: TideDesk;
+  readonly door: DoorState;
   /** Of the device that calls. */
   cookie: () => string;
+  /** Moves all clocks; signs in anew. */
   setClock: (ms: number) => void;
+  /** Sets the clock of the machine alone, as somebody may: the steady one goes on. */
+  setWallClock: (ms: number) => void;
   call: (method: string, path: string, body?: unknown) => Promise<Answer>;
   raw: (method: string, path: string, init: RequestInit) => Promise<Answer>;
   close: () => Promise<void>;
@@ -34,13 +40,15 @@ export interface Room {
 export async function openRoom({ demo = true, role = 'owner' as Role, signedIn = true } = {}): Promise<Room> {
   const db = demo ? demoDb(NOW) : openDb(':memory:');
   let now = NOW;
+  let steady: number | undefined;
   const kept = stores(db, () => now);
   const errors: unknown[] = [];
   const tide = new TideDesk();
-  const app = createApp({ stores: kept, nowMs: () => now, tide, log: { error: (e: unknown) => void errors.push(e) } });
+  const door = new DoorState({ steadyMs: () => steady ?? now });
+  const app = createApp({ stores: kept, nowMs: () => now, tide, doorState: door, log: logInto(errors) });
   const listening = await listen(app);
   const base = `${listening.base}/api`;
-  let cookie = signedIn ? signedInAs(kept, role, NOW) : '';
+  let cookie = signedIn ? confirmedAs(kept, door, role, NOW) : '';
   const raw = async (method: string, path: string, init: RequestInit): Promise<Answer> => {
     const headers = { cookie, 'x-woolly-tide': 'hand', ...init.headers };
     const response = await fetch(base + path, { method, ...init, headers });
@@ -54,10 +62,15 @@ export async function openRoom({ demo = true, role = 'owner' as Role, signedIn =
     base,
     errors,
     tide,
+    door,
     cookie: () => cookie,
     setClock: (ms) => {
       now = ms;
-      if (signedIn) cookie = signedInAs(kept, role, ms);
+      if (signedIn) cookie = confirmedAs(kept, door, role, ms);
+    },
+    setWallClock: (ms) => {
+      steady ??= now;
+      now = ms;
     },
     raw,
     call: (method, path, body) =>
@@ -75,7 +88,7 @@ export async function openRoom({ demo = true, role = 'owner' as Role, signedIn =
 }
 
 /** What is noted of a device with each request, whatever it asks. */
-const OF_THE_DOOR = new Set(['sign_in', 'known_device', 'sign_in_failure']);
+const OF_THE_DOOR = new Set(['sign_in', 'known_device']);
 
 /** Everything in the database, to show that nothing was written: of each table how many rows, and its newest. */
 export const dump = (db: Db): string =>

@@ -21,6 +21,7 @@ const REMEMBERED_AFTER_MS = 1500;
 /** What unfolds is fetched beside the room, so that the room is not kept waiting for it. */
 const houseMenu = () => import('./HouseMenu.tsx').then((m) => ({ default: m.HouseMenu }));
 const whoMenu = () => import('./WhoMenu.tsx').then((m) => ({ default: m.WhoMenu }));
+const ConfirmDialog = lazy(() => import('../door/ConfirmDialog.tsx').then((m) => ({ default: m.ConfirmDialog })));
 const HouseMenu = lazy(houseMenu);
 const WhoMenu = lazy(whoMenu);
 /** Settled when both take presses, or never will. */
@@ -93,6 +94,11 @@ export function Shell() {
         </Suspense>
       </header>
       <NewVersion />
+      {role === 'owner' && (
+        <Suspense fallback={null}>
+          <ConfirmDialog />
+        </Suspense>
+      )}
       <main id="room" ref={main} tabIndex={-1} className="wt-room">
         <Outlet />
       </main>

@@ -1,4 +1,4 @@
-/** An edit begins on one version of a record: decides what to do when somebody else has saved another since. */
+/** An edit begins on one version of a record: what to do when somebody else has saved another since. */
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { mergeByField } from '../../core/quantity/index.ts';
@@ -27,21 +27,30 @@ export function useEditing<R extends { readonly version: number }>(stored: R) {
   };
 }
 
+/** A field of a record as the room calls it; without words of its own a value is shown as it is. */
+export interface FieldWord<R> {
+  readonly key: keyof R;
+  readonly label: string;
+  readonly say?: (record: R) => string;
+}
+
 const text = (value: unknown): string =>
   value === null || value === '' || value === undefined
     ? 'nothing'
     : typeof value === 'object'
-      ? Object.entries(value)
-          .map(([k, v]) => (Array.isArray(value) ? text(v) : `${k} ${text(v)}`))
-          .join(', ') || 'nothing'
-      : String(value);
+      ? Object.values(value).map(text).join(', ') || 'nothing'
+      : value === true
+        ? 'yes'
+        : value === false
+          ? 'no'
+          : String(value);
 
 interface Props<R> {
   readonly base: R;
   readonly newer: R;
   /** What was sent and did not fit; before anything was sent, the base. */
   readonly mine: R | undefined;
-  readonly words: readonly (readonly [keyof R, string])[];
+  readonly words: readonly FieldWord<R>[];
   readonly onSettle: (record: R) => void;
 }
 
@@ -56,10 +65,15 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
     base,
     mine,
     newer,
-    words.map(([key]) => key),
+    words.map(({ key }) => key),
   );
   const [taken, setTaken] = useState<readonly (keyof R)[]>([]);
-  const word = (key: keyof R): string => words.find(([k]) => k === key)?.[1] ?? String(key);
+  const wordOf = (key: keyof R) => words.find((w) => w.key === key);
+  const word = (key: keyof R): string => wordOf(key)?.label ?? String(key);
+  const said = (record: R, key: keyof R): string => {
+    const say = wordOf(key)?.say;
+    return (say && record[key] !== null && record[key] !== undefined ? say(record) : text(record[key])) || 'nothing';
+  };
   const together = (): R => {
     const record = { ...newer, ...merged };
     for (const key of taken) record[key] = newer[key];
@@ -71,12 +85,12 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
       <ul>
         {theirs.map((key) => (
           <li key={String(key)}>
-            {word(key)}: {text(base[key])} is now {text(newer[key])}, by them
+            {word(key)}: {said(base, key)} is now {said(newer, key)}, by them
           </li>
         ))}
         {own.map((key) => (
           <li key={String(key)}>
-            {word(key)}: {text(base[key])} is now {text(mine[key])}, by you
+            {word(key)}: {said(base, key)} is now {said(mine, key)}, by you
           </li>
         ))}
       </ul>
@@ -85,8 +99,8 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
           key={String(key)}
           name={`${word(key)}, changed by both`}
           options={[
-            { value: 'mine', word: `yours: ${text(mine[key])}` },
-            { value: 'theirs', word: `theirs: ${text(newer[key])}` },
+            { value: 'mine', word: `yours: ${said(mine, key)}` },
+            { value: 'theirs', word: `theirs: ${said(newer, key)}` },
           ]}
           value={taken.includes(key) ? 'theirs' : 'mine'}
           onPick={(v) => setTaken(v === 'theirs' ? [...taken, key] : taken.filter((k) => k !== key))}

@@ -1,6 +1,7 @@
-/** Decides which rooms were looked into last on this device, so that the finder can offer them before a letter is typed. */
+/** Which rooms were looked into last on this device, so that the finder can offer them before a letter is typed. */
 const MOST = 8;
-const keyOf = (accountId: string): string => `woolly-tide.recent.${accountId}`;
+const PREFIX = 'woolly-tide.recent.';
+const keyOf = (accountId: string): string => PREFIX + accountId;
 
 export interface Recent {
   readonly to: string;
@@ -27,4 +28,9 @@ export function recentRooms(accountId: string): readonly Recent[] {
 export function rememberRoom(accountId: string, room: Recent): void {
   const rest = recentRooms(accountId).filter((r) => r.to !== room.to);
   localStorage.setItem(keyOf(accountId), JSON.stringify([room, ...rest].slice(0, MOST)));
+}
+
+/** Rooms are called after dogs: nobody else is to read them here. */
+export function forgetRecent(): void {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(PREFIX)) localStorage.removeItem(key);
 }

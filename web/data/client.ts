@@ -1,5 +1,7 @@
 /** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
+import { CONFIRM } from '../../contract/account.ts';
 import type { ApiError } from '../../contract/common.ts';
+import { askToConfirm } from './confirm.ts';
 import { askedEarly, forgetAsked } from './asked.ts';
 import { ours } from './hand.ts';
 
@@ -41,7 +43,12 @@ async function refusal(response: Response): Promise<ApiProblem> {
 }
 
 /** Sends one request to the API and reads its JSON. Throws ApiProblem on a refusal or a lost link. */
-export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  confirmed = false,
+): Promise<T> {
   let response: Response;
   if (method !== 'GET') forgetAsked();
   try {
@@ -56,7 +63,12 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
     throw new ApiProblem(0, null, LOST);
   }
   if (response.status === SIGNED_OUT || response.status === LOCKED) window.dispatchEvent(new Event(DOOR_SHUT));
-  if (!response.ok) throw await refusal(response);
+  if (!response.ok) {
+    const refused = await refusal(response);
+    // An owner's act: it is sent once more when the passphrase was shown.
+    if (refused.field === CONFIRM && !confirmed && (await askToConfirm())) return api(method, path, body, true);
+    throw refused;
+  }
   const value: T = await response.json();
   return value;
 }

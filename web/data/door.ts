@@ -1,9 +1,10 @@
-/** Decides what this device knows of who is signed in; the last answer is kept, so that a table opens without a link. */
+/** What this device knows of who is signed in; the last answer is kept, so that a table opens without a link. */
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type {
   AccountDraft,
   AccountEdit,
+  Confirm,
   FirstOwner,
   HandOver,
   KeysPage,
@@ -15,8 +16,10 @@ import type {
 import type { PlaceFound, SetUp } from '../../contract/salon.ts';
 import { ME_KEY } from '../app/first.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
+import { askToConfirm } from './confirm.ts';
+import { forgetPeople } from './forget-people.ts';
+import { handGone } from './hand.ts';
 import { keepMe, keptMe } from './kept.ts';
-import { forgetLastSeen } from './last-seen.ts';
 
 /** A device that keeps nothing asks anew each time. */
 const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
@@ -27,16 +30,21 @@ export function keepSeenMe(queries: QueryClient): void {
   if (page) keep(page);
 }
 
+/** A shared tablet that nobody touched waits for a PIN, whether or not the salon's computer can say so. */
+const asHere = (page: MePage): MePage =>
+  page.account && page.shared && !page.locked && handGone() ? { ...page, locked: true } : page;
+const LOOK_EVERY_MS = 10_000;
+
 export async function askMe(): Promise<MePage> {
   try {
-    const page = await api<MePage>('GET', '/me');
-    keep(page);
+    const page = asHere(await api<MePage>('GET', '/me'));
+    if (page.account) keep(page);
     return page;
   } catch (problem) {
     // Without a link the last who was here goes on: what they do waits on this device and is sent as theirs or not at all.
     const last =
       problem instanceof ApiProblem && problem.status === 0 ? await keptMe().catch(() => undefined) : undefined;
-    if (last?.account) return last;
+    if (last?.account) return asHere(last);
     throw problem;
   }
 }
@@ -49,7 +57,30 @@ export function useMe() {
     window.addEventListener(DOOR_SHUT, again);
     return () => window.removeEventListener(DOOR_SHUT, again);
   }, [queries]);
-  return useQuery({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000, refetchInterval: 60_000 });
+  const me = useQuery({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000, refetchInterval: 60_000 });
+  const nobody = me.data !== undefined && me.data.account === null;
+  useEffect(() => {
+    if (nobody) forgetAll(queries);
+  }, [nobody, queries]);
+  const watched = me.data?.shared === true && !me.data.locked;
+  useEffect(() => {
+    if (!watched) return;
+    const timer = setInterval(() => {
+      const page = queries.getQueryData<MePage>(ME_KEY);
+      const now = page && asHere(page);
+      if (!now || now === page) return;
+      queries.setQueryData(ME_KEY, now);
+      keep(now);
+    }, LOOK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [watched, queries]);
+  return me;
+}
+
+/** Nothing of clients stays on the device when whoever saw it has left, by their own will or another's. */
+function forgetAll(queries: QueryClient): void {
+  queries.removeQueries({ predicate: (q) => q.queryKey[0] !== ME_KEY[0] });
+  void forgetPeople();
 }
 
 /** Passes the door one way or the other: what somebody else saw is forgotten. */
@@ -58,12 +89,9 @@ function usePass<V>(send: (value: V) => Promise<MePage>) {
   return useMutation({
     mutationFn: send,
     onSuccess: (page) => {
-      keep(page);
       const before = queries.getQueryData<MePage>(ME_KEY);
-      if (before?.account?.id !== page.account?.id) {
-        void forgetLastSeen();
-        queries.removeQueries({ predicate: (q) => q.queryKey[0] !== ME_KEY[0] });
-      }
+      if (before?.account?.id !== page.account?.id) forgetAll(queries);
+      if (page.account) keep(page);
       queries.setQueryData(ME_KEY, page);
       void queries.invalidateQueries();
     },
@@ -89,6 +117,11 @@ export const usePlaces = (find: string) =>
 export const useSignOut = () => usePass(() => api<MePage>('POST', '/sign-out'));
 export const useHandOver = () => usePass((body: HandOver) => api<MePage>('POST', '/hand-over', body));
 export const useLock = () => usePass(() => api<MePage>('POST', '/lock'));
+export const useConfirm = () => usePass((body: Confirm) => api<MePage>('POST', '/me/confirm', body));
+/** Is an owner's act open, after the question for the passphrase where that is needed: for what no request of ours carries. */
+export async function confirmedFirst(): Promise<boolean> {
+  return (await api<MePage>('GET', '/me')).confirmed || (await askToConfirm());
+}
 export const useNewPassphrase = () => usePass((body: NewPassphrase) => api<MePage>('PUT', '/me/passphrase', body));
 export const useNewPin = () => usePass((body: NewPin) => api<MePage>('PUT', '/me/pin', body));
 

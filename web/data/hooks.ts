@@ -15,7 +15,7 @@ import type {
   KitPage,
   RankingsPage,
   RulesPage,
-  ToolDraft,
+  NewTool,
   ToolRecord,
   UpkeepDraft,
 } from '../../contract/kit.ts';
@@ -204,7 +204,7 @@ export const useCancelBooking = () =>
   useWrite(({ id, version }: { id: string; version: number }) =>
     api<BookingRecord>('POST', `/bookings/${at(id)}/cancel`, { version }),
   );
-export const useAddTool = () => useWrite((draft: ToolDraft) => api<ToolRecord>('POST', '/kit', draft));
+export const useAddTool = () => useWrite((draft: NewTool) => api<ToolRecord>('POST', '/kit', draft));
 export const useEditTool = () =>
   useWrite(({ id, ...edit }: ToolRecord) => api<ToolRecord>('PUT', `/kit/${at(id)}`, edit));
 export const useUpkeep = () =>
@@ -253,6 +253,13 @@ export const useAddCall = () => useWrite((call: CallDraft) => api<object>('POST'
 export const useDropCall = () => useWrite((id: string) => api<object>('DELETE', `/calls/${at(id)}`));
 export const useEditBooking = () =>
   useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api<BookingRecord>('PUT', `/bookings/${at(id)}`, edit));
+/** Takes an agreement back, or a cancelled visit up again, exactly as it was. */
+const useStanding = (act: 'unagree' | 'restore') =>
+  useWrite(({ id, version }: { id: string; version: number }) =>
+    api<BookingRecord>('POST', `/bookings/${at(id)}/${act}`, { version }),
+  );
+export const useUnagree = () => useStanding('unagree');
+export const useRestoreBooking = () => useStanding('restore');
 export const useAgree = () =>
   useWrite(({ id, version }: { id: string; version: number }) =>
     api<BookingRecord>('POST', `/bookings/${at(id)}/agree`, { version }),

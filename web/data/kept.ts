@@ -72,6 +72,14 @@ export const keepSession = async (page: SessionPage): Promise<void> => void (awa
 export const keptSession = async (id: string): Promise<SessionPage | undefined> => (await db()).get('sessions', id);
 export const keptSessions = async (): Promise<readonly SessionPage[]> => (await db()).getAll('sessions');
 
+/** Takes away sessions of which nothing waits here. */
+export async function forgetSentSessions(): Promise<void> {
+  const waiting = new Set((await (await db()).getAll('outbox')).map((w) => w.sessionId));
+  const tx = (await db()).transaction('sessions', 'readwrite');
+  for (const id of await tx.store.getAllKeys()) if (!waiting.has(id)) void tx.store.delete(id);
+  await tx.done;
+}
+
 const CLOCK = 'readings';
 /** Readings that are worth remembering. */
 const MOST_READINGS = 6;
@@ -89,3 +97,4 @@ export async function keepMe(page: MePage): Promise<void> {
   void tx.store.put(page, ME);
   await tx.done;
 }
+export const forgetMe = async (): Promise<void> => void (await (await db()).delete('door', ME));

@@ -45,6 +45,7 @@ export function FirstOwner({ codeNeeded }: { codeNeeded: boolean }) {
           label="Passphrase"
           value={passphrase}
           onChange={setPassphrase}
+          about={[name, login]}
           help={PASSPHRASE_HELP}
         />
         {codeNeeded && (

@@ -6,6 +6,7 @@ import type { MePage } from '../../contract/account.ts';
 import { Refusal } from '../app/state.tsx';
 import { useSignIn } from '../data/door.ts';
 import { ROLE_WORDS } from './me.ts';
+import { useWeakness } from './useWeakness.ts';
 import { Threshold } from './Threshold.tsx';
 
 export function SignIn({ demo }: Pick<MePage, 'demo'>) {
@@ -72,12 +73,15 @@ interface FieldProps {
   readonly onChange: (value: string) => void;
   /** One that is known already, not one that is being made. */
   readonly known?: boolean;
+  /** Names that a new one must not be made of. */
+  readonly about?: readonly string[];
   readonly help?: string;
 }
 
 /** A passphrase that can be looked at while it is typed: wet thumbs mistype. */
-export function PassphraseField({ id, label, value, onChange, known = false, help }: FieldProps) {
+export function PassphraseField({ id, label, value, onChange, known = false, about, help }: FieldProps) {
   const [seen, setSeen] = useState(false);
+  const weak = useWeakness(known ? '' : value, about);
   return (
     <Form.Group controlId={id} className="mb-3">
       <Form.Label>{label}</Form.Label>
@@ -95,6 +99,11 @@ export function PassphraseField({ id, label, value, onChange, known = false, hel
           <span>{seen ? 'Hide' : 'Show'}</span>
         </button>
       </div>
+      {!known && (
+        <p className="wt-door-weak" role="status">
+          {weak === undefined ? '' : `This passphrase ${weak}.`}
+        </p>
+      )}
       {help && (
         <Form.Text id={`${id}-help`} className="wt-soft">
           {help}

@@ -4,6 +4,7 @@ import '../drawing/drawing.css';
 import './owner.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { ErrorBoundary } from 'react-error-boundary';
 import { homeLink } from './link.ts';
 import { OwnerApp } from './OwnerApp.tsx';
 
@@ -16,8 +17,25 @@ const follow = (): void => {
 follow();
 dark.addEventListener('change', follow);
 
+/** What is said when the page itself fails: what was noted waits on the phone and is sent with the next start. */
+function Broken() {
+  return (
+    <main role="alert">
+      <h1>This page could not be shown</h1>
+      <p>What you noted is safe. Load the page again; if it stays like this, please ring the salon.</p>
+      <button type="button" onClick={() => window.location.reload()}>
+        Load it again
+      </button>
+    </main>
+  );
+}
+
 function App() {
-  return <OwnerApp token={homeLink()} />;
+  return (
+    <ErrorBoundary FallbackComponent={Broken}>
+      <OwnerApp token={homeLink()} />
+    </ErrorBoundary>
+  );
 }
 createRoot(root).render(
   <StrictMode>

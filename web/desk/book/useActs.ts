@@ -1,11 +1,18 @@
-/** Decides how the book is changed from its room: each act says what it did and can be taken back. */
+/** How the book is changed from its room: each act says what it did and can be taken back, to exactly what was before. */
 import { useState } from 'react';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { PlannedVisit } from '../../../core/book/index.ts';
 import { formatDay, type Day } from '../../../core/quantity/index.ts';
 import { newId } from '../../data/client.ts';
-import { useAgree, useCancelBooking, useEditBooking, useHold } from '../../data/hooks.ts';
-import { dateOf, instantText } from '../../words/dates.ts';
+import {
+  useAgree,
+  useCancelBooking,
+  useEditBooking,
+  useHold,
+  useRestoreBooking,
+  useUnagree,
+} from '../../data/hooks.ts';
+import { instantText } from '../../words/dates.ts';
 import { onDay } from '../../words/on-day.ts';
 import { listText } from '../../words/figures.ts';
 
@@ -22,6 +29,8 @@ export function useActs(timeZone: string) {
   const cancel = useCancelBooking();
   const edit = useEditBooking();
   const agree = useAgree();
+  const unagree = useUnagree();
+  const restore = useRestoreBooking();
   const [done, setDone] = useState<Done | undefined>(undefined);
   const [refused, setRefused] = useState<Error | null>(null);
   const [busy, setBusy] = useState(false);
@@ -88,15 +97,14 @@ export function useActs(timeZone: string) {
     agree: (b: BookingRecord) =>
       void run(async () => {
         const agreed = await agree.mutateAsync({ id: b.id, version: b.version });
-        return { text: `Agreed: ${said(agreed)}.`, undo: async () => void (await drop(agreed)) };
+        return { text: `Agreed: ${said(agreed)}.`, undo: async () => void (await unagree.mutateAsync(agreed)) };
       }),
     drop: (b: BookingRecord) =>
       void run(async () => {
-        await drop(b);
-        const again = { id: newId(), dogId: b.dogId, from: '', minutes: b.minutes, agreed: b.agreed };
+        const dropped = await drop(b);
         return {
           text: `Taken out: ${said(b)}.`,
-          undo: async () => void (await hold.mutateAsync({ ...again, from: dateOf(b.startsAt, timeZone) })),
+          undo: async () => void (await restore.mutateAsync(dropped)),
         };
       }),
     undo: () =>

@@ -19,10 +19,11 @@ import {
   type BreedRow,
 } from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
-import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
-import { capital } from '../../words/figures.ts';
+import { dateText } from '../../words/dates.ts';
+import { capital, listText, minutesText, percent } from '../../words/figures.ts';
 import { massKg, massShown, massText, massWord } from '../../words/units.ts';
 
 const BLANK: DogDraft = {
@@ -269,22 +270,26 @@ function NewDog() {
   );
 }
 
-const FIELD_WORDS = [
-  ['name', 'Name'],
-  ['breed', 'Breed'],
-  ['coatClass', 'Coat class'],
-  ['shape', 'Body shape'],
-  ['weightKg', 'Weight, kg'],
-  ['sex', 'Sex'],
-  ['born', 'Born'],
-  ['lastSeason', 'Last season or litter'],
-  ['standingMinutes', 'Stands for, minutes'],
-  ['outdoorShare', 'Lives outdoors'],
-  ['homeCare', 'Brushing at home'],
-  ['owner', 'Owner'],
-  ['traits', 'Mind'],
-  ['note', 'Note'],
-] as const satisfies readonly (readonly [keyof DogRecord, string])[];
+const FIELD_WORDS: readonly FieldWord<DogRecord>[] = [
+  { key: 'name', label: 'Name' },
+  { key: 'breed', label: 'Breed' },
+  { key: 'coatClass', label: 'Coat class', say: (d) => coatRow(d.coatClass).name },
+  { key: 'shape', label: 'Body shape', say: (d) => SHAPE_WORDS[d.shape] },
+  { key: 'weightKg', label: 'Weight', say: (d) => massText(d.weightKg) },
+  { key: 'sex', label: 'Sex' },
+  { key: 'born', label: 'Born', say: (d) => (d.born === null ? '' : dateText(d.born)) },
+  {
+    key: 'lastSeason',
+    label: 'Last season or litter',
+    say: (d) => (d.lastSeason === null ? '' : dateText(d.lastSeason)),
+  },
+  { key: 'standingMinutes', label: 'Stands for', say: (d) => minutesText(d.standingMinutes ?? 0) },
+  { key: 'outdoorShare', label: 'Lives outdoors', say: (d) => percent(d.outdoorShare) },
+  { key: 'homeCare', label: 'Brushing at home', say: (d) => CARE_WORDS[d.homeCare] },
+  { key: 'owner', label: 'Owner' },
+  { key: 'traits', label: 'Mind', say: (d) => listText(d.traits.map((t) => TRAIT_WORDS[t])) },
+  { key: 'note', label: 'Note' },
+];
 
 function EditDog({ dog }: { dog: DogRecord }) {
   const navigate = useNavigate();

@@ -5,11 +5,11 @@ import { Link, useParams } from 'react-router';
 import type { HomeDeskPage, HomeSetupRecord } from '../../../contract/home.ts';
 import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow, type HomePart } from '../../../core/home/index.ts';
 import { toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
-import { capital, minutesText } from '../../words/figures.ts';
+import { capital, listText, minutesText } from '../../words/figures.ts';
 import { everyText, WHY_WORDS } from '../../words/home.ts';
 import { HomeLinks } from './HomeLinks.tsx';
 import { Lately } from './Lately.tsx';
@@ -17,16 +17,20 @@ import { Reminders } from './Reminders.tsx';
 import './home-plan.css';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-const FACT_WORDS = [
-  ['minutesByWeekday', 'Minutes a day'],
-  ['patienceMinutes', 'The dog’s patience'],
-  ['beginner', 'Beginner'],
-  ['severalHands', 'Several hands'],
-  ['seedWalks', 'Walks in long grass'],
-  ['pins', 'Every day'],
-  ['without', 'Not to be used'],
-  ['note', 'Note'],
-] as const satisfies readonly (readonly [keyof HomeSetupRecord, string])[];
+const FACT_WORDS: readonly FieldWord<HomeSetupRecord>[] = [
+  {
+    key: 'minutesByWeekday',
+    label: 'Minutes a day',
+    say: (h) => h.minutesByWeekday.map((m, i) => `${WEEKDAYS[i] ?? ''} ${m}`).join(', '),
+  },
+  { key: 'patienceMinutes', label: 'The dog’s patience', say: (h) => minutesText(h.patienceMinutes) },
+  { key: 'beginner', label: 'Beginner' },
+  { key: 'severalHands', label: 'Several hands' },
+  { key: 'seedWalks', label: 'Walks in long grass' },
+  { key: 'pins', label: 'Every day', say: (h) => listText(h.pins.map((p) => homePartRow(p).name)) },
+  { key: 'without', label: 'Not to be used', say: (h) => listText(h.without.map((t) => toolRow(t).name)) },
+  { key: 'note', label: 'Note' },
+];
 
 const SWITCHES = [
   ['beginner', 'Beginner: bouts of five minutes'],

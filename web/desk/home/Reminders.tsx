@@ -3,16 +3,20 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
-import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS, clockOf, minuteOf } from '../../words/post.ts';
 
-const WORDS = [
-  ['channel', 'Way'],
-  ['email', 'Mail'],
-  ['quiet', 'Quiet hours'],
-] as const satisfies readonly (readonly [keyof OwnerPostRecord, string])[];
+const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
+  { key: 'channel', label: 'Way', say: (p) => CHANNEL_WORDS[p.channel] },
+  { key: 'email', label: 'Mail' },
+  {
+    key: 'quiet',
+    label: 'Quiet hours',
+    say: (p) => `${clockOf(p.quiet.fromMinute)} to ${clockOf(p.quiet.toMinute)}`,
+  },
+];
 
 function Wish({
   dogId,

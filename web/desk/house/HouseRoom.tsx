@@ -4,10 +4,11 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
-import { capital } from '../../words/figures.ts';
+import { minuteClock, weekdayName } from '../../words/dates.ts';
+import { capital, listText, money } from '../../words/figures.ts';
 import { Effect } from './Effect.tsx';
 
 const WEIGHT_WORDS = {
@@ -25,17 +26,37 @@ const WEIGHTS = [
   'dust',
 ] as const satisfies readonly (keyof HouseRules['weights'])[];
 
-const RULE_WORDS = [
-  ...Object.values(QUARRELS).map((q) => [q.key, q.question] as const),
-  ['weights', 'What a recommendation weighs'],
-  ['rates', 'Rates'],
-  ['openWeekdays', 'Open days'],
-  ['hours', 'Hours'],
-  ['tables', 'Tables'],
-  ['tubs', 'Tubs'],
-  ['dryPlaces', 'Places to dry a dog'],
-  ['shedHoursPerWeek', 'Hours a week for this work'],
-] as const satisfies readonly (readonly [keyof HouseRules, string])[];
+const sideWord = <K extends keyof Quarrels>({ key, sides }: Quarrel<K>, house: HouseRules): string =>
+  sides.find((side) => side.value === house[key])?.word ?? String(house[key]);
+const quarrelWord = <K extends keyof Quarrels>(quarrel: Quarrel<K>): FieldWord<HouseRules> => ({
+  key: quarrel.key,
+  label: quarrel.question,
+  say: (house) => sideWord(quarrel, house),
+});
+const RULE_WORDS: readonly FieldWord<HouseRules>[] = [
+  ...Object.values(QUARRELS).map((q) => quarrelWord<keyof Quarrels>(q)),
+  {
+    key: 'weights',
+    label: 'What a recommendation weighs',
+    say: (h) => WEIGHTS.map((w) => `${WEIGHT_WORDS[w]} ${h.weights[w]}`).join(', '),
+  },
+  {
+    key: 'rates',
+    label: 'Rates',
+    say: ({ rates }) =>
+      `${money(rates.perHourCents, rates.currency)} an hour, ${money(rates.minimumCents, rates.currency)} at least`,
+  },
+  { key: 'openWeekdays', label: 'Open days', say: (h) => listText([...h.openWeekdays].sort().map(weekdayName)) },
+  {
+    key: 'hours',
+    label: 'Hours',
+    say: ({ hours }) => `${minuteClock(hours.openMinute)} to ${minuteClock(hours.closeMinute)}`,
+  },
+  { key: 'tables', label: 'Tables' },
+  { key: 'tubs', label: 'Tubs' },
+  { key: 'dryPlaces', label: 'Places to dry a dog' },
+  { key: 'shedHoursPerWeek', label: 'Hours a week for this work' },
+];
 
 function EditHouse({ salon }: { salon: SalonRecord }) {
   const { base, mine, formKey, newer, tried, settle, saved } = useEditing(salon);
@@ -158,8 +179,6 @@ function HouseForm({
           {(
             [
               ['tables', 'Tables'],
-              ['tubs', 'Tubs'],
-              ['dryPlaces', 'Places to dry a dog'],
               ['tubs', 'Tubs'],
               ['dryPlaces', 'Places to dry a dog'],
             ] as const

@@ -93,6 +93,7 @@ function NewKey({ onDone }: { onDone: () => void }) {
         label="First passphrase"
         value={draft.passphrase}
         onChange={(passphrase) => setDraft({ ...draft, passphrase })}
+        about={[draft.name, draft.login]}
         help={`${PASSPHRASE_HELP} They change it under their name.`}
       />
       <Refusal error={add.error} />
@@ -162,6 +163,7 @@ function EditKey({ account, onDone }: { account: Account; onDone: () => void }) 
             label={`New passphrase of ${account.name}`}
             value={passphrase}
             onChange={setPassphrase}
+            about={[account.name, account.login]}
             help="Their devices are signed out and their PIN is gone."
           />
           <Refusal error={reset.error} />

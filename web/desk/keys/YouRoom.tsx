@@ -41,6 +41,7 @@ function NewSecret({ kind }: { kind: 'passphrase' | 'pin' }) {
         label={kind === 'pin' ? 'PIN, 4 to 8 digits' : 'New passphrase'}
         value={next}
         onChange={setNext}
+        about={[who.name, who.login]}
         {...(kind === 'passphrase' && { help: PASSPHRASE_HELP })}
       />
       <Refusal error={sent.error} />

@@ -5,24 +5,27 @@ import { Button, Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STRICT } from '../../../contract/common.ts';
-import { toolDraftSchema, type ToolDraft, type ToolRecord } from '../../../contract/kit.ts';
+import { toolFactsSchema, type ToolDraft, type ToolRecord } from '../../../contract/kit.ts';
 import { HEATS, MATERIALS, NOZZLES, TIPS, TOOLS, toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
+import { newId } from '../../data/client.ts';
 import { useAddTool, useDogs, useEditTool, useKit } from '../../data/hooks.ts';
+import { dateText } from '../../words/dates.ts';
 import { capital } from '../../words/figures.ts';
 
 const DRYERS: readonly ToolKind[] = ['force-dryer', 'stand-dryer'];
 const GEAR: readonly ToolKind[] = [...DRYERS, 'hand-bath', 'bather', 'towel', 'mister'];
-const FIELD_WORDS = [
-  ['name', 'Name'],
-  ['kind', 'Kind'],
-  ['pinMm', 'Pin length'],
-  ['spacingMm', 'Gap'],
-  ['costCents', 'Cost'],
-  ['since', 'In use since'],
-  ['retired', 'Off the wall'],
-] as const satisfies readonly (readonly [keyof ToolRecord, string])[];
+const mm = (value: number | undefined): string => (value === undefined ? '' : `${value}\u00a0mm`);
+const FIELD_WORDS: readonly FieldWord<ToolRecord>[] = [
+  { key: 'name', label: 'Name' },
+  { key: 'kind', label: 'Kind', say: (t) => toolRow(t.kind).name },
+  { key: 'pinMm', label: 'Pin length', say: (t) => mm(t.pinMm) },
+  { key: 'spacingMm', label: 'Gap', say: (t) => mm(t.spacingMm) },
+  { key: 'costCents', label: 'Cost', say: (t) => ((t.costCents ?? 0) / 100).toFixed(2) },
+  { key: 'since', label: 'In use since', say: (t) => (t.since === null ? '' : dateText(t.since)) },
+  { key: 'retired', label: 'Off the wall' },
+];
 
 /** An empty field is a measure nobody took. */
 const absent = (value: unknown): unknown => (value === '' || value === null || value === false ? undefined : value);
@@ -42,7 +45,7 @@ function Fields({
 }) {
   const { register, handleSubmit, formState, control, setValue } = useForm<ToolDraft>({
     defaultValues: initial,
-    resolver: joiResolver(toolDraftSchema, { ...STRICT, abortEarly: false }),
+    resolver: joiResolver(toolFactsSchema, { ...STRICT, abortEarly: false }),
   });
   const { errors } = formState;
   // Kept in hundredths, typed in whole coins.
@@ -227,13 +230,18 @@ function NewTool() {
   const add = useAddTool();
   const navigate = useNavigate();
   const homeOf = useSearchParams()[0].get('home');
+  // Under one id however often it is sent.
+  const [id] = useState(newId);
   return (
     <Fields
       initial={{ ...BLANK, homeOf, kind: homeOf === null ? 'rake' : 'comb' }}
       error={add.error}
       busy={add.isPending}
       onSave={(d) =>
-        add.mutate(d, { onSuccess: () => void navigate(homeOf === null ? '/desk/kit' : `/desk/dogs/${homeOf}`) })
+        add.mutate(
+          { id, ...d },
+          { onSuccess: () => void navigate(homeOf === null ? '/desk/kit' : `/desk/dogs/${homeOf}`) },
+        )
       }
     />
   );

@@ -2,12 +2,13 @@
 import { Download, ShieldCheck } from 'lucide-react';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { JobRecord, SafePage } from '../../../contract/safe.ts';
+import type { Forgotten, JobRecord, SafePage } from '../../../contract/safe.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
+import { confirmedFirst } from '../../data/door.ts';
 import { exportUrl, useForget, useMakeBackup, useMakeExport, useSafe } from '../../data/safe.ts';
 import { useDogs } from '../../data/hooks.ts';
 import { useMoment } from '../../app/useMoment.ts';
-import { bytesText } from '../../words/figures.ts';
+import { bytesText, listText } from '../../words/figures.ts';
 import './safe.css';
 
 const isOpen = (j: JobRecord): boolean => j.state === 'waiting' || j.state === 'running';
@@ -103,7 +104,14 @@ function TakeOut({ page }: { page: SafePage }) {
         {jobs.map((j) => (
           <li key={j.id}>
             {j.state === 'done' ? (
-              <a href={exportUrl(j.id)} download>
+              <a
+                href={exportUrl(j.id)}
+                download
+                onClick={(e) => {
+                  e.preventDefault();
+                  void confirmedFirst().then((open) => open && window.location.assign(exportUrl(j.id)));
+                }}
+              >
                 {j.file}
               </a>
             ) : (
@@ -124,7 +132,24 @@ function TakeOut({ page }: { page: SafePage }) {
   );
 }
 
+/** How long copies that were made before still hold who was forgotten. */
+function copiesText(copies: Forgotten['copies'], moment: (ms: number) => string): string {
+  if (copies.length === 0) return 'There is no backup or other copy that still holds them.';
+  const last = Math.max(...copies.map((c) => c.goneByMs ?? 0));
+  const stays = copies.filter((c) => c.goneByMs === null).map((c) => c.file);
+  const thinned = copies.length - stays.length;
+  return [
+    thinned > 0
+      ? `${thinned} ${thinned === 1 ? 'copy still holds' : 'copies still hold'} them; the last is gone by ${moment(last)}.`
+      : '',
+    stays.length > 0 ? `These stay until you delete them: ${listText(stays)}.` : '',
+  ]
+    .filter((text) => text !== '')
+    .join(' ');
+}
+
 function ForgetOwner() {
+  const moment = useMoment();
   const dogs = useDogs();
   const forget = useForget();
   const [chosen, setChosen] = useState('');
@@ -178,7 +203,7 @@ function ForgetOwner() {
         {forget.data && (
           <p className="wt-note wt-note-good" role="status">
             Forgotten: {forget.data.dogs} {forget.data.dogs === 1 ? 'dog' : 'dogs'}; {forget.data.sessions} sessions
-            stay without a name.
+            stay without a name. {copiesText(forget.data.copies, moment)}
           </p>
         )}
         <Button type="submit" variant="outline-primary" disabled={!dog || !sure || forget.isPending}>

@@ -212,14 +212,22 @@ function Kit({ onBegin, onDone }: { onBegin: () => void; onDone: () => void }) {
     () => new Set(FIRST_KIT.filter((k) => k.usual).map((k) => k.piece.id)),
   );
   const [busy, setBusy] = useState(false);
+  // Each under one id however often it is sent: what hangs already is not hung twice.
+  const [ids] = useState(() => new Map(FIRST_KIT.map(({ piece }) => [piece.id, newId()])));
   const hang = async (): Promise<void> => {
     setBusy(true);
     onBegin();
     try {
       for (const { piece } of FIRST_KIT) {
         if (!taken.has(piece.id)) continue;
-        const { id: _shop, costCents: _usual, ...measures } = piece;
-        await add.mutateAsync({ ...measures, costCents: null, since: null, homeOf: null });
+        const { id: shop, costCents: _usual, ...measures } = piece;
+        await add.mutateAsync({
+          ...measures,
+          id: ids.get(shop) ?? newId(),
+          costCents: null,
+          since: null,
+          homeOf: null,
+        });
       }
     } catch {
       // What was refused is said below; what hangs already hangs.

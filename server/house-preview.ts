@@ -1,0 +1,87 @@
+/** What other house rules would do with the dogs that are booked next, and with everybody's next date. Nothing is written. */
+import type { HousePreview, SalonRecord } from '../contract/salon.ts';
+import type { PlanRequest } from '../core/bench/index.ts';
+import type { HouseRules } from '../core/kit/index.ts';
+import type { Day } from '../core/quantity/index.ts';
+import {
+  activeDogs,
+  bookedDays,
+  lastFinished,
+  outlookOf,
+  planRequestOf,
+  planRoomOf,
+  salonOf,
+  todayOf,
+  type Kept,
+} from './facts.ts';
+import { Pauses } from './work/pauses.ts';
+import type { WorkerQueue } from './work/worker-queue.ts';
+
+/** Dogs whose plans a preview shows at most: the soonest booked. */
+const MOST_PREVIEWED = 12;
+
+interface Previewed {
+  readonly dogId: string;
+  readonly name: string;
+  readonly day: Day;
+  readonly request: PlanRequest;
+}
+
+/** The booked dogs whose coat is known, soonest first. */
+function bookedNext(kept: Kept, salon: SalonRecord, today: Day): readonly Previewed[] {
+  const { stores } = kept;
+  const room = planRoomOf(kept);
+  const soonest = [...bookedDays(kept, salon, today)].sort((a, b) => a[1] - b[1]);
+  const found: Previewed[] = [];
+  for (const [dogId, day] of soonest) {
+    if (found.length === MOST_PREVIEWED) break;
+    const check = stores.checks.latestOf(dogId);
+    const dog = stores.dogs.find(dogId);
+    if (check && dog) found.push({ dogId, name: dog.name, day, request: planRequestOf(kept, check, room) });
+  }
+  return found;
+}
+
+/** How many next dates another house would bring forward and put off, and by how many days in all. */
+async function movedDates(
+  kept: Kept,
+  salon: SalonRecord,
+  today: Day,
+  house: HouseRules,
+): Promise<HousePreview['moved']> {
+  const { stores } = kept;
+  const pauses = new Pauses();
+  let [sooner, later, days] = [0, 0, 0];
+  for (const dog of activeDogs(kept, salon, today)) {
+    await pauses.take();
+    const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(kept, dog.id)];
+    const next = (of: SalonRecord): number | undefined =>
+      outlookOf(kept, of, today, dog, check, session, undefined).next?.day;
+    const [was, is] = [next(salon), next({ ...salon, house })];
+    if (was === undefined || is === undefined) continue;
+    if (is < was) sooner++;
+    if (is > was) later++;
+    days += is - was;
+  }
+  return { sooner, later, days };
+}
+
+export async function housePreview(kept: Kept, work: WorkerQueue, house: HouseRules): Promise<HousePreview> {
+  const salon = salonOf(kept);
+  const today = todayOf(kept, salon);
+  const booked = bookedNext(kept, salon, today);
+  const gists = await work.run(
+    'plans',
+    booked.flatMap(({ request }) => [request, { ...request, house }]),
+  );
+  return {
+    plans: booked.map(({ dogId, name, day }, i) => ({
+      dogId,
+      name,
+      day,
+      before: gists[2 * i] ?? null,
+      after: gists[2 * i + 1] ?? null,
+    })),
+    moved: await movedDates(kept, salon, today, house),
+  };
+}

@@ -1,0 +1,47 @@
+/** What the worker queue can do: each job by its name, with what it is given and what it comes to. */
+import type { PlanGist } from '../../contract/salon.ts';
+import { openMethod, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
+import { err, ok, type Result } from '../../core/quantity/index.ts';
+import { readBookings, type BookingTable, type ReadBookings } from '../formats/booking-table.ts';
+import { readCalendar, type CalendarFile, type ReadCalendar } from '../formats/calendar-reader.ts';
+import { readClients, type ClientTable, type ReadClients } from '../formats/client-table.ts';
+import { Problem } from '../problem.ts';
+
+export interface Jobs {
+  readonly calendar: { readonly given: CalendarFile; readonly result: ReadCalendar };
+  readonly bookings: { readonly given: BookingTable; readonly result: ReadBookings };
+  readonly clients: { readonly given: ClientTable; readonly result: ReadClients };
+  /** The gist of each plan. */
+  readonly plans: { readonly given: readonly PlanRequest[]; readonly result: readonly (PlanGist | null)[] };
+}
+export type JobName = keyof Jobs;
+
+const JOBS: { readonly [K in JobName]: (given: Jobs[K]['given']) => Jobs[K]['result'] } = {
+  calendar: readCalendar,
+  bookings: readBookings,
+  clients: readClients,
+  plans: (requests) => requests.map((request) => planGist(planVisit(request))),
+};
+
+/** What a preview shows of a plan; null where nothing is open to the dog. */
+function planGist(plan: Plan): PlanGist | null {
+  const chosen = plan.recommended && openMethod(plan, plan.recommended.method);
+  if (!chosen) return null;
+  const { method, minutes, priceCents, shareLeft, skinLoad, steps } = chosen;
+  const cautions = [...new Set(steps.flatMap((s) => s.cautions))].sort();
+  return { method, minutes, priceCents, shareLeft, skinLoad, tools: steps.map((s) => s.tool.kind), cautions };
+}
+
+/** What a job came to, or why what it was given was refused; what can be sent between threads. */
+export type JobAnswer<K extends JobName> = Result<Jobs[K]['result'], Pick<Problem, 'status' | 'field' | 'message'>>;
+
+/** Does a job. Throws what is a fault of ours. */
+export function answered<K extends JobName>(name: K, given: Jobs[K]['given']): JobAnswer<K> {
+  try {
+    return ok(JOBS[name](given));
+  } catch (problem) {
+    if (!(problem instanceof Problem)) throw problem;
+    const { status, field, message } = problem;
+    return err({ status, field, message });
+  }
+}

@@ -1,0 +1,45 @@
+/** Long work between the requests, in short pieces: whoever else asks meanwhile is answered between two of them. */
+import { setImmediate } from 'node:timers/promises';
+import type { Stores } from '../db/index.ts';
+
+/** A piece takes that long, and whoever asks waits for one at most. */
+const PIECE_MS = 12;
+
+/** Lets others in whenever a piece has taken long enough. */
+export class Pauses {
+  private since = performance.now();
+
+  /** Is the present piece over. */
+  due(): boolean {
+    return performance.now() - this.since > PIECE_MS;
+  }
+  /** Lets others in where the piece is over; otherwise goes on at once. */
+  async take(): Promise<void> {
+    if (!this.due()) return;
+    await setImmediate();
+    this.since = performance.now();
+  }
+}
+
+/**
+ * Does many small writes in transactions that are each short. They are not all or nothing: whoever calls this has written
+ * down before what is under way, and takes it back where it fails.
+ */
+export async function writeInPieces<T>(
+  { write }: Pick<Stores, 'write'>,
+  items: Iterable<T>,
+  each: (item: T) => void,
+): Promise<void> {
+  const rest = items[Symbol.iterator]();
+  const pauses = new Pauses();
+  for (let next = rest.next(); !next.done;) {
+    write(() => {
+      do {
+        if (next.done) return;
+        each(next.value);
+        next = rest.next();
+      } while (!pauses.due());
+    });
+    await pauses.take();
+  }
+}

@@ -1,0 +1,58 @@
+/** What holds in each room: the accessibility rules by day and night, by Tab alone, nothing cut at three sizes. */
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { axeFaults } from './axe.ts';
+import { openStage, type Stage } from './stage.ts';
+import { ROOM_LIST, roomsOf, type Rooms } from './room-list.ts';
+import { tabFaults } from './tab-walk.ts';
+
+/** Opens an address and waits until the room has what it asked for. */
+export async function enter(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+  await page.waitForFunction(
+    () => !document.querySelector('.wt-waiting, .wt-learning') && document.fonts.status === 'loaded',
+  );
+}
+
+const SIZES = [
+  [1280, 800],
+  [1024, 768],
+  [390, 844],
+] as const;
+
+/** Files that share the rooms out, each with a salon and a browser of its own. */
+const SHARES = 3;
+
+/** Tries every third room, from the share's first on. */
+export function eachRoom(share: number): void {
+  describe(`each room, share ${share + 1} of ${SHARES}: by the accessibility rules day and night, by Tab alone, no text cut at desk, table and phone size`, () => {
+    let stage: Stage;
+    let rooms: Rooms;
+    let page: Page;
+    before(async () => {
+      stage = await openStage();
+      rooms = await roomsOf(stage, 'rooms-session');
+      page = await stage.page({ colorScheme: 'light', reducedMotion: 'reduce' });
+    });
+    after(() => stage.close());
+    for (const [name, pathIn] of ROOM_LIST.filter((_, i) => i % SHARES === share)) {
+      it(name, async () => {
+        await page.setViewportSize({ width: 1280, height: 800 });
+        await enter(page, pathIn(rooms));
+        expect(await page.locator('h1').count()).to.equal(1);
+        expect(await axeFaults(page), 'by day').to.deep.equal([]);
+        expect(await tabFaults(page), 'by Tab').to.deep.equal([]);
+        await page.getByRole('button', { name: 'Night' }).click();
+        // Night changes colours and nothing else.
+        expect(await axeFaults(page, 'color-contrast'), 'by night').to.deep.equal([]);
+        await page.getByRole('button', { name: 'Day', exact: true }).click();
+        for (const [width, height] of SIZES) {
+          await page.setViewportSize({ width, height });
+          const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+          expect(over, `wider than ${width}`).to.be.at.most(0);
+        }
+      });
+    }
+  });
+}
