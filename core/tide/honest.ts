@@ -2,7 +2,7 @@
  * Decides how good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
  * before it, from what was logged until then and nothing later, and held against what the whole log says today.
  */
-import { addDays, day, sum, type Day } from '../quantity/index.ts';
+import { addDays, sum, type Day } from '../quantity/index.ts';
 import { bandOf, inBlow, shareDays, startBand, visitGrams, type Band } from './ahead.ts';
 import { fitBook, type BookDog, type FitKeep, type Progress, type TideBook } from './caseload.ts';
 import type { Fit } from './fit.ts';

@@ -5,7 +5,7 @@
  * (a guess: mean and swing of the year by latitude, coldest a month after the shortest day). A constant error of the
  * normal does no harm, since a salon's offset is learnt beside it.
  */
-import { addDays, civilFromDay, day, dayFromCivil, sum, type Day } from '../quantity/index.ts';
+import { addDays, civilFromDay, dayFromCivil, sum, type Day } from '../quantity/index.ts';
 import { lightSeasons, type Place, type TideName } from './seasons.ts';
 
 export interface Reading {

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ChangesPage } from '../../contract/safe.ts';
 import type { Log } from '../log.ts';
 import { counter } from '../endpoint.ts';
-import type { Kept, Served } from '../facts.ts';
+import type { Served } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import type { Safe } from '../safe/safe.ts';
 

@@ -10,7 +10,7 @@ import { DoorState } from '../../server/auth/door-state.ts';
 import { fits, sealed } from '../../server/auth/secret.ts';
 import { addressKey, Throttle, waitMs } from '../../server/auth/throttle.ts';
 import { DEMO_PASSPHRASE, DEMO_PIN } from '../../server/demo/accounts.ts';
-import { confirmedAs, signedInAs } from '../signed-in.ts';
+import { confirmedAs } from '../signed-in.ts';
 import { listen } from '../listen.ts';
 import { createApp } from '../../server/app.ts';
 import { isCommonPin } from '../../contract/common-pin.ts';
