@@ -8,7 +8,7 @@ import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import Database from 'better-sqlite3';
-import { PASSPHRASE } from '../contract/account.ts';
+import { PASSPHRASE } from '../contract/door.ts';
 import { weakness } from '../contract/passphrase-strength.ts';
 import { sealed } from '../server/auth/secret.ts';
 import { stores } from '../server/db/index.ts';

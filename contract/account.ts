@@ -2,6 +2,7 @@
 import Joi from 'joi';
 import { idSchema, nameLine, versionSchema } from './common.ts';
 import { isCommonPin } from './common-pin.ts';
+import { PASSPHRASE } from './door.ts';
 
 /** What somebody may do here, most first. */
 export const ROLES = ['owner', 'groomer', 'bather', 'desk'] as const;
@@ -47,9 +48,6 @@ export interface MePage {
   } | null;
 }
 
-/** A shared tablet without a hand on it asks for a PIN after that. */
-export const HAND_MS = 15 * 60_000;
-
 /** A device that is signed in. */
 export interface SignInRecord {
   readonly id: string;
@@ -68,8 +66,6 @@ export interface KeysPage {
   readonly signIns: readonly SignInRecord[];
 }
 
-/** Shortest and longest passphrase. */
-export const PASSPHRASE = { least: 10, most: 200 } as const;
 const passphraseSchema = Joi.string().min(PASSPHRASE.least).max(PASSPHRASE.most).required();
 /** Whatever was typed: whether it fits is the answer of the sign-in, not of its form. */
 const typedSchema = Joi.string().max(PASSPHRASE.most).required();
@@ -151,8 +147,6 @@ export const accountEditSchema = Joi.object<AccountEdit>({
   version: versionSchema.required(),
 }).label('account');
 
-/** Field of a refusal that asks whoever is signed in for their passphrase once more. */
-export const CONFIRM = 'confirm';
 /** The own passphrase, shown once more before an owner's act. */
 export interface Confirm {
   readonly own: string;

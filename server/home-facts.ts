@@ -32,10 +32,11 @@ import type { SalonRecord } from '../contract/salon.ts';
 import { salonInstant } from './salon-time.ts';
 import { dogToday, recordOf, type Kept } from './facts.ts';
 import { Problem } from './problem.ts';
-import { tideFile } from './tide-facts.ts';
+import { tideTextInPieces } from './tide-facts.ts';
 import type { TideDesk } from './tide-desk.ts';
 import type { TideQuestion } from './tide-thread.ts';
 import type { Stores } from './db/index.ts';
+import { Pauses } from './work/pauses.ts';
 
 /** How far back a home's bouts are read. */
 const BACK_DAYS = 70;
@@ -212,18 +213,16 @@ function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): numb
 /** Has the tide reckoned from today's facts; pages do not wait for it. */
 export const askTide = (kept: Kept, desk: TideDesk): void => desk.soon(() => tideQuestion(kept));
 
-/** What the tide's thread is asked, as the facts stand now. */
-export function tideQuestion(kept: Kept): TideQuestion {
-  const book = tideFile(kept);
-  const visits = new Map(book.dogs.map((d) => [d.id, d.booked[0]]));
-  return {
-    book,
-    homes: kept.stores.dogs.all().map((d) => ({
-      id: d.id,
-      boutsPerDay: boutsPerDay(d, setupRecord(kept, d)),
-      visit: visits.get(d.id),
-    })),
-  };
+/** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */
+export async function tideQuestion(kept: Kept): Promise<string> {
+  const book = await tideTextInPieces(kept);
+  const pauses = new Pauses();
+  const homes: TideQuestion['homes'][number][] = [];
+  for (const d of kept.stores.dogs.all()) {
+    await pauses.take();
+    homes.push({ id: d.id, boutsPerDay: boutsPerDay(d, setupRecord(kept, d)) });
+  }
+  return `{"book":${book},"homes":${JSON.stringify(homes)}}`;
 }
 
 /** Bouts done of those that were planned, over four weeks; null before anything was noted. */

@@ -64,7 +64,7 @@ export class PostOffice {
   private async round(): Promise<number> {
     const { kept, desk } = this;
     if (!kept.stores.salon.find()) return 0;
-    desk.atOnce(() => tideQuestion(kept));
+    await desk.atOnce(() => tideQuestion(kept));
     await desk.settled();
     const waits: PostHousehold[] = [];
     let sent = 0;

@@ -1,5 +1,5 @@
 /**
- * Decides what the server knows of the tide without making anybody wait: what was learnt last and the newest digest of
+ * What the server knows of the tide without making anybody wait: what was learnt last and the newest digest of
  * every dog, reckoned in a thread beside it when the facts have changed. Until the first is there, nothing is said.
  */
 import type { Worker } from 'node:worker_threads';
@@ -8,6 +8,9 @@ import type { DogDigest, TideQuestion, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
 const EVERY_MS = 3_000;
+
+/** A question, or the same written as JSON: of thousands of dogs it is long, and compared and sent as text. */
+type Asked = TideQuestion | string;
 
 export class TideDesk {
   private thread: Worker | undefined;
@@ -19,43 +22,45 @@ export class TideDesk {
   private soonAt = -Infinity;
   private planned: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
+  /** Questions that are being made. */
+  private gathering = 0;
 
   /** Asks after the present reply is out, at most once in a while. */
-  soon(make: () => TideQuestion): void {
-    if (this.closed || this.planned || this.asked !== '') return;
+  soon(make: () => Asked | Promise<Asked>): void {
+    if (this.closed || this.planned || this.gathering > 0 || this.asked !== '') return;
     const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
     this.planned = setTimeout(() => {
-      try {
-        this.atOnce(make);
-      } catch {
-        // Nobody waits for this but whoever asks again: a request for the same facts hears what is wrong with them.
-      }
+      // Nobody waits for this but whoever asks again: a request for the same facts hears what is wrong with them.
+      this.atOnce(make).catch(() => undefined);
     }, wait);
   }
 
   /** Asks now. */
-  atOnce(make: () => TideQuestion): void {
+  async atOnce(make: () => Asked | Promise<Asked>): Promise<void> {
     clearTimeout(this.planned);
     this.planned = undefined;
     this.soonAt = performance.now();
+    this.gathering++;
     try {
-      if (!this.closed) this.ask(make());
+      const question = await make();
+      if (!this.closed) this.ask(question);
     } finally {
+      this.gathering--;
       // What is known already is not reckoned again: whoever waits for it need not.
-      if (this.asked === '') this.rest();
+      if (this.asked === '' && this.gathering === 0) this.rest();
     }
   }
 
   /** Makes sure that the newest facts are being reckoned, or have been. */
-  ask(question: TideQuestion): void {
-    const facts = JSON.stringify(question);
+  ask(question: Asked): void {
+    const facts = typeof question === 'string' ? question : JSON.stringify(question);
     if (facts === this.asked || facts === this.known?.facts) return;
     // One question at a time: the newest facts are asked about when the thread is free.
     if (this.asked !== '') return;
     this.asked = facts;
     const thread = this.threadOf();
     thread.ref();
-    thread.postMessage(question);
+    thread.postMessage(facts);
   }
 
   /** What is known of a dog; undefined until the first answer. */
@@ -70,7 +75,8 @@ export class TideDesk {
 
   /** Resolves when nothing is being reckoned. */
   async settled(): Promise<void> {
-    if (this.asked !== '' || this.planned) await new Promise<void>((resolve) => this.waiting.push(resolve));
+    if (this.asked !== '' || this.planned || this.gathering > 0)
+      await new Promise<void>((resolve) => this.waiting.push(resolve));
   }
 
   close(): void {

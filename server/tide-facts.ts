@@ -1,4 +1,6 @@
-/** Decides what a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
+/** What a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
+import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type { DogRecord } from '../contract/dog.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { HomeBoutNote } from '../contract/home.ts';
@@ -8,7 +10,7 @@ import { outlines } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
 import { weekMinutes } from '../core/book/index.ts';
-import { day, parseDay, type Day } from '../core/quantity/index.ts';
+import { day, ended, parseDay, type Day } from '../core/quantity/index.ts';
 import {
   HEEDED_DAYS,
   rhythm,
@@ -24,6 +26,7 @@ import type { CheckLine } from './db/checks.ts';
 import type { SessionLine } from './db/sessions.ts';
 import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, worked, type Kept, type PlanRoom } from './facts.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
+import { inPieces } from './work/pauses.ts';
 
 type Visit = Extract<Sighting, { kind: 'visit' }> | undefined;
 type Touch = Extract<Sighting, { kind: 'touch' }> | undefined;
@@ -33,14 +36,12 @@ interface Reckoned {
   readonly visits: Map<string, { readonly events: number; readonly visit: Visit }>;
   /** By check: what it felt, as this version of it and the dog's class say. */
   readonly touches: Map<string, { readonly as: string; readonly touch: Touch }>;
-  /** Minutes by load, while dog, house, kit and what the log taught are the same. */
-  minutes: { readonly room: string; readonly of: Map<string, readonly number[]> };
 }
 const RECKONED = new WeakMap<Stores, Reckoned>();
 function reckonedOf(stores: Stores): Reckoned {
   const known = RECKONED.get(stores);
   if (known) return known;
-  const made: Reckoned = { visits: new Map(), touches: new Map(), minutes: { room: '', of: new Map() } };
+  const made: Reckoned = { visits: new Map(), touches: new Map() };
   RECKONED.set(stores, made);
   return made;
 }
@@ -98,36 +99,40 @@ const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
 
 const ROOM_TEXTS = new WeakMap<PlanRoom, string>();
 /** A room as text, made once for all dogs that are planned in it. */
-function asText({ stores }: Kept, room: PlanRoom): string {
+function asText(room: PlanRoom): string {
   const known = ROOM_TEXTS.get(room);
   if (known !== undefined) return known;
-  const text = JSON.stringify([room.house, room.kit, stores.sessions.teachings()]);
+  const text = JSON.stringify([room.house, room.kit]);
   ROOM_TEXTS.set(room, text);
   return text;
 }
 
+/**
+ * Minutes by load of dogs that were planned before, by all that they are planned from: a plan takes longer than a page may.
+ * What is kept is known by its facts, so salons, and the runs of a test, may share it.
+ */
+const PLANNED_MINUTES = new LRUCache<string, readonly number[]>({ max: 20_000 });
+
 /** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over. */
-function minutesAt(kept: Kept, dog: DogRecord, room: PlanRoom): readonly number[] {
-  const { stores } = kept;
-  const now = asText(kept, room);
-  const reckoned = reckonedOf(stores);
-  if (reckoned.minutes.room !== now) reckoned.minutes = { room: now, of: new Map() };
-  const known = reckoned.minutes;
-  const key = `${dog.id} ${dog.version}`;
-  const before = known.of.get(key);
-  if (before) return before;
+function minutesAt(dog: DogRecord, room: PlanRoom): readonly number[] {
   const facts = coreDog(dog);
+  const learnt = learntFor(room.taught, dog.id, dog.coatClass);
+  const key = createHash('sha256')
+    .update(asText(room))
+    .update(JSON.stringify([facts, learnt]))
+    .digest('base64');
+  const before = PLANNED_MINUTES.get(key);
+  if (before) return before;
   const requests = FINGER_GRADES.map((finger) => {
     const felt = { finger, tug: finger >= 3 ? 3 : finger >= 2 ? 2 : 1, tie: 'none', skin: 'clear' } as const;
     const zones = Object.fromEntries(ZONE_IDS.map((id) => [id, felt]));
     const check: CoatCheck = { day: day(0), weightKg: dog.weightKg, guardMm: {}, zones, inspection: {}, note: '' };
-    const learnt = learntFor(room.taught, dog.id, dog.coatClass);
     return { dog: facts, check, kit: room.kit, house: room.house, learnt };
   });
   const made = [...outlines(requests)].flatMap((few) => few.outlines.map((o) => o.minutes));
   // More hair never takes less time; where a coat grades no higher the time stays.
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
-  known.of.set(key, rising);
+  PLANNED_MINUTES.set(key, rising);
   return rising;
 }
 
@@ -145,7 +150,7 @@ export function* warmTide(kept: Kept): Generator<void, void> {
     }
   const room = planRoomOf(kept);
   for (const dog of dogs) {
-    minutesAt(kept, dog, room);
+    minutesAt(dog, room);
     yield;
   }
   for (const dog of dogs)
@@ -164,28 +169,52 @@ interface Gathered {
 }
 /** A page, its device and the tide's thread ask for the same within a moment. */
 const GATHERED = new WeakMap<Stores, Gathered>();
-function gathered(kept: Kept): Gathered {
+
+/** What was gathered last, where nothing was written since. */
+function known(kept: Kept): Gathered | undefined {
+  const last = GATHERED.get(kept.stores);
+  const today = todayOf(kept, salonOf(kept));
+  return last?.state === kept.stores.state() && last.today === today ? last : undefined;
+}
+
+/** Gathers anew, a dog a step; what is written meanwhile is gathered the next time. */
+function* gathering(kept: Kept): Generator<void, Gathered> {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const state = stores.state();
-  const known = GATHERED.get(stores);
-  if (known?.state === state && known.today === today) return known;
-  const made: Gathered = { state, today, file: gather(kept, salon, today) };
+  const made: Gathered = { state, today, file: yield* gather(kept, salon, today) };
   GATHERED.set(stores, made);
   return made;
 }
+const gathered = (kept: Kept): Gathered => known(kept) ?? ended(gathering(kept));
 
 /** All that the salon's forecasts rest on today. */
 export const tideFile = (kept: Kept): TideFile => gathered(kept).file;
 
-/** The same, written. */
-export function tideText(kept: Kept): string {
-  const known = gathered(kept);
-  return (known.text ??= JSON.stringify(known.file));
+/** A file as JSON, a dog a step: of thousands of dogs it is long. The same text as JSON.stringify makes of it. */
+function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
+  const texts: string[] = [];
+  for (const dog of dogs) {
+    texts.push(JSON.stringify(dog));
+    yield;
+  }
+  return `${JSON.stringify({ ...head, dogs: [] }).slice(0, -2)}${texts.join(',')}]}`;
 }
 
-function gather(kept: Kept, salon: SalonRecord, today: Day): TideFile {
+/** The same, written. */
+export function tideText(kept: Kept): string {
+  const all = gathered(kept);
+  return (all.text ??= ended(writing(all.file)));
+}
+
+/** The same, gathered and written between the requests: nobody waits for it but who asks. */
+export async function tideTextInPieces(kept: Kept): Promise<string> {
+  const all = known(kept) ?? (await inPieces(gathering(kept)));
+  return (all.text ??= await inPieces(writing(all.file)));
+}
+
+function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, TideFile> {
   const { stores } = kept;
   const room = planRoomOf(kept);
   const since = today - HEEDED_DAYS;
@@ -199,6 +228,38 @@ function gather(kept: Kept, salon: SalonRecord, today: Day): TideFile {
   const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
   const all = activeDogs(kept, salon, today);
+  const dogs: BookDog[] = [];
+  for (const d of all) {
+    yield;
+    const life = [
+      ...(lives.get(d.id) ?? []).map(lifeEvent),
+      ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
+    ];
+    const born = d.born === null ? undefined : parseDay(d.born);
+    dogs.push({
+      id: d.id,
+      name: d.name,
+      owner: d.owner.name,
+      dog: {
+        coatClass: d.coatClass,
+        weightKg: d.weightKg,
+        outdoorShare: d.outdoorShare,
+        homeCare: d.homeCare,
+        life,
+        ...(born !== undefined && { born }),
+        ...(d.traits.includes('four-tides') && { fourTides: true }),
+      },
+      sightings: [
+        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
+        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitOfLine(kept, s) ?? []),
+        ...(notes.get(d.id) ?? []).map(noteSighting),
+        ...(bouts.get(d.id) ?? []).map(boutSighting),
+      ].sort((a, b) => a.day - b.day),
+      minutesAt: minutesAt(d, room),
+      rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
+      booked: (booked.get(d.id) ?? []).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
+    });
+  }
   return {
     format: TIDE_FORMAT,
     version: TIDE_VERSION,
@@ -218,35 +279,6 @@ function gather(kept: Kept, salon: SalonRecord, today: Day): TideFile {
       ]),
     ),
     readings: stores.tide.readings().map(({ day: on, celsius }) => ({ day: on, celsius })),
-    dogs: all.map((d): BookDog => {
-      const life = [
-        ...(lives.get(d.id) ?? []).map(lifeEvent),
-        ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
-      ];
-      const born = d.born === null ? undefined : parseDay(d.born);
-      return {
-        id: d.id,
-        name: d.name,
-        owner: d.owner.name,
-        dog: {
-          coatClass: d.coatClass,
-          weightKg: d.weightKg,
-          outdoorShare: d.outdoorShare,
-          homeCare: d.homeCare,
-          life,
-          ...(born !== undefined && { born }),
-          ...(d.traits.includes('four-tides') && { fourTides: true }),
-        },
-        sightings: [
-          ...stores.checks.linesOf(d.id, since).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
-          ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitOfLine(kept, s) ?? []),
-          ...(notes.get(d.id) ?? []).map(noteSighting),
-          ...(bouts.get(d.id) ?? []).map(boutSighting),
-        ].sort((a, b) => a.day - b.day),
-        minutesAt: minutesAt(kept, d, room),
-        rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
-        booked: (booked.get(d.id) ?? []).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
-      };
-    }),
+    dogs,
   };
 }

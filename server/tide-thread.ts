@@ -17,8 +17,8 @@ import {
 
 export interface TideQuestion {
   readonly book: TideBook;
-  /** Bouts a day that each home plans, and the day of its next visit where one is booked. */
-  readonly homes: readonly { readonly id: string; readonly boutsPerDay: number; readonly visit: Day | undefined }[];
+  /** Bouts a day that each home plans. */
+  readonly homes: readonly { readonly id: string; readonly boutsPerDay: number }[];
 }
 /** What is known of one dog. */
 export interface DogDigest {
@@ -53,7 +53,8 @@ function digests({ book, homes }: TideQuestion, learnt: LearntBook): readonly Do
     if (!fit || !dog) return [];
     const home = of.get(tide.id);
     const due = addDays(book.today, Math.max(1, Math.round(tide.due.likely - book.today)));
-    const visit = home?.visit !== undefined && home.visit > book.today ? home.visit : due;
+    const [booked] = dog.booked;
+    const visit = booked !== undefined && booked > book.today ? booked : due;
     return [
       {
         id: tide.id,
@@ -66,4 +67,7 @@ function digests({ book, homes }: TideQuestion, learnt: LearntBook): readonly Do
   });
 }
 
-parentPort?.on('message', (question: TideQuestion) => parentPort?.postMessage(told(question)));
+parentPort?.on('message', (text: string) => {
+  const question: TideQuestion = JSON.parse(text);
+  parentPort?.postMessage(told(question));
+});

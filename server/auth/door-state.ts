@@ -3,7 +3,7 @@
  * shown their passphrase a moment ago.
  */
 import { LRUCache } from 'lru-cache';
-import { HAND_MS } from '../../contract/account.ts';
+import { HAND_MS } from '../../contract/door.ts';
 import { DailyLimits } from './daily-limits.ts';
 import { Places } from './places.ts';
 import { Throttle } from './throttle.ts';

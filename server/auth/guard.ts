@@ -4,7 +4,7 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
 import type { ApiRow } from '../../contract/api.ts';
 import type { Role } from '../../contract/account.ts';
-import { CONFIRM, HAND_MS } from '../../contract/account.ts';
+import { CONFIRM, HAND_MS } from '../../contract/door.ts';
 import type { HomeLink } from '../../contract/home.ts';
 import type { Stores } from '../db/index.ts';
 import type { SignInRow, StoredAccount } from '../db/accounts.ts';

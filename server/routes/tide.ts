@@ -9,7 +9,7 @@ import { salonOf, todayOf, type Served } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { askTide } from '../home-facts.ts';
 import type { TideDesk } from '../tide-desk.ts';
-import { tideText } from '../tide-facts.ts';
+import { tideTextInPieces } from '../tide-facts.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
@@ -32,7 +32,7 @@ export function tideRoutes(kept: Served, desk: TideDesk): Router {
       );
   };
 
-  on('GET /tide', () => ({ written: tideText(kept) }));
+  on('GET /tide', async () => ({ written: await tideTextInPieces(kept) }));
   on('GET /tide/learnt', () => {
     // Without a salon there is no tide: said as by every other room.
     salonOf(kept);

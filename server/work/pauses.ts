@@ -21,6 +21,15 @@ export class Pauses {
   }
 }
 
+/** Runs work that is done in steps to its end, with others let in between. */
+export async function inPieces<T>(steps: Iterator<unknown, T>): Promise<T> {
+  const pauses = new Pauses();
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value;
+    await pauses.take();
+  }
+}
+
 /**
  * Does many small writes in transactions that are each short. They are not all or nothing: whoever calls this has written
  * down before what is under way, and takes it back where it fails.

@@ -46,6 +46,45 @@ describe('the home over HTTP', () => {
     expect(json.dogs[0].week.days).to.have.length(7);
   });
 
+  it('takes in so much a day and no more: findings, brushing, photos and their pixels; what is sent again counts once', async () => {
+    const made = (await room.call('POST', '/home-links', { dogIds: [DOG] })).json;
+    const send = (path: string, body: object) => owner('POST', `/owner/dogs/${DOG}/${path}`, body, made.token);
+    const report = (id: string) => ({ id, day: TODAY, kind: 'knot', part: 'ruff', note: '', author: '' });
+    const statuses: number[] = [];
+    for (let i = 0; i < 21; i++) statuses.push((await send('reports', report(`limit-r-${i}`))).status);
+    expect(statuses.filter((s) => s === 201)).to.have.length(20);
+    const over = await send('reports', report('limit-r-20'));
+    expect(over.status).to.equal(429);
+    expect(over.json.error.message).to.match(/More than 20 findings in a day.*tomorrow/);
+    expect((await send('reports', report('limit-r-3'))).status).to.equal(200);
+    for (let i = 0; i < 60; i++) expect((await send('bouts', bout(`limit-b-${i}`))).status).to.equal(201);
+    expect((await send('bouts', bout('limit-b-60'))).status).to.equal(429);
+    // Another link of the same home has a day of its own.
+    expect((await owner('POST', `/owner/dogs/${DOG}/bouts`, bout('limit-other'))).status).to.equal(201);
+    const photo = (jpeg: Uint8Array<ArrayBuffer>, i = 0) =>
+      room.raw('PUT', `/owner/dogs/${DOG}/reports/limit-r-${i}/photo`, {
+        headers: { 'X-Home-Link': made.token, 'Content-Type': 'image/jpeg' },
+        body: jpeg,
+      });
+    const large = await photo(jpegOf({ width: 30_000, height: 30_000 }));
+    expect([large.status, large.json.error.message]).to.deep.equal([
+      413,
+      'This photo has 900 million pixels; 24 million at most are kept. Make it smaller, and send it again.',
+    ]);
+    // Eleven photos of 23 million pixels are more than a day shows.
+    const many: number[] = [];
+    for (let i = 0; i < 11; i++) many.push((await photo(jpegOf({ width: 5000, height: 4600 }), i)).status);
+    expect(many.filter((s) => s === 200)).to.have.length(10);
+    expect(many.at(-1)).to.equal(429);
+    room.setClock(Date.parse('2031-04-10T09:00:00Z'));
+    expect((await send('reports', { ...report('limit-next'), day: '2031-04-10' })).status).to.equal(201);
+    room.setClock(Date.parse('2031-04-09T09:00:00Z'));
+    for (let i = 0; i < 21; i++) await room.call('POST', `/home-reports/limit-r-${i}/close`);
+    await room.call('POST', '/home-reports/limit-next/close');
+    for (const table of ['home_report', 'home_bout'])
+      room.db.prepare(`DELETE FROM ${table} WHERE id LIKE 'limit-%'`).run();
+  });
+
   it('gives the same 404 to an ended link, one altered by a letter, and another dog’s address', async () => {
     const other = (await room.call('POST', '/home-links', { dogIds: [DOG] })).json;
     expect((await owner('GET', '/owner', undefined, other.token)).status).to.equal(200);

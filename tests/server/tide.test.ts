@@ -1,7 +1,9 @@
 /** The tide over HTTP: what forecasts rest on, notes from home, events of a life, weather, a date held at once. */
 import { expect } from 'chai';
 import { readTideFile } from '../../contract/tide.ts';
-import { tideFile, tideText } from '../../server/tide-facts.ts';
+import { stores } from '../../server/db/index.ts';
+import { tideFile, tideText, tideTextInPieces } from '../../server/tide-facts.ts';
+import { demoDb } from '../demo.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
 const NOTE = { id: 'note-1', day: '2031-04-08', what: 'brushed', amount: 'bowl', grams: null, author: 'Owner' };
@@ -29,7 +31,7 @@ describe('the tide over HTTP', () => {
     const kept = { stores: room.stores, nowMs: () => NOW };
     const first = tideFile(kept);
     expect(tideFile(kept), 'nothing was written').to.equal(first);
-    expect(JSON.parse(tideText(kept))).to.deep.equal(JSON.parse(JSON.stringify(first)));
+    expect(tideText(kept)).to.equal(JSON.stringify(first));
     room.stores.tide.addNote('demo-sisu', { ...NOTE, id: 'note-9', what: 'brushed', amount: 'bowl' });
     const second = tideFile(kept);
     expect(second).to.not.equal(first);
@@ -39,6 +41,15 @@ describe('the tide over HTTP', () => {
     room.stores.tide.dropNote('note-9');
     expect(tideFile({ ...kept, nowMs: () => NOW + 86_400_000 }).today).to.equal(first.today + 1);
     expect(tideFile(kept)).to.deep.equal(first);
+  });
+
+  it('gathers and writes between the requests the same as at once', async () => {
+    const db = demoDb(NOW);
+    const [apart, kept] = [stores(db, () => NOW), { stores: room.stores, nowMs: () => NOW }];
+    const text = await tideTextInPieces({ stores: apart, nowMs: () => NOW });
+    expect(text).to.equal(tideText(kept));
+    expect(await tideTextInPieces({ stores: apart, nowMs: () => NOW }), 'known already').to.equal(text);
+    db.close();
   });
 
   it('keeps a note from home once, feeds it to the forecast, and takes it back', async () => {

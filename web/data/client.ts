@@ -1,5 +1,5 @@
 /** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
-import { CONFIRM } from '../../contract/account.ts';
+import { CONFIRM } from '../../contract/door.ts';
 import type { ApiError } from '../../contract/common.ts';
 import { askToConfirm } from './confirm.ts';
 import { askedEarly, forgetAsked } from './asked.ts';

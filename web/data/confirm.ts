@@ -1,24 +1,23 @@
-/** Owner's acts ask for the passphrase once more: whoever shows the question answers this event, and the act goes on. */
+/** Owner's acts ask for the passphrase once more: whoever shows the question takes it from here, and the act goes on. */
 
-const ASKED = 'woolly-tide-confirm-asked';
 type Answer = (confirmed: boolean) => void;
 
-/** Asks whoever is at the device; false where nobody shows the question, or it was put away. */
+let show: ((answer: Answer) => void) | undefined;
+/** Asked before the question could be shown: its code comes a moment after the house. */
+const waiting: Answer[] = [];
+
+/** Asks whoever is at the device; false where the question was put away. */
 export const askToConfirm = (): Promise<boolean> =>
   new Promise((answer) => {
-    const asked = new CustomEvent<Answer>(ASKED, { detail: answer, cancelable: true });
-    // Whoever takes the question says so.
-    if (window.dispatchEvent(asked)) answer(false);
+    if (show) show(answer);
+    else waiting.push(answer);
   });
 
-/** Hears the question until the end that is returned is called. */
-export function onConfirmAsked(show: (answer: Answer) => void): () => void {
-  const hear = (event: Event): void => {
-    if (!(event instanceof CustomEvent)) return;
-    event.preventDefault();
-    const answer: Answer = event.detail;
-    show(answer);
+/** Shows each question, those that wait too, until the end that is returned is called. */
+export function onConfirmAsked(next: (answer: Answer) => void): () => void {
+  show = next;
+  for (const answer of waiting.splice(0)) next(answer);
+  return () => {
+    show = undefined;
   };
-  window.addEventListener(ASKED, hear);
-  return () => window.removeEventListener(ASKED, hear);
 }

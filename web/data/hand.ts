@@ -1,5 +1,5 @@
 /** Whether a hand is on this device: a shared tablet that nobody touches asks for a PIN in a while, with or without a link. */
-import { HAND_MS } from '../../contract/account.ts';
+import { HAND_MS } from '../../contract/door.ts';
 
 const FRESH_MS = 60_000;
 /** The salon's computer counts from the last request with a hand: the device is a little more patient, so that both agree. */

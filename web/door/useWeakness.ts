@@ -1,6 +1,6 @@
 /** Why a passphrase that is being typed would be guessed, as the salon's computer will judge it; read when one is made. */
 import { useEffect, useState } from 'react';
-import { PASSPHRASE } from '../../contract/account.ts';
+import { PASSPHRASE } from '../../contract/door.ts';
 
 const WAIT_MS = 250;
 const NONE: readonly string[] = [];
