@@ -211,6 +211,11 @@ describe('the book', function () {
     // A slow machine: the plan takes long enough to be stopped.
     const line = await fresh.context().newCDPSession(fresh);
     await line.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    // What plans comes late, so that it cannot be done before somebody has seen the button.
+    await fresh.context().route(/\/book\.worker-.*\.js$/, async (route) => {
+      await new Promise((later) => setTimeout(later, 4_000));
+      await route.continue().catch(() => undefined);
+    });
     await fresh.goto('/desk/book');
     await fresh.getByRole('button', { name: 'Stop' }).first().click();
     await fresh.getByText(/^Stopped/).waitFor();

@@ -33,6 +33,8 @@ export interface Visit {
   readonly headers: Record<string, string>;
   /** A page in a context of its own: no storage is shared. */
   page: (options?: BrowserContextOptions & { readonly signedOut?: boolean }) => Promise<Page>;
+  /** Lets complaints pass that a test asked for; how many there were. */
+  forgive: (what: RegExp) => number;
   /** Ends browser and server; fails when a page or the server complained, or a page asked beyond its server. */
   close: () => Promise<void>;
 }
@@ -155,6 +157,12 @@ async function visit(
         if (m.type() === 'error' && !m.text().startsWith('Failed to load resource')) complaints.push(m.text());
       });
       return page;
+    },
+    forgive: (what) => {
+      const rest = complaints.filter((c) => !what.test(c));
+      const forgiven = complaints.length - rest.length;
+      complaints.splice(0, complaints.length, ...rest);
+      return forgiven;
     },
     close: async () => {
       await browser.close();

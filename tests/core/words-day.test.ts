@@ -30,10 +30,10 @@ const TODAY = parseDay('2031-04-09') ?? day(0);
 
 describe('days in words', () => {
   it('stand as people write them', () => {
-    expect(shortDay(TODAY)).to.equal('Wed 9 Apr');
-    expect(longDay(TODAY)).to.equal('Wednesday 9 April 2031');
+    expect(shortDay(TODAY)).to.match(/^Wed,? 9 Apr$/);
+    expect(longDay(TODAY)).to.match(/^Wednesday,? 9 April 2031$/);
     expect(dateText('2031-04-09')).to.equal('9 Apr 2031');
-    expect(weekdayText('2031-04-09T10:00:00Z')).to.equal('Wednesday 9 April');
+    expect(weekdayText('2031-04-09T10:00:00Z')).to.match(/^Wednesday,? 9 April$/);
     expect(monthYear(TODAY)).to.equal('April 2031');
     expect(monthName('2031-04')).to.equal('Apr 31');
     expect([1, 7, 8].map(weekdayName)).to.deep.equal(['Mon', 'Sun', '']);
@@ -43,7 +43,7 @@ describe('days in words', () => {
   it('are those of the salon, not of the device', () => {
     expect(dateOf('2031-04-09T21:30:00Z', 'Europe/Mariehamn')).to.equal('2031-04-10');
     expect(dateOf('2031-04-09T03:30:00Z', 'America/Denver')).to.equal('2031-04-08');
-    expect(instantText('2031-04-09T06:30:00Z', 'Europe/Mariehamn')).to.equal('Wed 9 Apr, 09:30');
+    expect(instantText('2031-04-09T06:30:00Z', 'Europe/Mariehamn')).to.match(/^Wed,? 9 Apr, 09:30$/);
   });
 
   it('are said from today on and back', () => {

@@ -157,12 +157,12 @@ describe('a bad day', () => {
     expect(refused.said)
       .to.match(/Could not start: the salon's file .* is damaged/)
       .and.contain('It was left as it is')
-      .and.contain('backup-20310408T030000Z.sqlite')
+      .and.contain('backup-20310408T030000Z-1.sqlite')
       .and.contain(`npm run safe -- restore --data ${at}`);
     expect(readFileSync(salonFile(at)).equals(bytes)).to.equal(true);
     const back = safe('restore', '--data', at);
     expect(back.stderr).to.equal('');
-    expect(back.stdout).to.match(/Back at .*backup-20310408T030000Z\.sqlite\. The file that was there is kept as/);
+    expect(back.stdout).to.match(/Back at .*backup-20310408T030000Z-1\.sqlite\. The file that was there is kept as/);
     const aside = readdirSync(at).find((f) => f.includes('before-restore')) ?? '';
     expect(readFileSync(join(at, aside)).equals(bytes)).to.equal(true);
     expect(dogsIn(salonFile(at))).to.equal(2);

@@ -101,7 +101,10 @@ describe('the demo as a process', () => {
   for (const [args, says] of [
     [['--port', 'eighty'], /--port must be a whole number from 0 to 65535, not "eighty"/],
     [['--port', '70000'], /not "70000"/],
-    [['--dta', 'x'], /Known options: --port N, --host ADDRESS, --data DIR, --behind-proxy, --demo, --fresh/],
+    [
+      ['--dta', 'x'],
+      /Known options: --port N, --host ADDRESS, --data DIR, --name NAME, --behind-proxy, --demo, --fresh/,
+    ],
     [['stray'], /Known options/],
   ] as const) {
     it(`refuses ${args.join(' ')} in one sentence`, async () => {

@@ -182,7 +182,15 @@ describe('the walk over HTTP', () => {
     const { json } = await room.call('GET', '/salon');
     expect((await room.call('PUT', '/salon', { ...json.salon, town: 'Sundholm' })).json.town).to.equal('Sundholm');
     expect((await room.call('PUT', '/salon', json.salon)).status).to.equal(409);
-    const piece = { kind: 'rake', name: 'Second rake', pinMm: 18, costCents: 2000, since: null, homeOf: null };
+    const piece = {
+      id: 'walk-piece',
+      kind: 'rake',
+      name: 'Second rake',
+      pinMm: 18,
+      costCents: 2000,
+      since: null,
+      homeOf: null,
+    };
     const tool = await room.call('POST', '/kit', piece);
     expect((await room.call('GET', '/kit')).json.tools.map((t: { id: string }) => t.id)).to.include(tool.json.id);
     expect((await room.call('DELETE', `/kit/${tool.json.id}`)).status).to.equal(200);
