@@ -14,8 +14,8 @@ const MINUTE_MS = 60_000;
 /* A full run draws every sample (tests/samples.ts) and may take as long as that needs. */
 const full = process.env.SAMPLES === 'full';
 /* For a task, and within it for one test: long enough for a busy machine, where a slow test is no failed one. */
-const TASK_LIMIT_MS = (full ? 60 : 8) * MINUTE_MS;
-const TEST_LIMIT_MS = (full ? 20 : 3) * MINUTE_MS;
+const TASK_LIMIT_MS = (full ? 60 : 20) * MINUTE_MS;
+const TEST_LIMIT_MS = (full ? 20 : 4) * MINUTE_MS;
 /* What is ended is first asked to end; its files and servers are let go of. */
 const GRACE_MS = 3_000;
 const SLOWEST_SHOWN = 12;

@@ -144,7 +144,7 @@ export function createApp({
     safeRoutes(kept, safe, log),
     intakeRoutes(kept, work),
     salonRoutes(kept, work),
-    kitRoutes(kept),
+    kitRoutes(kept, work),
     dogRoutes(kept),
     dayRoutes(kept),
     checkRoutes(kept),

@@ -4,9 +4,10 @@
  */
 import { randomUUID } from 'node:crypto';
 import { formatDay } from '../core/quantity/index.ts';
-import type { Intake, IntakeDog } from '../core/formats/index.ts';
+import type { IntakeDog } from '../core/formats/index.ts';
 import type { Stores } from './db/index.ts';
 import type { PastVisit, StoredIntake } from './db/intake.ts';
+import type { ReadClients } from './formats/client-table.ts';
 import { Problem } from './problem.ts';
 import { Pauses, writeInPieces } from './work/pauses.ts';
 
@@ -35,15 +36,16 @@ function addDog(stores: Stores, id: string, d: IntakeDog): void {
 export async function bringIn(
   stores: Stores,
   intake: { readonly id: string; readonly atMs: number; readonly who: string },
-  { dogs, lines }: Intake,
+  { dogs, visits: read }: Pick<ReadClients, 'dogs' | 'visits'>,
 ): Promise<200 | 201> {
+  const pauses = new Pauses();
   const dogIds = dogs.map(() => randomUUID());
-  const visits = lines.flatMap(({ dog, visit }): PastVisit[] => {
-    const dogId = typeof dog === 'number' ? dogIds[dog] : dog;
-    if (!visit || dogId === undefined) return [];
-    const { day, minutes = null, grams = null } = visit;
-    return [{ id: randomUUID(), dogId, day, minutes, grams }];
+  await pauses.take();
+  const visits = read.map(({ dog, day, minutes = null, grams = null }): PastVisit => {
+    const dogId = typeof dog === 'number' ? (dogIds[dog] ?? '') : dog;
+    return { id: randomUUID(), dogId, day, minutes, grams };
   });
+  await pauses.take();
   const imported = { dogIds, visitIds: visits.map((v) => v.id) };
   const begun = stores.write(() => {
     if (stores.intake.find(intake.id)) return false;

@@ -117,11 +117,20 @@ export function readCalendar({ ics, timeZone, from, to }: CalendarFile): ReadCal
   };
 
   const unread: UnreadEvent[] = [];
-  for (const component of root.getAllSubcomponents('vevent')) {
+  const components = root.getAllSubcomponents('vevent');
+  // Grouped once: the library would look through the whole file for each event, and take other events' exceptions for its own.
+  const exceptions = new Map<string, ICAL.Component[]>();
+  for (const component of components) {
+    if (!component.hasProperty('recurrence-id')) continue;
+    const uid = String(component.getFirstPropertyValue('uid') ?? '');
+    exceptions.set(uid, [...(exceptions.get(uid) ?? []), component]);
+  }
+  for (const component of components) {
     const before = events.length;
     try {
-      const event = new ICAL.Event(component);
-      if (isCancelled(component) || event.isRecurrenceException()) continue;
+      if (isCancelled(component) || component.hasProperty('recurrence-id')) continue;
+      const own = exceptions.get(String(component.getFirstPropertyValue('uid') ?? '')) ?? [];
+      const event = new ICAL.Event(component, { exceptions: own });
       const { uid, startDate } = event;
       if (!uid || !startDate) throw new Unread('bad-time');
       if (event.isRecurring()) addTimes(event, uid, to, add);

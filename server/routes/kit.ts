@@ -3,7 +3,6 @@ import { setImmediate } from 'node:timers/promises';
 import type { Router } from 'express';
 import { coatCheck } from '../../contract/check-facts.ts';
 import type { KitPage, ToolDraft } from '../../contract/kit.ts';
-import { coverage } from '../../core/bench/index.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
 import type { Stores } from '../db/index.ts';
@@ -11,6 +10,7 @@ import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
 import { activeChecks, coreDog, recordOf, salonOf, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
+import type { WorkerQueue } from '../work/worker-queue.ts';
 
 const MS_PER_MINUTE = 60_000;
 
@@ -92,7 +92,7 @@ async function kitPage(kept: Kept): Promise<KitPage> {
   return { today, currency: salon.house.rates.currency, tools, wear, upkeep };
 }
 
-export function kitRoutes(kept: Served): Router {
+export function kitRoutes(kept: Served, work: WorkerQueue): Router {
   const { stores } = kept;
   const { router, on } = counter(kept);
   /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
@@ -116,12 +116,13 @@ export function kitRoutes(kept: Served): Router {
   };
 
   on('GET /kit', async () => ({ json: await kitPage(kept) }));
-  on('GET /kit/coverage', () => {
+  on('GET /kit/coverage', async () => {
     const dogs = [...activeChecks(kept)].flatMap(([dogId, check]) => {
       const dog = stores.dogs.find(dogId);
       return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
     });
-    return { json: coverage({ dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house }) };
+    const asked = { dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house };
+    return { json: await work.run('coverage', asked) };
   });
   on('POST /kit', ({ body: { id, ...draft } }) =>
     stores.write(() => {

@@ -1,16 +1,22 @@
 /** What the worker queue can do: each job by its name, with what it is given and what it comes to. */
+import type { Coverage } from '../../contract/kit.ts';
+import type { IntakePreview } from '../../contract/safe.ts';
 import type { PlanGist } from '../../contract/salon.ts';
-import { openMethod, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
+import { coverage, openMethod, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
 import { err, ok, type Result } from '../../core/quantity/index.ts';
 import { readBookings, type BookingTable, type ReadBookings } from '../formats/booking-table.ts';
 import { readCalendar, type CalendarFile, type ReadCalendar } from '../formats/calendar-reader.ts';
-import { readClients, type ClientTable, type ReadClients } from '../formats/client-table.ts';
+import { previewClients, readClients, type ClientTable, type ReadClients } from '../formats/client-table.ts';
 import { Problem } from '../problem.ts';
+
+type CoverageAsked = Parameters<typeof coverage>[0];
 
 export interface Jobs {
   readonly calendar: { readonly given: CalendarFile; readonly result: ReadCalendar };
   readonly bookings: { readonly given: BookingTable; readonly result: ReadBookings };
   readonly clients: { readonly given: ClientTable; readonly result: ReadClients };
+  readonly clientPreview: { readonly given: ClientTable; readonly result: IntakePreview };
+  readonly coverage: { readonly given: CoverageAsked; readonly result: Coverage };
   /** The gist of each plan. */
   readonly plans: { readonly given: readonly PlanRequest[]; readonly result: readonly (PlanGist | null)[] };
 }
@@ -20,6 +26,8 @@ const JOBS: { readonly [K in JobName]: (given: Jobs[K]['given']) => Jobs[K]['res
   calendar: readCalendar,
   bookings: readBookings,
   clients: readClients,
+  clientPreview: previewClients,
+  coverage,
   plans: (requests) => requests.map((request) => planGist(planVisit(request))),
 };
 

@@ -3,7 +3,7 @@ import { setImmediate } from 'node:timers/promises';
 import type { Stores } from '../db/index.ts';
 
 /** A piece takes that long, and whoever asks waits for one at most. */
-const PIECE_MS = 12;
+const PIECE_MS = 5;
 
 /** Lets others in whenever a piece has taken long enough. */
 export class Pauses {

@@ -1,14 +1,17 @@
 /** Files that are read in: beside the requests, within a limit, with a sentence; what comes in comes whole. */
 import { expect } from 'chai';
-import { day, parseDay } from '../../core/quantity/index.ts';
+import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
+import { day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readBookings } from '../../server/formats/booking-table.ts';
 import { readCalendar, type CalendarFile, type ReadCalendar } from '../../server/formats/calendar-reader.ts';
 import { DogNames } from '../../server/formats/dog-names.ts';
 import { bringIn, dropUnfinished } from '../../server/client-import.ts';
 import { Problem } from '../../server/problem.ts';
-import { salonInstant } from '../../server/salon-time.ts';
+import { salonDay, salonInstant, salonMinute } from '../../server/salon-time.ts';
 import { Pauses, writeInPieces } from '../../server/work/pauses.ts';
 import { WorkerQueue } from '../../server/work/worker-queue.ts';
+import { samples } from '../samples.ts';
 import { TANSY } from '../small-house.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
@@ -109,6 +112,24 @@ describe('a calendar that is read in', () => {
       ),
     );
     expect(startsOf(read(ics))).to.deep.equal(['2031-05-01T06:00', '2031-05-09T09:00']);
+  });
+
+  it('keeps one event’s exceptions from another’s times, and is no slower for many events', () => {
+    const weekly = { start: ':20310501T090000', end: ':20310501T100000', more: ['RRULE:FREQ=WEEKLY;COUNT=2'] };
+    const moved = ['BEGIN:VEVENT', 'UID:event-0', 'SUMMARY:Bollard', 'RECURRENCE-ID:20310508T090000'];
+    const ics = calendar([weekly, weekly]).replace(
+      'END:VCALENDAR',
+      [...moved, 'DTSTART:20310509T120000', 'DTEND:20310509T130000', 'END:VEVENT', 'END:VCALENDAR'].join('\r\n'),
+    );
+    expect(startsOf(read(ics))).to.deep.equal([
+      '2031-05-01T06:00',
+      '2031-05-09T09:00',
+      '2031-05-01T06:00',
+      '2031-05-08T06:00',
+    ]);
+    // Thousands of events were a minute's work when each looked through all the others.
+    const single = { start: ':20310501T090000', end: ':20310501T100000' };
+    expect(read(calendar(Array.from({ length: 4_900 }, () => single))).events).to.have.length(4_900);
   });
 
   it('is refused whole when it holds more times than are read at once', () => {
@@ -274,15 +295,7 @@ describe('clients brought in', () => {
   });
   const intake = (n: number) => ({
     dogs: Array.from({ length: n }, (_, i) => dog(i)),
-    lines: Array.from({ length: n }, (_, i) => ({
-      line: i + 2,
-      dogName: `Dog ${i}`,
-      ownerName: 'Ada Vik',
-      dog: i,
-      newDog: true,
-      visit: { day: TODAY, minutes: 60, grams: undefined },
-      problem: undefined,
-    })),
+    visits: Array.from({ length: n }, (_, i) => ({ dog: i, day: TODAY, minutes: 60, grams: undefined })),
   });
   const about = { id: 'import-a', atMs: NOW, who: 'Runa' };
 
@@ -327,6 +340,32 @@ describe('clients brought in', () => {
 });
 
 describe('the salon’s clock', () => {
+  it('tells days and minutes as the zone does, over every change of the clock (against Temporal)', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: Date.parse('1973-01-01'), max: Date.parse('2199-12-30') }),
+        fc.constantFrom('Europe/Mariehamn', 'America/St_Johns', 'Asia/Kathmandu', 'Australia/Lord_Howe', 'UTC'),
+        (ms, zone) => {
+          const there = Temporal.Instant.fromEpochMilliseconds(ms).toZonedDateTimeISO(zone);
+          expect(salonMinute(ms, zone)).to.equal(there.hour * 60 + there.minute);
+          expect(formatDay(salonDay(ms, zone))).to.equal(there.toPlainDate().toString());
+        },
+      ),
+      { seed: 29, numRuns: samples(400, 5_000) },
+    );
+    // The hour that is there twice, and the one that is not.
+    for (const text of [
+      '2031-10-26T00:30:00Z',
+      '2031-10-26T01:30:00Z',
+      '2031-03-30T00:59:00Z',
+      '2031-03-30T01:00:00Z',
+    ]) {
+      const there = Temporal.Instant.from(text).toZonedDateTimeISO(ZONE);
+      expect(salonMinute(Date.parse(text), ZONE), text).to.equal(there.hour * 60 + there.minute);
+    }
+    expect(() => salonDay(NaN, ZONE)).to.throw(RangeError);
+  });
+
   it('knows minute 1440 as the midnight that follows, and no minute before the first', () => {
     expect(salonInstant(TODAY, 1440, ZONE)).to.equal(salonInstant(day(TODAY + 1), 0, ZONE));
     expect(salonInstant(TODAY, 1500, ZONE)).to.equal(salonInstant(day(TODAY + 1), 60, ZONE));
