@@ -148,35 +148,19 @@ export function bookingRoutes(kept: Served): Router {
     };
   });
 
-  on('POST /bookings/:id/cancel', ({ params: { id }, body: { version } }) => {
-    return {
+  /** Something done to a booking that stands, as it stood when somebody looked. */
+  const toStanding =
+    (act: (id: string, version: number) => boolean) =>
+    ({ params: { id }, body: { version } }: { params: { id: string }; body: { version: number } }) => ({
       json: stores.write(() => {
         const there = standing(stores.bookings.find(id), id);
-        if (!stores.bookings.cancel(id, version)) throw stale(there, { version });
+        if (!act(id, version)) throw stale(there, { version });
         return stores.bookings.find(id);
       }),
-    };
-  });
-
-  on('POST /bookings/:id/agree', ({ params: { id }, body: { version } }) => {
-    return {
-      json: stores.write(() => {
-        const there = standing(stores.bookings.find(id), id);
-        if (!stores.bookings.agree(id, version)) throw stale(there, { version });
-        return stores.bookings.find(id);
-      }),
-    };
-  });
-
-  on('POST /bookings/:id/unagree', ({ params: { id }, body: { version } }) => {
-    return {
-      json: stores.write(() => {
-        const there = standing(stores.bookings.find(id), id);
-        if (!stores.bookings.unagree(id, version)) throw stale(there, { version });
-        return stores.bookings.find(id);
-      }),
-    };
-  });
+    });
+  on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
+  on('POST /bookings/:id/agree', toStanding(stores.bookings.agree));
+  on('POST /bookings/:id/unagree', toStanding(stores.bookings.unagree));
 
   on('POST /bookings/:id/restore', ({ params: { id }, body: { version } }) => {
     return {

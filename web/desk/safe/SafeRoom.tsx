@@ -161,8 +161,8 @@ function ForgetOwner() {
       <h2 id="forget">Forget an owner</h2>
       <p>
         When an owner asks for it. Name, number, notes, photos, links, reminders and all from the home go for good;
-        sessions, minutes and grams stay for the books as those of “a dog”. Visits ahead are cancelled. Backups still
-        hold it until the last of them is a year old.
+        sessions, minutes and grams stay for the books as those of “a dog”. Visits ahead are cancelled. Backups made
+        before still hold it for a while: you are told until when.
       </p>
       <Form
         onSubmit={(e) => {
