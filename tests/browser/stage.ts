@@ -61,10 +61,12 @@ export async function killable(profile: string, baseURL: string, headers: Record
   const child = spawn(
     chromiumPath(),
     [...FLAGS, '--remote-debugging-port=0', `--user-data-dir=${profile}`, 'about:blank'],
-    {
-      stdio: ['ignore', 'ignore', 'pipe'],
-    },
+    // In a group of its own: what starts it may wait for it, and would be killed alone.
+    { stdio: ['ignore', 'ignore', 'pipe'], detached: true },
   );
+  const end = (signal: 'SIGKILL' | 'SIGTERM'): void => {
+    if (child.pid !== undefined) process.kill(-child.pid, signal);
+  };
   const ended = new Promise<void>((over) => child.once('close', () => over()));
   let said = '';
   const address = await new Promise<string>((found) => {
@@ -84,11 +86,11 @@ export async function killable(profile: string, baseURL: string, headers: Record
   page.goto = (url, options) => go(new URL(url, baseURL).href, options);
   return {
     page,
-    kill: () => child.kill('SIGKILL'),
+    kill: () => end('SIGKILL'),
     ended,
     close: async () => {
       await browser.close();
-      child.kill('SIGTERM');
+      if (child.exitCode === null && child.signalCode === null) end('SIGTERM');
       await ended;
     },
   };
