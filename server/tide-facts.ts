@@ -97,14 +97,15 @@ const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
   ...(outdoorShare !== null && { outdoorShare }),
 });
 
-const ROOM_TEXTS = new WeakMap<PlanRoom, string>();
-/** A room as text, made once for all dogs that are planned in it. */
-function asText(room: PlanRoom): string {
-  const known = ROOM_TEXTS.get(room);
+const sha256 = (text: string): string => createHash('sha256').update(text).digest('base64');
+const ROOM_DIGESTS = new WeakMap<PlanRoom, string>();
+/** A room by its house and kit, read through once for all dogs that are planned in it. */
+function digestOf(room: PlanRoom): string {
+  const known = ROOM_DIGESTS.get(room);
   if (known !== undefined) return known;
-  const text = JSON.stringify([room.house, room.kit]);
-  ROOM_TEXTS.set(room, text);
-  return text;
+  const digest = sha256(JSON.stringify([room.house, room.kit]));
+  ROOM_DIGESTS.set(room, digest);
+  return digest;
 }
 
 /**
@@ -117,10 +118,7 @@ const PLANNED_MINUTES = new LRUCache<string, readonly number[]>({ max: 20_000 })
 function minutesAt(dog: DogRecord, room: PlanRoom): readonly number[] {
   const facts = coreDog(dog);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
-  const key = createHash('sha256')
-    .update(asText(room))
-    .update(JSON.stringify([facts, learnt]))
-    .digest('base64');
+  const key = sha256(JSON.stringify([digestOf(room), facts, learnt]));
   const before = PLANNED_MINUTES.get(key);
   if (before) return before;
   const requests = FINGER_GRADES.map((finger) => {

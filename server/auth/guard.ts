@@ -98,11 +98,14 @@ const LOOPBACK = /^(?:::1|(?:::ffff:)?127\.\d+\.\d+\.\d+)$/;
 const withoutHand = (row: SignInRow, now: number): boolean =>
   now - row.hand_ms > HAND_MS || row.hand_ms - now > CLOCK_SLACK_MS;
 
+/** Does a shared tablet wait for a PIN. */
+const isLocked = ({ nowMs, door }: Pick<Guarded, 'nowMs' | 'door'>, row: SignInRow): boolean =>
+  row.shared === 1 && (row.locked === 1 || withoutHand(row, nowMs()) || door.handGone(row.id));
+
 /** May a device go on with what it was let in to: it is still signed in, and no tablet that waits for a PIN. */
-export function mayGoOn({ stores, nowMs, door }: Guarded, signInId: string): boolean {
-  const row = stores.accounts.signInById(signInId);
-  if (!row) return false;
-  return row.shared === 0 || !(row.locked === 1 || withoutHand(row, nowMs()) || door.handGone(row.id));
+export function mayGoOn(guarded: Guarded, signInId: string): boolean {
+  const row = guarded.stores.accounts.signInById(signInId);
+  return row !== undefined && !isLocked(guarded, row);
 }
 
 /** The device's sign-in, when it has one that still holds; turns its token over and writes down that it was seen. */
@@ -122,7 +125,7 @@ function signedIn(
   if (row.token_hash !== hash && now > (row.before_until_ms ?? 0)) return undefined;
   if (now - row.seen_ms > LASTS.unseenMs || now - row.created_ms > LASTS.inAllMs) return undefined;
   if (account.ended) return undefined;
-  const locked = row.shared === 1 && (row.locked === 1 || withoutHand(row, now) || door.handGone(row.id));
+  const locked = isLocked({ nowMs, door }, row);
   const hand = !locked && req.get(OURS) === 'hand';
   if (hand) door.hand(row.id);
   // A full disk must not keep anybody from reading: what cannot be noted now is noted with a later request.
