@@ -46,14 +46,15 @@ export function Shell() {
     else main.current?.focus({ preventScroll: true });
     window.scrollTo(0, 0);
   }, [pathname]);
-  // A room is remembered by what stands over it, once it has been looked at for a moment.
+  // A room is remembered by what stands over it, once it has been looked at for a moment: on a slow link that comes later.
   useEffect(() => {
-    const timer = setTimeout(() => {
+    const looking = setInterval(() => {
       const name = main.current?.querySelector('h1')?.textContent;
-      if (name && main.current?.querySelector('[role="alert"]') === null)
-        rememberRoom(accountId, { to: pathname, name });
+      if (!name || main.current?.querySelector('[role="alert"]')) return;
+      rememberRoom(accountId, { to: pathname, name });
+      clearInterval(looking);
     }, REMEMBERED_AFTER_MS);
-    return () => clearTimeout(timer);
+    return () => clearInterval(looking);
   }, [pathname, accountId]);
   return (
     <div className={`wt-house wt-place-${place}${pathname.startsWith('/table/sessions/') ? ' wt-at-session' : ''}`}>
