@@ -10,6 +10,8 @@ import {
   type DogTrait,
   type Sex,
 } from '../core/dog/index.ts';
+import type { MethodId } from '../core/bench/index.ts';
+import type { SessionRecord } from '../core/table/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
 import { daySchema, lineSchema, nameLine, versionSchema } from './common.ts';
@@ -72,8 +74,8 @@ export interface DogPage {
 export interface SessionSummary {
   readonly id: string;
   readonly day: string;
-  readonly method: string;
-  readonly state: string;
+  readonly method: MethodId;
+  readonly state: SessionRecord['state'];
   readonly minutes: number;
   readonly plannedMinutes: number;
   readonly gramsOut: number;

@@ -8,13 +8,12 @@ import { paceByKind, type Plan, type PlanRequest } from '../core/bench/index.ts'
 import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
-import { outlook, type Outlook, type WorkedSession } from '../core/tide/index.ts';
-import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
+import { outlook, type Outlook } from '../core/tide/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { DoorState } from './auth/door-state.ts';
 import type { Stores } from './db/index.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
-import { gistOf, mindsOf, plannedFor } from './gist.ts';
+import { gistOf, lessonsOf, mindsOf, plannedFor, worked } from './gist.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
@@ -56,14 +55,6 @@ export function mustBeBookable(kept: Kept, field: string, on: Day): void {
   if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
 }
 
-/** The fold of a stored session. */
-export const recordOf = (kept: Kept, s: StoredSession): SessionRecord =>
-  sessionRecord(kept.stores.sessions.events(s.id), s.snapshot.plan.steps);
-
-/** A stored session as core reads what was worked. */
-export const worked = (kept: Kept, s: StoredSession | undefined): WorkedSession | undefined =>
-  s && { day: day(s.day), looseG: s.snapshot.looseG, record: recordOf(kept, s) };
-
 /** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
 export function outlookOf(
   kept: Kept,
@@ -82,7 +73,7 @@ export function outlookOf(
     rhythm: salon.house.rhythm,
     today,
     check: check && coatCheck(check),
-    session: worked(kept, session),
+    session: session && worked(kept.stores, session),
     booked,
   });
 }
@@ -93,9 +84,7 @@ export const wallOf = (kept: Kept): readonly Tool[] =>
 
 /** Days from the last bath before a day to that day, where one is on record. */
 function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
-  const bathed = kept.stores.sessions
-    .linesOf(dogId)
-    .find((line) => line.day < on && gistOf(kept.stores, line, (s) => recordOf(kept, s)).bathed);
+  const bathed = kept.stores.sessions.linesOf(dogId).find((line) => line.day < on && gistOf(kept.stores, line).bathed);
   return bathed && on - bathed.day;
 }
 
@@ -123,11 +112,10 @@ export function taughtBy(kept: Kept): Taught {
   if (known?.teachings === teachings) return known.taught;
   const classes = new Map(kept.stores.dogs.all().map((d) => [d.id, d.coatClass]));
   const taught = learn(
-    kept.stores.sessions.finished(TEACHING_SESSIONS).flatMap((s) => {
-      const coatClass = classes.get(s.dogId);
-      return coatClass === undefined
-        ? []
-        : [{ dogId: s.dogId, coatClass, record: recordOf(kept, s), reckoned: s.snapshot.reckoned }];
+    kept.stores.sessions.finishedLines(TEACHING_SESSIONS).flatMap((line) => {
+      const { dogId } = line;
+      const coatClass = classes.get(dogId);
+      return coatClass === undefined ? [] : [{ dogId, coatClass, lessons: lessonsOf(kept.stores, line) }];
     }),
   );
   TAUGHT.set(kept.stores, { teachings, taught });
@@ -165,7 +153,7 @@ export const planOf = (kept: Kept, check: CheckRecord, room?: PlanRoom): Plan =>
 /** The newest finished session of a dog, without what is in it. */
 function lastFinishedLine(kept: Kept, dogId: string): (SessionLine & { readonly day: number }) | undefined {
   const { sessions } = kept.stores;
-  const isFinished = (line: SessionLine): boolean => gistOf(kept.stores, line, (s) => recordOf(kept, s)).finished;
+  const isFinished = (line: SessionLine): boolean => gistOf(kept.stores, line).finished;
   // It is among the newest two but for a dog whose sessions were left open.
   const newest = sessions.linesOf(dogId, 0, 2);
   return newest.find(isFinished) ?? (newest.length < 2 ? undefined : sessions.linesOf(dogId).find(isFinished));

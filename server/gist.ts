@@ -9,13 +9,19 @@ import { planVisit, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import { zoneConditions } from '../core/check/index.ts';
 import { coatRow, type CoatClass } from '../core/dog/index.ts';
 import { day, formatDay, type Day } from '../core/quantity/index.ts';
-import type { SessionRecord } from '../core/table/index.ts';
-import type { Outlook } from '../core/tide/index.ts';
-import { gramsByStage, meanGrade, type VisitEntry } from '../core/tally/index.ts';
+import type { Use } from '../core/kit/index.ts';
+import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
+import { visitOf, type Outlook, type Sighting, type WorkedSession } from '../core/tide/index.ts';
+import { gramsByStage, meanGrade, stepLessons, type StepLesson, type VisitEntry } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
 import { found } from './problem.ts';
+
+/** A working of a piece in a session. */
+export interface PieceUse extends Use {
+  readonly toolId: string;
+}
 
 /** What a session came to. */
 export interface SessionGist {
@@ -23,7 +29,12 @@ export interface SessionGist {
   readonly finished: boolean;
   /** The dog was bathed. */
   readonly bathed: boolean;
+  /** What it tells of the coat's tide; nothing while it is not finished. */
+  readonly visit: Extract<Sighting, { kind: 'visit' }> | undefined;
+  readonly uses: readonly PieceUse[];
 }
+
+const MS_PER_MINUTE = 60_000;
 
 /** Values that were reckoned, the newest asked for first to stay. */
 class Mind<V> {
@@ -37,7 +48,10 @@ class Mind<V> {
       this.known.set(key, before);
       return before.value;
     }
-    const value = reckon();
+    return this.put(key, as, reckon());
+  }
+  /** Keeps a value that was reckoned beside another. */
+  put(key: string, as: string, value: V): V {
     this.known.delete(key);
     this.known.set(key, { as, value });
     if (this.known.size > this.most) for (const oldest of this.known.keys()) return (this.known.delete(oldest), value);
@@ -51,6 +65,8 @@ export type CheckGist = DogPage['checks'][number];
 interface Minds {
   readonly checks: Mind<CheckGist>;
   readonly sessions: Mind<SessionGist>;
+  /** What finished sessions have to teach: long, and only asked of the newest. */
+  readonly lessons: Mind<readonly StepLesson[]>;
   /** Entries of the tally; none for a session that is not finished. */
   readonly entries: Mind<VisitEntry | undefined>;
   readonly plans: Mind<Plan>;
@@ -64,6 +80,7 @@ export function mindsOf(stores: Stores): Minds {
   const made = {
     checks: new Mind<CheckGist>(50_000),
     sessions: new Mind<SessionGist>(50_000),
+    lessons: new Mind<readonly StepLesson[]>(1_000),
     entries: new Mind<VisitEntry | undefined>(20_000),
     plans: new Mind<Plan>(400),
     outlooks: new Mind<Outlook & { readonly lastVisit: Day | undefined }>(8_000),
@@ -72,25 +89,78 @@ export function mindsOf(stores: Stores): Minds {
   return made;
 }
 
-/** What a session came to, by a line of the ledger and a fold of what is stored. */
-export function gistOf(stores: Stores, line: SessionLine, fold: (s: StoredSession) => SessionRecord): SessionGist {
-  return mindsOf(stores).sessions.of(line.id, String(line.events), () => {
-    const s = found(stores.sessions.find(line.id), 'session', line.id);
-    const record = fold(s);
-    return {
-      finished: record.state === 'finished',
+/** The fold of a stored session. */
+export const recordOf = (stores: Stores, s: StoredSession): SessionRecord =>
+  sessionRecord(stores.sessions.events(s.id), s.snapshot.plan.steps);
+
+/** A stored session as core reads what was worked. */
+export const worked = (stores: Stores, s: StoredSession): WorkedSession => ({
+  day: day(s.day),
+  looseG: s.snapshot.looseG,
+  record: recordOf(stores, s),
+});
+
+/** What a session worked of each piece: the clock's minutes, or those written down instead. */
+const usesIn = (record: SessionRecord, s: StoredSession): readonly PieceUse[] =>
+  record.steps.flatMap((step): PieceUse[] => {
+    const { tool } = step.plan;
+    // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
+    const minutes = step.did
+      ? step.did.tool === tool.kind
+        ? step.did.minutes
+        : 0
+      : step.state === 'skipped'
+        ? 0
+        : step.workedMs / MS_PER_MINUTE;
+    return minutes > 0 ? [{ toolId: tool.id, day: day(s.day), minutes, dogId: s.dogId }] : [];
+  });
+
+/** All that is kept in mind of a session comes from one fold of it. */
+function folded(stores: Stores, id: string): { readonly gist: SessionGist; readonly lessons: readonly StepLesson[] } {
+  const s = found(stores.sessions.find(id), 'session', id);
+  const session = worked(stores, s);
+  const { record } = session;
+  const finished = record.state === 'finished';
+  return {
+    gist: {
+      finished,
       bathed: record.steps.some((step) => step.plan.phase === 'bath' && step.state === 'done'),
+      visit: finished ? visitOf(session) : undefined,
+      uses: usesIn(record, s),
       summary: {
         id: s.id,
         day: formatDay(day(s.day)),
         method: s.method,
         state: record.state,
-        minutes: Math.round(record.workedMs / 60_000),
+        minutes: Math.round(record.workedMs / MS_PER_MINUTE),
         plannedMinutes: s.snapshot.plan.minutes,
         gramsOut: record.gramsOut,
         stages: gramsByStage(record),
       },
-    };
+    },
+    lessons: finished ? stepLessons(record, s.snapshot.reckoned) : [],
+  };
+}
+
+/** What a session came to, by a line of the ledger. */
+export function gistOf(stores: Stores, { id, events }: SessionLine): SessionGist {
+  const { sessions, lessons } = mindsOf(stores);
+  const as = String(events);
+  return sessions.of(id, as, () => {
+    const made = folded(stores, id);
+    lessons.put(id, as, made.lessons);
+    return made.gist;
+  });
+}
+
+/** What a session has to teach, by a line of the ledger. */
+export function lessonsOf(stores: Stores, { id, events }: SessionLine): readonly StepLesson[] {
+  const { sessions, lessons } = mindsOf(stores);
+  const as = String(events);
+  return lessons.of(id, as, () => {
+    const made = folded(stores, id);
+    sessions.put(id, as, made.gist);
+    return made.lessons;
   });
 }
 

@@ -30,7 +30,8 @@ import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../core/qua
 import type { Feed } from './calendar.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { salonInstant } from './salon-time.ts';
-import { dogToday, recordOf, type Kept } from './facts.ts';
+import { dogToday, type Kept } from './facts.ts';
+import { recordOf } from './gist.ts';
 import { Problem } from './problem.ts';
 import { tideTextInPieces } from './tide-facts.ts';
 import type { TideDesk } from './tide-desk.ts';
@@ -94,7 +95,7 @@ export function coatNow(kept: Kept, { check, session: last }: ReturnType<typeof 
   const session = last();
   const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
-  const comb = session && check && session.checkId === check.id ? recordOf(kept, session).comb : {};
+  const comb = session && check && session.checkId === check.id ? recordOf(kept.stores, session).comb : {};
   return { conditions, comb };
 }
 

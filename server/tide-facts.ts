@@ -11,53 +11,29 @@ import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
 import { weekMinutes } from '../core/book/index.ts';
 import { day, ended, parseDay, type Day } from '../core/quantity/index.ts';
-import {
-  HEEDED_DAYS,
-  rhythm,
-  touchOf,
-  visitOf,
-  type BookDog,
-  type LifeEvent,
-  type Sighting,
-} from '../core/tide/index.ts';
+import { HEEDED_DAYS, rhythm, touchOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
-import type { SessionLine } from './db/sessions.ts';
-import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, worked, type Kept, type PlanRoom } from './facts.ts';
+import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
+import { gistOf } from './gist.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 import { inPieces } from './work/pauses.ts';
 
-type Visit = Extract<Sighting, { kind: 'visit' }> | undefined;
 type Touch = Extract<Sighting, { kind: 'touch' }> | undefined;
-/** What was reckoned from facts that have not changed since: folding years of logs takes seconds. */
-interface Reckoned {
-  /** By session: what it came to when it had so many events. */
-  readonly visits: Map<string, { readonly events: number; readonly visit: Visit }>;
-  /** By check: what it felt, as this version of it and the dog's class say. */
-  readonly touches: Map<string, { readonly as: string; readonly touch: Touch }>;
-}
-const RECKONED = new WeakMap<Stores, Reckoned>();
-function reckonedOf(stores: Stores): Reckoned {
-  const known = RECKONED.get(stores);
+/** By check: what it felt, as this version of it and the dog's class say. */
+type Touches = Map<string, { readonly as: string; readonly touch: Touch }>;
+const TOUCHES = new WeakMap<Stores, Touches>();
+function touchesOf(stores: Stores): Touches {
+  const known = TOUCHES.get(stores);
   if (known) return known;
-  const made: Reckoned = { visits: new Map(), touches: new Map() };
-  RECKONED.set(stores, made);
+  const made: Touches = new Map();
+  TOUCHES.set(stores, made);
   return made;
 }
 
-function visitOfLine(kept: Kept, { id, events }: SessionLine): Visit {
-  const { visits } = reckonedOf(kept.stores);
-  const before = visits.get(id);
-  if (before?.events === events) return before.visit;
-  const session = worked(kept, kept.stores.sessions.find(id));
-  const visit = session?.record.state === 'finished' ? visitOf(session) : undefined;
-  visits.set(id, { events, visit });
-  return visit;
-}
-
 function touchOfLine({ stores }: Kept, { id, version }: CheckLine, coatClass: CoatClass): Touch {
-  const { touches } = reckonedOf(stores);
+  const touches = touchesOf(stores);
   const as = `${version} ${coatClass}`;
   const before = touches.get(id);
   if (before?.as === as) return before.touch;
@@ -143,7 +119,7 @@ export function* warmTide(kept: Kept): Generator<void, void> {
   const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {
-      visitOfLine(kept, line);
+      gistOf(stores, line);
       yield;
     }
   const room = planRoomOf(kept);
@@ -249,7 +225,7 @@ function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, Ti
       },
       sightings: [
         ...stores.checks.linesOf(d.id, since).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
-        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitOfLine(kept, s) ?? []),
+        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => gistOf(stores, s).visit ?? []),
         ...(notes.get(d.id) ?? []).map(noteSighting),
         ...(bouts.get(d.id) ?? []).map(boutSighting),
       ].sort((a, b) => a.day - b.day),

@@ -16,12 +16,11 @@ export {
   paceByPerson,
   paceFor,
   peopleIn,
-  stepKey,
   type LoggedSession,
   type OffPromise,
-  type Reckoned,
   type Taught,
 } from './learn.ts';
+export { stepKey, stepLessons, type Reckoned, type StepLesson } from './lessons.ts';
 export { gramsByStage, meanGrade, stageOf, STAGES, type GramsByStage, type Stage } from './history.ts';
 export {
   TALLY_BY,

@@ -3,25 +3,16 @@
  * each coat and zone, and how much hair comes against what touch said. Few sessions move the start values a little, many
  * all the way (effects.ts).
  */
-import { sum } from '../quantity/index.ts';
-import type { Learnt, PlanStep, Ratio } from '../bench/index.ts';
+import type { Learnt, Ratio } from '../bench/index.ts';
 import type { CoatClass } from '../dog/index.ts';
 import { TOOLS, type ToolKind } from '../kit/index.ts';
-import { WORKED_MS, type SessionRecord, type StepRecord } from '../table/index.ts';
 import { effects, type Effects, type EffectsStart, type Estimate, type Measured } from './effects.ts';
+import type { Ratioed, StepLesson } from './lessons.ts';
 
 export interface LoggedSession {
   readonly dogId: string;
   readonly coatClass: CoatClass;
-  readonly record: Pick<SessionRecord, 'steps' | 'worker'>;
-  /** What its plan had already reckoned in: taken out again, or it would be learnt twice. */
-  readonly reckoned?: Reckoned | undefined;
-}
-
-/** Pace and grams that a plan was made with, against the start values. */
-export interface Reckoned {
-  readonly pace: Partial<Readonly<Record<ToolKind, number>>>;
-  readonly grams: number;
+  readonly lessons: readonly StepLesson[];
 }
 
 /** Start values: variances of the log ratios by what they have in common. Guess. */
@@ -44,20 +35,8 @@ const STARTS = {
 } satisfies Readonly<Record<string, EffectsStart>>;
 type Subject = keyof typeof STARTS;
 
-/** A plan of fewer grams, or a zone worked for less, says more about the scale and the clock than about hair and hands. */
-const LEAST_G = 2;
-const LEAST_ZONE_G = 0.5;
-const LEAST_ZONE_MS = 10_000;
-const MS_PER_MINUTE = 60_000;
-
 /** By subject, measured against plan: minutes by tool, step and zone; grams by tool, step, person and zone. */
 export type Taught = Readonly<Record<Subject, Effects>> & { readonly sessions: number };
-
-/** The step of a plan as the log names it: what is done, and with what kind of piece. */
-export const stepKey = ({ phase, tool }: Pick<PlanStep, 'phase' | 'tool'>): string => `${phase} ${tool.kind}`;
-
-/** Steps left out, done otherwise or tapped away say nothing about pace. */
-const timed = (s: StepRecord): boolean => s.state === 'done' && !s.did && s.workedMs >= WORKED_MS;
 
 /** What sessions teach. Unweighed steps say nothing about grams. */
 export function learn(sessions: readonly LoggedSession[]): Taught {
@@ -70,38 +49,21 @@ export function learn(sessions: readonly LoggedSession[]): Taught {
     personYields: [],
     zoneYields: [],
   };
-  for (const [visit, { dogId, coatClass, record, reckoned }] of sessions.entries()) {
-    const say = (what: Subject, planned: number, measured: number, ...levels: (string | undefined)[]): void =>
+  for (const [visit, { dogId, coatClass, lessons }] of sessions.entries()) {
+    const say = (what: Subject, { planned, measured }: Ratioed, ...levels: (string | undefined)[]): void =>
       void seen[what].push({ planned, measured, levels, visit });
-    for (const s of record.steps) {
-      const { plan } = s;
-      const tool = s.did?.tool ?? plan.tool.kind;
-      const person = mostOf(s) ?? record.worker;
-      const paced = reckoned?.pace[plan.tool.kind] ?? 1;
-      const plannedG = plan.gramsOut / (reckoned?.grams ?? 1);
-      if (timed(s)) {
-        const [planned, worked] = [plan.minutes / paced, s.workedMs / MS_PER_MINUTE];
-        say('pace', planned, worked, tool, person, coatClass);
-        say('stepPace', planned, worked, stepKey(plan), person, coatClass);
-        for (const z of plan.zones) {
-          const ms = s.zoneMs[z.zone] ?? 0;
-          if (ms >= LEAST_ZONE_MS) say('zonePace', z.minutes / paced, ms / MS_PER_MINUTE, z.zone, tool, person);
-        }
+    for (const { step, tool, person, minutes, zoneMinutes, grams, zoneGrams } of lessons) {
+      if (minutes) {
+        say('pace', minutes, tool, person, coatClass);
+        say('stepPace', minutes, step, person, coatClass);
       }
-      if (s.grams !== undefined && plannedG >= LEAST_G) {
-        const grams = Math.max(s.grams, LEAST_ZONE_G);
-        say('yields', plannedG, grams, tool, dogId, coatClass);
-        say('stepYields', plannedG, grams, stepKey(plan), dogId, coatClass);
-        say('personYields', plannedG, grams, person, tool, coatClass);
+      for (const z of zoneMinutes) say('zonePace', z, z.zone, tool, person);
+      if (grams) {
+        say('yields', grams, tool, dogId, coatClass);
+        say('stepYields', grams, step, dogId, coatClass);
+        say('personYields', grams, person, tool, coatClass);
       }
-      const all = sum(plan.zones.map((z) => z.minutes));
-      for (const z of plan.zones) {
-        const grams = s.gramsByZone[z.zone];
-        const planned = all > 0 ? (plannedG * z.minutes) / all : 0;
-        if (grams !== undefined && planned >= LEAST_ZONE_G) {
-          say('zoneYields', planned, Math.max(grams, LEAST_ZONE_G / 2), z.zone, tool);
-        }
-      }
+      for (const z of zoneGrams) say('zoneYields', z, z.zone, tool);
     }
   }
   return {
@@ -115,12 +77,6 @@ export function learn(sessions: readonly LoggedSession[]): Taught {
     sessions: sessions.length,
   };
 }
-
-/** Whose hands were longest on a step. */
-const mostOf = ({ by }: StepRecord): string | undefined =>
-  Object.entries(by)
-    .filter(([name]) => name !== '')
-    .sort((a, b) => b[1] - a[1])[0]?.[0];
 
 const ratioOf = ({ ratio, doubt, seen }: Estimate): Ratio => ({ mean: ratio, doubt, seen });
 

@@ -60,7 +60,6 @@ const stored = (r: Row): StoredSession => ({
 /** Prepared statements over sessions. */
 export function sessionStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
-  const recent = db.prepare<[number], Row>('SELECT * FROM session ORDER BY day DESC, id DESC LIMIT ?');
   const events = db.prepare<[string], EventRow>('SELECT * FROM session_event WHERE session_id = ? ORDER BY at_ms, id');
   const eventOwner = db.prepare<[string], { readonly session_id: string }>(
     'SELECT session_id FROM session_event WHERE id = ?',
@@ -71,7 +70,7 @@ export function sessionStore(db: Db) {
   );
   const linesSince = db.prepare<[number, number], SessionLine>(
     `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
-     FROM session s WHERE s.day >= ? ORDER BY s.day DESC LIMIT ?`,
+     FROM session s WHERE s.day >= ? ORDER BY s.day DESC, s.id DESC LIMIT ?`,
   );
   const newestEvent = db.prepare<[], { readonly at: number | null }>('SELECT max(rowid) AS at FROM session_event');
   const touched = db.prepare<[number], { readonly id: string }>(
@@ -82,8 +81,13 @@ export function sessionStore(db: Db) {
     "SELECT count(*) AS n FROM session_event WHERE rowid > ? AND kind IN ('finished', 'corrected')",
   );
   const taught = { upTo: 0, n: 0 };
-  const finished = db.prepare<[number], Row>(
-    `SELECT * FROM session s
+  const line = db.prepare<[string], SessionLine>(
+    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+     FROM session s WHERE s.id = ?`,
+  );
+  const finishedLines = db.prepare<[number], SessionLine>(
+    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+     FROM session s
      WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished')
      ORDER BY day DESC, id DESC LIMIT ?`,
   );
@@ -108,9 +112,9 @@ export function sessionStore(db: Db) {
     /** Grows with each event that is kept; what it was tells which sessions have changed since. */
     newestEvent: (): number => newestEvent.get()?.at ?? 0,
     touchedSince: (event: number): readonly string[] => touched.all(event).map((r) => r.id),
-    recent: (limit: number): readonly StoredSession[] => recent.all(limit).map(stored),
-    /** The newest finished sessions. */
-    finished: (limit: number): readonly StoredSession[] => finished.all(limit).map(stored),
+    line: (id: string): SessionLine | undefined => line.get(id),
+    /** The newest finished sessions without what is in them. */
+    finishedLines: (limit: number): readonly SessionLine[] => finishedLines.all(limit),
     /** Grows with every session that is finished or corrected: while it stays, so does what sessions teach. */
     teachings: (): number => {
       const upTo = newestEvent.get()?.at ?? 0;

@@ -5,7 +5,7 @@ import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { checkGistOf, gistOf } from '../gist.ts';
 import { counter } from '../endpoint.ts';
-import { activeDogs, bookedDays, dogToday, outlookToday, recordOf, salonOf, todayOf, type Served } from '../facts.ts';
+import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf, type Served } from '../facts.ts';
 import { found, stale } from '../problem.ts';
 import type { Day } from '../../core/quantity/index.ts';
 
@@ -61,7 +61,7 @@ export function dogRoutes(kept: Served): Router {
         .linesOf(id, 0)
         .map((line) => checkGistOf(stores, line, dog.coatClass))
         .reverse(),
-      sessions: stores.sessions.linesOf(id).map((line) => gistOf(stores, line, (s) => recordOf(kept, s)).summary),
+      sessions: stores.sessions.linesOf(id).map((line) => gistOf(stores, line).summary),
       bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),
     };
     return { json: page };

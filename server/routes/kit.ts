@@ -4,44 +4,23 @@ import type { Router } from 'express';
 import { coatCheck } from '../../contract/check-facts.ts';
 import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
-import { day, parseDay } from '../../core/quantity/index.ts';
+import { parseDay } from '../../core/quantity/index.ts';
 import type { Stores } from '../db/index.ts';
-import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
-import { activeChecks, coreDog, recordOf, salonOf, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
+import { activeChecks, coreDog, salonOf, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
+import { gistOf, type PieceUse } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-const MS_PER_MINUTE = 60_000;
-
-interface Worked extends Use {
-  readonly toolId: string;
-}
 /** Workings of each session, and the newest event that they know of. */
 interface Workings {
   upTo: number;
-  readonly bySession: Map<string, readonly Worked[]>;
+  readonly bySession: Map<string, readonly PieceUse[]>;
   byTool: ReadonlyMap<string, readonly Use[]>;
 }
 const WORKINGS = new WeakMap<Stores, Workings>();
 /** Sessions that are folded before others are answered. */
 const AT_ONCE = 20;
-
-/** What a session worked of each piece: the clock's minutes, or those written down instead. */
-function workedIn(kept: Kept, s: StoredSession): readonly Worked[] {
-  return recordOf(kept, s).steps.flatMap((step): Worked[] => {
-    const { tool } = step.plan;
-    // Another kind was used in its place: which piece nobody wrote down, so the planned one rests.
-    const minutes = step.did
-      ? step.did.tool === tool.kind
-        ? step.did.minutes
-        : 0
-      : step.state === 'skipped'
-        ? 0
-        : step.workedMs / MS_PER_MINUTE;
-    return minutes > 0 ? [{ toolId: tool.id, day: day(s.day), minutes, dogId: s.dogId }] : [];
-  });
-}
 
 /** Every working of every piece, by its id; only sessions with new events are folded anew. */
 async function usesByTool(kept: Kept): Promise<ReadonlyMap<string, readonly Use[]>> {
@@ -52,8 +31,8 @@ async function usesByTool(kept: Kept): Promise<ReadonlyMap<string, readonly Use[
   if (upTo === known.upTo) return known.byTool;
   for (const [i, id] of sessions.touchedSince(known.upTo).entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
-    const s = sessions.find(id);
-    if (s) known.bySession.set(id, workedIn(kept, s));
+    const line = sessions.line(id);
+    if (line) known.bySession.set(id, gistOf(kept.stores, line).uses);
   }
   const byTool = new Map<string, Use[]>();
   for (const workings of known.bySession.values())

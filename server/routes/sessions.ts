@@ -19,7 +19,8 @@ import { peopleIn } from '../../core/tally/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { counter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, reckonedIn, recordOf, salonOf, todayOf, type Served } from '../facts.ts';
+import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf, type Served } from '../facts.ts';
+import { gistOf } from '../gist.ts';
 import type { Live } from '../live.ts';
 import { found, Problem } from '../problem.ts';
 
@@ -83,15 +84,19 @@ export function sessionRoutes(kept: Served, live: Live): Router {
   const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });
 
   on('GET /sessions', () => {
-    const sessions = stores.sessions.recent(RECENT).map((s): SessionListItem => ({
-      id: s.id,
-      dogId: s.dogId,
-      dogName: stores.dogs.find(s.dogId)?.name ?? '',
-      day: formatDay(day(s.day)),
-      method: s.method,
-      minutes: s.snapshot.plan.minutes,
-      state: recordOf(kept, s).state,
-    }));
+    const sessions = stores.sessions.linesSince(0, RECENT).map((line): SessionListItem => {
+      const { id, day: on, method, plannedMinutes, state } = gistOf(stores, line).summary;
+      const { dogId } = line;
+      return {
+        id,
+        dogId,
+        dogName: stores.dogs.find(dogId)?.name ?? '',
+        day: on,
+        method,
+        minutes: plannedMinutes,
+        state,
+      };
+    });
     return { json: { sessions } };
   });
 

@@ -5,8 +5,8 @@ import type { TallyLedger, TallyPage, TallyRow } from '../../contract/tally.ts';
 import { addDays, day } from '../../core/quantity/index.ts';
 import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
 import { counter } from '../endpoint.ts';
-import { recordOf, salonOf, taughtBy, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
-import { mindsOf } from '../gist.ts';
+import { salonOf, taughtBy, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
+import { mindsOf, recordOf } from '../gist.ts';
 
 /** Levels of a factor, furthest from the plan first. */
 const rows = (effects: Effects, factor: string, nameOf = (key: string) => key): readonly TallyRow[] =>
@@ -36,7 +36,7 @@ async function entriesOf(kept: Kept, since: number): Promise<readonly VisitEntry
     const entry = entries.of(line.id, `${line.events} ${dog.version}`, () => {
       const s = sessions.find(line.id);
       if (!s) return undefined;
-      const record = recordOf(kept, s);
+      const record = recordOf(kept.stores, s);
       if (record.state !== 'finished') return undefined;
       const { id, method, snapshot } = s;
       return entryOf({ id, day: day(s.day), dog, method, plan: snapshot.plan, record, dbAOf: (t) => wall.get(t.id) });

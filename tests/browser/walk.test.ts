@@ -150,7 +150,7 @@ describe('the walk by mouse', () => {
     await page.getByText(/^22\sg weighed of about \d+\sg planned/).waitFor();
     await page.getByText('The comb did not fall through at').waitFor();
     await reloadLosesNothing(page);
-    const events = stage.stores.sessions.recent(40).flatMap((s) => stage.stores.sessions.events(s.id));
+    const events = stage.stores.sessions.linesSince(0, 40).flatMap((s) => stage.stores.sessions.events(s.id));
     expect(events.filter((e) => e.act.kind === 'weighed' && e.act.grams === 22 && e.act.by === 'scale')).to.have.length(
       1,
     );

@@ -8,7 +8,7 @@ import { openMethod, planVisit, type PlanStep } from '../../core/bench/index.ts'
 import type { CoatClass } from '../../core/dog/index.ts';
 import { DEFAULT_HOUSE, type ToolKind } from '../../core/kit/index.ts';
 import { pick, randomNormal, seededRandom, type Random } from '../../core/quantity/index.ts';
-import { sessionRecord } from '../../core/table/index.ts';
+import { sessionRecord, type SessionRecord } from '../../core/table/index.ts';
 import {
   gramsFor,
   learn,
@@ -16,8 +16,11 @@ import {
   overPromised,
   paceFor,
   meansDiffer,
+  stepLessons,
   student80,
   type LoggedSession,
+  type Reckoned,
+  type Taught,
 } from '../../core/tally/index.ts';
 import { checkOf, dogOf, FULL_KIT } from '../core/examples.ts';
 import { workedLog } from '../core/session-log.ts';
@@ -64,11 +67,20 @@ const drawn = (map: Map<string, number>, key: string, random: Random, spread: nu
   return value;
 };
 
+/** A visit with its record, of which `told` makes what is learnt from. */
+type WorkedVisit = Pick<LoggedSession, 'dogId' | 'coatClass'> & { readonly record: SessionRecord };
+const told = ({ dogId, coatClass, record }: WorkedVisit, reckoned?: Reckoned): LoggedSession => ({
+  dogId,
+  coatClass,
+  lessons: stepLessons(record, reckoned),
+});
+const learnt = (visits: readonly WorkedVisit[]): Taught => learn(visits.map((v) => told(v)));
+
 /** 500 sessions of a salon whose true pace and yield are drawn first. */
-function salon(seed: number): { readonly sessions: readonly LoggedSession[]; readonly truth: Truth } {
+function salon(seed: number): { readonly sessions: readonly WorkedVisit[]; readonly truth: Truth } {
   const random = seededRandom(seed);
   const truth: Truth = { tool: new Map(), person: new Map(), coatClass: new Map(), dog: new Map(), yields: new Map() };
-  const sessions = Array.from({ length: SESSIONS }, (): LoggedSession => {
+  const sessions = Array.from({ length: SESSIONS }, (): WorkedVisit => {
     const { coatClass, methods } = pick(random, CASES);
     const { steps } = pick(random, methods);
     const person = pick(random, PEOPLE);
@@ -107,7 +119,7 @@ describe('what 500 sessions teach', () => {
   before(() => {
     for (let seed = 1; seed <= SALONS; seed++) {
       const { sessions, truth } = salon(seed);
-      const taught = learn(sessions);
+      const taught = learnt(sessions);
       const timed = new Map<string, number>();
       for (const { coatClass, record } of sessions) {
         for (const s of record.steps) {
@@ -155,7 +167,7 @@ describe('what 500 sessions teach', () => {
 
 describe('learning', () => {
   const steps = CASES[0]?.methods.find((m) => m.method === 'smooth')?.steps ?? [];
-  const session = (pace: number, yields: number, person: string): LoggedSession => ({
+  const session = (pace: number, yields: number, person: string): WorkedVisit => ({
     dogId: 'd',
     coatClass: 'smooth-double',
     record: sessionRecord(
@@ -163,13 +175,13 @@ describe('learning', () => {
       steps,
     ),
   });
-  const many = (n: number, pace: number, yields: number, person: string): LoggedSession[] =>
+  const many = (n: number, pace: number, yields: number, person: string): WorkedVisit[] =>
     Array.from({ length: n }, () => session(pace, yields, person));
 
   it('moves a little by few and all the way by many, and is surer by each', () => {
     expect(learn([]).pace.overall).to.deep.include({ seen: 0 });
     expect(learn([]).pace.overall.ratio).to.be.closeTo(1, 0.03);
-    const at = (n: number) => learn(many(n, 1.5, 1, 'Ada')).pace.overall;
+    const at = (n: number) => learnt(many(n, 1.5, 1, 'Ada')).pace.overall;
     expect(at(1).ratio).to.be.within(1.1, 1.45);
     expect(at(40).ratio).to.be.closeTo(1.5, 0.06);
     const width = (n: number): number => at(n).high / at(n).low;
@@ -177,7 +189,7 @@ describe('learning', () => {
   });
 
   it('tells people apart, and plans with what it learnt, once and not twice', () => {
-    const taught = learn([...many(30, 1.5, 1.4, 'Ada'), ...many(30, 1, 1.4, 'Bo')]);
+    const taught = learnt([...many(30, 1.5, 1.4, 'Ada'), ...many(30, 1, 1.4, 'Bo')]);
     const paceOf = (person: string): number => paceFor(taught, { person }).rubber?.mean ?? 0;
     expect(paceOf('Ada') / paceOf('Bo')).to.be.closeTo(1.5, 0.08);
     expect(gramsFor(taught, 'd', 'smooth-double')?.mean).to.be.closeTo(1.4, 0.08);
@@ -186,14 +198,14 @@ describe('learning', () => {
       pace: Object.fromEntries(steps.map((s) => [s.tool.kind, 1.5])) as Partial<Record<ToolKind, number>>,
       grams: 1,
     };
-    const met = learn(many(30, 1, 1, 'Ada').map((s) => ({ ...s, reckoned })));
+    const met = learn(many(30, 1, 1, 'Ada').map((v) => told(v, reckoned)));
     expect(met.pace.overall.ratio).to.be.closeTo(1.5, 0.08);
   });
 
   it('names steps that promise too much, and is silent about those that keep their word', () => {
     const first = steps[0];
     if (!first) throw new TypeError('smooth has steps');
-    const slow: LoggedSession[] = Array.from({ length: 25 }, () => ({
+    const slow: WorkedVisit[] = Array.from({ length: 25 }, () => ({
       dogId: 'd',
       coatClass: 'smooth-double',
       record: sessionRecord(
@@ -201,13 +213,13 @@ describe('learning', () => {
         steps,
       ),
     }));
-    const off = overPromised(learn(slow));
+    const off = overPromised(learnt(slow));
     expect(off.map((o) => o.step)).to.deep.equal([`${first.phase} ${first.tool.kind}`]);
     expect(off[0]?.what).to.equal('minutes');
   });
 
   it('teaches a plan for each class of coat', () => {
-    const taught = learn(many(20, 1.3, 1, 'Ada'));
+    const taught = learnt(many(20, 1.3, 1, 'Ada'));
     const own = (coatClass: CoatClass): number => learntFor(taught, 'x', coatClass).pace.rubber?.mean ?? 0;
     expect(own('smooth-double')).to.be.closeTo(1.3, 0.06);
     expect(own('heavy-double')).to.be.within(1.1, own('smooth-double') + 0.01);
