@@ -4,9 +4,7 @@ var setup = require('./setup.cjs');
 setup.checkNode();
 setup.installPackages();
 setup.buildWeb();
+setup.buildServer();
 process.chdir(setup.ROOT);
-process.argv = [process.argv[0], 'server/main.ts'].concat(process.argv.slice(2));
-import('tsx/esm/api').then(function (api) {
-  api.register();
-  return import('../server/main.ts');
-});
+process.argv = [process.argv[0], 'dist.server/main.js'].concat(process.argv.slice(2));
+import('../dist.server/main.js');

@@ -97,25 +97,40 @@ function keepBefore() {
   fs.cpSync(assets, path.join(before, 'assets'), { recursive: true });
 }
 
-/* What makes first pages, then the interface for browsers: a server that runs takes both up when the latter is there. */
-var CONFIGS = ['vite.page.config.ts', 'vite.config.ts'];
+/* What is built, from which sources: what makes first pages, then the interface for browsers (a server that runs takes both up
+   when the latter is there), and the server. */
+var WEB = { what: 'interface', configs: ['vite.page.config.ts', 'vite.config.ts'], from: ['web', 'core', 'contract'], to: 'dist' };
+var SERVER = { what: 'server', configs: ['vite.server.config.ts'], from: ['server', 'cli', 'core', 'contract'], to: 'dist.server' };
 
-/* Builds the interface when its sources have changed since the last build. */
-function buildWeb() {
-  var stamp = path.join(ROOT, 'dist', '.stamp');
-  var sources = ['web', 'core', 'contract'].reduce(function (all, dir) { return all.concat(filesUnder(path.join(ROOT, dir))); }, []);
-  var want = digest(sources.concat(CONFIGS.concat(['package-lock.json']).map(function (file) { return path.join(ROOT, file); })));
+function vite(config, what) {
+  var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '-c', config, '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
+  if (done.status === 0) return;
+  console.error('The ' + what + ' could not be built; the lines above say why.');
+  process.exit(1);
+}
+
+/* Builds one of them when its sources have changed since the last build. */
+function buildOf(made, before) {
+  var stamp = path.join(ROOT, made.to, '.stamp');
+  var sources = made.from.reduce(function (all, dir) { return all.concat(filesUnder(path.join(ROOT, dir))); }, []);
+  var want = digest(sources.concat(made.configs.concat(['package-lock.json']).map(function (file) { return path.join(ROOT, file); })));
   if (read(stamp) === want) return;
-  console.log('Building the interface ...');
-  keepBefore();
-  CONFIGS.forEach(function (config) {
-    var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '-c', config, '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
-    if (done.status !== 0) {
-      console.error('The interface could not be built; the lines above say why.');
-      process.exit(1);
-    }
+  console.error('Building the ' + made.what + ' ...');
+  if (before) before();
+  made.configs.forEach(function (config) {
+    vite(config, made.what);
   });
   fs.writeFileSync(stamp, want);
 }
+function buildWeb() {
+  buildOf(WEB, keepBefore);
+}
+function buildServer() {
+  buildOf(SERVER);
+}
+/* Quick enough to be built for every run. */
+function buildTests() {
+  vite('vite.tests.config.ts', 'tests');
+}
 
-module.exports = { ROOT: ROOT, checkNode: checkNode, unpackPackages: unpackPackages, nativeBuild: nativeBuild, installPackages: installPackages, buildWeb: buildWeb, NOT_INSTALLED: NOT_INSTALLED };
+module.exports = { ROOT: ROOT, checkNode: checkNode, unpackPackages: unpackPackages, nativeBuild: nativeBuild, installPackages: installPackages, buildWeb: buildWeb, buildServer: buildServer, buildTests: buildTests, NOT_INSTALLED: NOT_INSTALLED };

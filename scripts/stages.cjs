@@ -28,6 +28,10 @@ const bin = (name) => path.join(setup.ROOT, 'node_modules', '.bin', name);
 /* The compiler that is a program of the machine: a tenth of the time. The linter reads with the other. */
 const TSC = path.join(setup.ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc');
 
+/* Tests run as built JavaScript: each process would else read six hundred modules of TypeScript anew. Faults are told by their source. */
+const BUILT_TESTS = path.join(setup.ROOT, 'node_modules', '.cache', 'woolly-tide-tests');
+const MAPPED = { NODE_OPTIONS: '--enable-source-maps' };
+
 /* Groups of processes that run now, to be ended with the run. */
 const running = new Set();
 const endGroup = (pid, signal) => {
@@ -92,8 +96,8 @@ const mocha = (title, files) => async () => {
   const countsFile = path.join(fs.mkdtempSync(path.join(scratch, 'counts-')), 'counts.json');
   const { code, text, ms } = await run(
     bin('mocha'),
-    ['--import=tsx', '--exit', '--reporter', 'scripts/count-reporter.cjs', '--timeout', String(TEST_LIMIT_MS), 'scripts/import-tests.mjs'],
-    { env: { COUNTS_FILE: countsFile, DEMO_FOLDER: scratch, TEST_FILES: files.join(path.delimiter) } },
+    ['--exit', '--reporter', 'scripts/count-reporter.cjs', '--timeout', String(TEST_LIMIT_MS), 'scripts/import-tests.mjs'],
+    { env: { ...MAPPED, COUNTS_FILE: countsFile, DEMO_FOLDER: scratch, BUILT_TESTS, TEST_FILES: files.join(path.delimiter) } },
   );
   const none = { passed: 0, failed: 0, ended: false, tests: [] };
   const got = fs.existsSync(countsFile) ? JSON.parse(fs.readFileSync(countsFile, 'utf8')) : none;
@@ -171,36 +175,42 @@ async function makeChromium() {
   return false;
 }
 
-/* The interface as it is served. */
-async function makeWeb() {
-  const { code, text, ms } = await run(process.execPath, ['-e', "require('./scripts/setup.cjs').buildWeb()"]);
-  say(code === 0, 'interface built', ms);
+/* Something that is built by a function of setup.cjs. */
+const maker = (title, build) => async () => {
+  const { code, text, ms } = await run(process.execPath, ['-e', `require('./scripts/setup.cjs').${build}()`]);
+  say(code === 0, title, ms);
   if (code !== 0) console.log(text);
   return code === 0;
-}
+};
 
 /* The demo salons that tests begin with: they take a while to fill, and the processes of one run share them. */
 async function makeDemo() {
-  const { code, text, ms } = await run(process.execPath, ['--import=tsx', 'tests/fill-demo.ts'], { env: { DEMO_FOLDER: scratch } });
+  const { code, text, ms } = await run(process.execPath, [path.join(BUILT_TESTS, 'tests', 'fill-demo.js')], { env: { DEMO_FOLDER: scratch } });
   say(code === 0, 'demo salons filled', ms);
   if (code !== 0) console.log(text);
   return code === 0;
 }
 
-/* What some tasks need first, made once; the demo is written by the database engine. */
-const MAKERS = { native: makeNative, chromium: makeChromium, web: makeWeb, demo: makeDemo };
-const FIRST = { demo: 'native' };
+/* What some tasks need first, made once, and what that needs itself. */
+const MAKERS = {
+  tests: { make: maker('tests built', 'buildTests'), needs: [] },
+  native: { make: makeNative, needs: [] },
+  chromium: { make: makeChromium, needs: [] },
+  web: { make: maker('interface built', 'buildWeb'), needs: [] },
+  server: { make: maker('server built', 'buildServer'), needs: [] },
+  demo: { make: makeDemo, needs: ['tests', 'native'] },
+};
 
 /* Longest first, so that none of them is left to run alone at the end. */
 const tasks = () => [
-  ...sharded('browser', full ? 2 : 6, ['demo', 'chromium', 'web']),
-  ...sharded('faults', 2, ['demo']),
+  ...sharded('browser', 2, ['demo', 'chromium', 'web', 'server']),
+  ...sharded('faults', 2, ['demo', 'server']),
   ...sharded('server', 2, ['demo']),
-  ...sharded('core', 2, []),
-  ...sharded('reference', 2, []),
+  ...sharded('core', 2, ['tests']),
+  ...sharded('reference', 2, ['tests']),
   { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
   { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']) },
-  ...sharded('cli', 1, ['native']),
+  ...sharded('cli', 1, ['tests', 'native', 'server']),
   ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
 ];
 
@@ -213,15 +223,19 @@ async function runAll(wanted) {
     console.log(`FAIL There is no stage called ${unknown.join(' or ')}.`);
   }
   const made = new Map();
-  const asked = Object.keys(MAKERS).filter((name) => queue.some(({ needs }) => needs.includes(name)));
-  const needed = Object.keys(MAKERS).filter((name) => asked.includes(name) || asked.some((a) => FIRST[a] === name));
+  const asked = new Set();
+  const ask = (name) => {
+    MAKERS[name].needs.forEach(ask);
+    asked.add(name);
+  };
+  queue.forEach(({ needs }) => needs.forEach(ask));
   // They run beside the tasks: the engine takes a core for a while, apt mostly waits.
   const makings = new Map();
-  const making = needed.map((name) => {
+  const making = [...asked].map((name) => {
     const work = (async () => {
-      const begun = !FIRST[name] || (await makings.get(FIRST[name]));
+      const begun = (await Promise.all(MAKERS[name].needs.map((n) => makings.get(n)))).every(Boolean);
       // What could not even be begun is missing too: nobody may wait for it.
-      const ok = begun && (await MAKERS[name]());
+      const ok = begun && (await MAKERS[name].make());
       if (begun && !ok) total.failed++;
       made.set(name, ok);
       wake();

@@ -97,7 +97,7 @@ export class TideDesk {
 
   private threadOf(): Worker {
     if (this.thread) return this.thread;
-    const thread = threadOf(new URL('./tide-thread.ts', import.meta.url));
+    const thread = threadOf('tide-thread', import.meta.url);
     thread.on('message', ({ dogs, learnt }: TideTold) => {
       this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])), learnt };
       this.rest();

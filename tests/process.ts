@@ -1,8 +1,5 @@
 /** The demo as a process of its own: started, waited for, ended. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cpSync } from 'node:fs';
-import { join, resolve } from 'node:path';
-import { build } from 'vite';
 
 export interface Running {
   readonly child: ChildProcess;
@@ -15,24 +12,11 @@ const started: ChildProcess[] = [];
 
 /** The whole demo command, and the server alone as it starts past install and build. */
 export const DEMO = ['scripts/serve.cjs', '--demo'];
-export const SERVER = ['--import=tsx', 'server/main.ts', '--demo'];
+export const SERVER = ['dist.server/main.js', '--demo'];
 /** The same without a demo: a salon's own. */
-export const PLAIN = ['--import=tsx', 'server/main.ts'];
-
-/** The same server in one file, which starts in a third of the time: for tests that start it again and again. */
-export async function builtServer(): Promise<readonly string[]> {
-  // Within the house, where the packages that it leaves outside are found.
-  const outDir = resolve('node_modules', '.cache', `woolly-tide-server-${process.pid}`);
-  await build({
-    configFile: false,
-    logLevel: 'error',
-    // All packages in the one file but those that bring machine code or threads.
-    ssr: { noExternal: true, external: ['better-sqlite3', 'pino', 'tsx'] },
-    build: { ssr: 'server/main.ts', outDir, emptyOutDir: true, target: 'node20' },
-  });
-  cpSync('server/db/migrations', join(outDir, 'migrations'), { recursive: true });
-  return [join(outDir, 'main.js'), '--demo'];
-}
+export const PLAIN = ['dist.server/main.js'];
+/** The safe from the command line. */
+export const SAFE = ['dist.server/safe.js'];
 
 /** Starts one of them. */
 export function start(

@@ -155,7 +155,7 @@ export class Safe {
   }
 
   private inThread<T>(work: SafeWork): Promise<T> {
-    const thread = threadOf(new URL('./safe-thread.ts', import.meta.url), work);
+    const thread = threadOf('safe-thread', import.meta.url, work);
     return new Promise<T>((done, failed) => {
       thread.once('message', done);
       thread.once('error', failed);

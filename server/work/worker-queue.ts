@@ -121,7 +121,7 @@ export class WorkerQueue {
   }
 
   private start(): Worker {
-    const thread = threadOf(new URL('./job-thread.ts', import.meta.url));
+    const thread = threadOf('job-thread', import.meta.url);
     thread.once('message', () => {
       clearTimeout(this.timer);
       this.ready = true;

@@ -9,7 +9,7 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
-import { demoDb } from '../demo.ts';
+import { demoDb, demoIn } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO_SALON } from '../../server/demo/seed.ts';
 import { DEMO, up } from '../process.ts';
@@ -198,9 +198,11 @@ export async function openStage({ empty = false } = {}): Promise<Stage> {
   return { ...(await visit(listening.base, headers, complaints, leave)), stores: kept, db, door: doorState };
 }
 
-/** The demo command itself, in a folder of its own; Ctrl-C ends it, cleanly. */
+/** The demo command itself, in a folder of its own that it has filled before; Ctrl-C ends it, cleanly. */
 export async function openDemo(): Promise<Visit> {
-  const demo = await up(DEMO, mkdtempSync(join(tmpdir(), 'woolly-tide-demo-')));
+  const folder = mkdtempSync(join(tmpdir(), 'woolly-tide-demo-'));
+  demoIn(folder);
+  const demo = await up(DEMO, folder);
   return visit(demo.base, await signedInAt(demo.base), [], async () => {
     demo.child.kill('SIGINT');
     expect((await demo.ended).code).to.equal(0);

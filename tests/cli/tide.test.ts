@@ -9,7 +9,7 @@ import { addDays, formatDay, seededRandom } from '../../core/quantity/index.ts';
 import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
 
 const wt = (...args: string[]) =>
-  spawnSync(process.execPath, ['scripts/run.cjs', 'cli/main.ts', ...args], { encoding: 'utf8' });
+  spawnSync(process.execPath, ['scripts/built.cjs', 'wt', ...args], { encoding: 'utf8' });
 
 const [world] = WORLDS;
 if (!world) throw new Error('no world');

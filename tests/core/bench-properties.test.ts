@@ -31,7 +31,7 @@ import { cases } from './random-case.ts';
 import { samples } from '../samples.ts';
 
 const SEED = 9117;
-const RUNS = samples(2_000, 20_000);
+const RUNS = samples(1_000, 20_000);
 
 const tried = fc.tuple(
   cases,

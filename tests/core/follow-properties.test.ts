@@ -18,7 +18,7 @@ import { cases } from './random-case.ts';
 import { logOf, upTo } from './session-log.ts';
 import { samples } from '../samples.ts';
 
-const RUNS = samples(150, 600);
+const RUNS = samples(100, 600);
 
 const happenings = fc.oneof(
   fc.constantFrom('drags' as const, 'stops' as const).map((result) => ({ kind: 'comb' as const, result })),
@@ -33,7 +33,7 @@ const happenings = fc.oneof(
 );
 
 describe('following what happens at the table', () => {
-  it('keeps every limit of skin, topcoat, blade, water and clock in 600 random moments', () => {
+  it(`keeps every limit of skin, topcoat, blade, water and clock in ${RUNS} random moments`, () => {
     const seen = { proposals: 0, pieces: 0, cuts: 0, stops: 0, moved: 0 };
     fc.assert(
       fc.property(

@@ -19,7 +19,7 @@ import { addDays, day, pick, seededRandom, sum, type Day } from '../../core/quan
 import { samples } from '../samples.ts';
 
 /** Long enough for a blow to come and go; a whole year in a long run. */
-const DAYS = samples(112, 364);
+const DAYS = samples(56, 364);
 
 const TODAY = day(22_000);
 const NONE: ReadonlySet<HomePart> = new Set();

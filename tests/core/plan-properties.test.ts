@@ -5,6 +5,7 @@ import { planVisit, type MethodPlan, type Plan } from '../../core/bench/index.ts
 import { TIED } from '../../core/check/index.ts';
 import { zone } from '../../core/dog/index.ts';
 import { forbiddenBy } from '../../core/kit/index.ts';
+import { samples } from '../samples.ts';
 import { cases } from './random-case.ts';
 
 const SEED = 4102;
@@ -42,7 +43,7 @@ describe('plans of random cases', () => {
           }
         }
       }),
-      { numRuns: 600, seed: SEED },
+      { numRuns: samples(200, 600), seed: SEED },
     );
     expect(steps).to.be.greaterThan(10_000);
   });
@@ -52,7 +53,7 @@ describe('plans of random cases', () => {
       fc.property(cases, (request) => {
         expect(planVisit(request)).to.deep.equal(planVisit(structuredClone(request)));
       }),
-      { numRuns: 100, seed: SEED },
+      { numRuns: samples(40, 100), seed: SEED },
     );
   });
 
@@ -63,7 +64,7 @@ describe('plans of random cases', () => {
         const more = { ...request, kit: [...request.kit, { id: 'extra', kind: 'comb' as const, name: 'comb' }] };
         expect(openPlans(planVisit(more)).map((m) => m.method)).to.include.members(before);
       }),
-      { numRuns: 300, seed: SEED },
+      { numRuns: samples(100, 300), seed: SEED },
     );
   });
 });

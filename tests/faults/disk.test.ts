@@ -25,14 +25,13 @@ import { migrate, newestSchema, openDb, stores } from '../../server/db/index.ts'
 import { makeBackup } from '../../server/safe/backups.ts';
 import { openSalon, restore, salonFile, takeFolder } from '../../server/safe/house.ts';
 import { lookedThrough } from '../../server/safe/verify.ts';
-import { killAll, PLAIN, start, up } from '../process.ts';
+import { killAll, PLAIN, SAFE, start, up } from '../process.ts';
 import { openRoom } from '../server/room.ts';
 import { signedInAt } from '../signed-in.ts';
 import { fillSmall, smallIn, TANSY } from '../small-house.ts';
 
 const folder = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-disk-'));
-const safe = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import=tsx', 'cli/safe.ts', ...args], { encoding: 'utf8' });
+const safe = (...args: string[]) => spawnSync(process.execPath, [...SAFE, ...args], { encoding: 'utf8' });
 const dogsIn = (file: string): number => {
   const found = lookedThrough(file, 'deep');
   return found.ok ? (found.rows['dog'] ?? 0) : expect.fail(found.what);
@@ -306,14 +305,10 @@ describe('the safe from the command line', () => {
     expect(safe('import', zip, '--data', other).stderr).to.match(/There is a salon in .* already/);
     running.child.kill('SIGINT');
     await running.ended;
-    const set = execFileSync(
-      process.execPath,
-      ['--import=tsx', 'cli/safe.ts', 'passphrase', '--login', 'runa', '--data', other],
-      {
-        input: 'nine plain blue kettles\n',
-        encoding: 'utf8',
-      },
-    );
+    const set = execFileSync(process.execPath, [...SAFE, 'passphrase', '--login', 'runa', '--data', other], {
+      input: 'nine plain blue kettles\n',
+      encoding: 'utf8',
+    });
     expect(set).to.match(/Runa signs in with the new passphrase/);
     const there = await up(PLAIN, other);
     const signIn = (passphrase: string) =>

@@ -8,7 +8,7 @@ import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { demoIn } from '../demo.ts';
 import { signedInAt } from '../signed-in.ts';
-import { killAll, SERVER, start, up } from '../process.ts';
+import { killAll, PLAIN, SERVER, start, up } from '../process.ts';
 
 const emptyDir = (): string => mkdtempSync(join(tmpdir(), 'woolly-tide-data-'));
 type Device = { readonly base: string; readonly headers: Record<string, string> };
@@ -39,6 +39,7 @@ describe('the demo as a process', () => {
 
   it('closes cleanly on Ctrl-C, keeps what was saved, and fills only an empty file', async () => {
     const data = emptyDir();
+    demoIn(data);
     const first = await up(SERVER, data);
     expect((await send(await device(first.base), 'POST', '/dogs', DOG)).status).to.equal(201);
     first.child.kill('SIGINT');
@@ -91,7 +92,7 @@ describe('the demo as a process', () => {
     await new Promise((listening) => taken.once('listening', listening));
     const address = taken.address();
     const port = typeof address === 'object' && address ? address.port : 0;
-    const { ended } = start(SERVER, '--port', String(port), '--data', emptyDir());
+    const { ended } = start(PLAIN, '--port', String(port), '--data', emptyDir());
     const end = await ended;
     taken.close();
     expect(end.code).to.equal(1);

@@ -7,11 +7,11 @@ import Database from 'better-sqlite3';
 import { expect } from 'chai';
 import { randomInt, seededRandom } from '../../core/quantity/index.ts';
 import { signedInAt } from '../signed-in.ts';
-import { builtServer, killAll, up } from '../process.ts';
+import { killAll, SERVER, up } from '../process.ts';
 import { smallIn, TANSY } from '../small-house.ts';
 import { samples } from '../samples.ts';
 
-const KILLS = samples(20, 100);
+const KILLS = samples(10, 100);
 const session = 'killed-session';
 
 const sendWith =
@@ -33,7 +33,7 @@ describe('a session whose server is killed', () => {
   });
 
   /** One server, killed again and again at random moments of writing. */
-  async function killed(server: readonly string[], seed: number, kills: number): Promise<void> {
+  async function killed(seed: number, kills: number): Promise<void> {
     const random = seededRandom(seed);
     let headers: Record<string, string> = {};
     const send = sendWith(() => headers, over.signal);
@@ -48,7 +48,7 @@ describe('a session whose server is killed', () => {
     let unsent: { id: string; atMs: number; act: object }[] = [];
     for (let kill = 0; kill < kills; kill++) {
       over.signal.throwIfAborted();
-      const running = await up(server, data);
+      const running = await up(SERVER, data);
       const { base, child } = running;
       if (kill === 0) {
         headers = await signedInAt(base);
@@ -118,8 +118,7 @@ describe('a session whose server is killed', () => {
   }
 
   it(`misses nothing that was acknowledged, at ${KILLS} random moments of writing`, async () => {
-    const server = await builtServer();
     // Two houses side by side.
-    await Promise.all([killed(server, 20, KILLS / 2), killed(server, 21, KILLS / 2)]);
+    await Promise.all([killed(20, KILLS / 2), killed(21, KILLS / 2)]);
   });
 });

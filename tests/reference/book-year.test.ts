@@ -67,7 +67,7 @@ function programme(dogs: readonly DogArcs[], hours: Hours): string {
 }
 
 describe('a book’s year, against HiGHS', () => {
-  const CASES = samples(30, 100);
+  const CASES = samples(20, 100);
   it(`costs what the optimum costs in ${CASES} random small books, and is never below its bound`, async function () {
     this.timeout(240_000);
     const highs = await loadHighs();

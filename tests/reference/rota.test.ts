@@ -66,7 +66,7 @@ function programme({ parts, dayMinutes }: RotaRequest): string {
 }
 
 describe('the owner’s week, against HiGHS', () => {
-  const WEEKS = samples(60, 200);
+  const WEEKS = samples(30, 200);
   it(`is the optimum of ${WEEKS} random small weeks`, async function () {
     this.timeout(240_000);
     const highs = await loadHighs();
@@ -96,6 +96,6 @@ describe('the owner’s week, against HiGHS', () => {
         if (used > (request.dayMinutes[d] ?? 0) - 0.5 && used > 0) tight++;
       }
     }
-    expect(tight, 'days that are full').to.be.greaterThan(samples(60, 200));
+    expect(tight, 'days that are full').to.be.greaterThan(samples(30, 200));
   });
 });

@@ -3,10 +3,12 @@ import { randomBytes } from 'node:crypto';
 import { expect } from 'chai';
 import ICAL from 'ical.js';
 import { jpegOf } from '../picture.ts';
+import { samples } from '../samples.ts';
 import { dump, openRoom, type Answer, type Room } from './room.ts';
 
 const TODAY = '2031-04-09';
 const DOG = 'demo-bollard';
+const TOKENS = samples(1_000, 10_000);
 
 describe('the home over HTTP', () => {
   let room: Room;
@@ -106,9 +108,8 @@ describe('the home over HTTP', () => {
     expect(dump(room.db)).to.equal(before);
   });
 
-  it('opens nothing for 10,000 random tokens, and no token is in any log', async function () {
-    this.timeout(120_000);
-    for (let i = 0; i < 10_000; i += 50) {
+  it(`opens nothing for ${TOKENS} random tokens, and no token is in any log`, async () => {
+    for (let i = 0; i < TOKENS; i += 50) {
       const guesses = Array.from({ length: 50 }, () => randomBytes(24).toString('base64url'));
       const answers = await Promise.all(guesses.map((g) => owner('GET', '/owner', undefined, g)));
       for (const a of answers) expect(a.status).to.equal(404);
