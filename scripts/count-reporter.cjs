@@ -9,7 +9,11 @@ module.exports = class CountReporter extends Mocha.reporters.Dot {
     super(runner, options);
     const counts = { passed: 0, failed: 0, ended: false, tests: [] };
     const write = () => {
-      if (process.env.COUNTS_FILE) fs.writeFileSync(process.env.COUNTS_FILE, JSON.stringify(counts));
+      const { COUNTS_FILE } = process.env;
+      if (!COUNTS_FILE) return;
+      // Whole or not at all: this process may be ended at any moment.
+      fs.writeFileSync(`${COUNTS_FILE}.new`, JSON.stringify(counts));
+      fs.renameSync(`${COUNTS_FILE}.new`, COUNTS_FILE);
     };
     const took = (test) => counts.tests.push({ title: test.fullTitle(), ms: test.duration ?? 0 });
     runner.on('pass', (test) => {

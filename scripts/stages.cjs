@@ -91,19 +91,29 @@ const check = (title, command, args) => async () => {
   if (code !== 0) console.log(text);
 };
 
-/* Mocha tests of a list of files; a run that dies, is ended early or executes nothing is a failure. */
-const mocha = (title, files) => async () => {
-  const countsFile = path.join(fs.mkdtempSync(path.join(scratch, 'counts-')), 'counts.json');
-  const { code, text, ms } = await run(
-    bin('mocha'),
-    ['--exit', '--reporter', 'scripts/count-reporter.cjs', '--timeout', String(TEST_LIMIT_MS), 'scripts/import-tests.mjs'],
-    { env: { ...MAPPED, COUNTS_FILE: countsFile, DEMO_FOLDER: scratch, BUILT_TESTS, TEST_FILES: files.join(path.delimiter) } },
-  );
+/* What the tests of a part came to so far, by its title; a part that the run's end cuts short is counted as far as it was. */
+const unfinished = new Map();
+function counted(title) {
+  const countsFile = unfinished.get(title);
+  unfinished.delete(title);
   const none = { passed: 0, failed: 0, ended: false, tests: [] };
   const got = fs.existsSync(countsFile) ? JSON.parse(fs.readFileSync(countsFile, 'utf8')) : none;
   total.passed += got.passed;
   total.failed += got.failed;
   timings.push(...got.tests.map((t) => ({ ...t, stage: title })));
+  return got;
+}
+
+/* Mocha tests of a list of files; a run that dies, is ended early or executes nothing is a failure. */
+const mocha = (title, files) => async () => {
+  const countsFile = path.join(fs.mkdtempSync(path.join(scratch, 'counts-')), 'counts.json');
+  unfinished.set(title, countsFile);
+  const { code, text, ms } = await run(
+    bin('mocha'),
+    ['--exit', '--reporter', 'scripts/count-reporter.cjs', '--timeout', String(TEST_LIMIT_MS), 'scripts/import-tests.mjs'],
+    { env: { ...MAPPED, COUNTS_FILE: countsFile, DEMO_FOLDER: scratch, BUILT_TESTS, TEST_FILES: files.join(path.delimiter) } },
+  );
+  const got = counted(title);
   const died = !got.ended || got.passed + got.failed === 0 || (code !== 0 && got.failed === 0);
   if (died) total.failed++;
   const ok = !died && got.failed === 0;
@@ -125,7 +135,7 @@ const LONGEST = {
   reference: ['day-sheet', 'book-year', 'rota', 'allotment'],
   server: ['safe', 'walk', 'door', 'bad-input'],
   faults: ['fuzz', 'session-kill', 'disk'],
-  browser: ['each-room-1', 'each-room-2', 'each-room-3', 'book', 'walk', 'table', 'script', 'bench'],
+  browser: ['each-room-1', 'each-room-2', 'book', 'walk', 'table', 'script', 'bench'],
 };
 function shards(stage, count) {
   const all = testFiles(stage);
@@ -269,6 +279,10 @@ async function runAll(wanted) {
 
 /* The last line, whatever happened before it. */
 function close() {
+  for (const title of [...unfinished.keys()]) {
+    const { passed, failed } = counted(title);
+    console.log(`FAIL ${title}: cut short after ${passed} passed, ${failed} failed`);
+  }
   const slowest = timings.sort((a, b) => b.ms - a.ms).slice(0, SLOWEST_SHOWN);
   if (slowest.length > 0) console.log('\nSlowest:');
   for (const { ms, stage, title } of slowest) console.log(`${(ms / 1000).toFixed(1).padStart(7)} s  ${stage}: ${title.slice(0, 120)}`);

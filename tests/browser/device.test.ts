@@ -44,7 +44,7 @@ describe('a device of the salon', () => {
     page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('recent')));
 
   it('that is a shared tablet asks for a PIN when no hand was on it, link or no link, reloaded or not', async () => {
-    const page = await stage.page({ signedOut: true });
+    const page = await stage.page({ signedOut: true, serviceWorkers: 'allow' });
     await page.clock.install();
     await signIn(page, 'maren', true);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -23,9 +23,9 @@ const SIZES = [
 ] as const;
 
 /** Files that share the rooms out, each with a salon and a browser of its own. */
-const SHARES = 3;
+const SHARES = 2;
 
-/** Tries every third room, from the share's first on. */
+/** Tries every second room, from the share's first on. */
 export function eachRoom(share: number): void {
   describe(`each room, share ${share + 1} of ${SHARES}: by the accessibility rules day and night, by Tab alone, no text cut at desk, table and phone size`, () => {
     let stage: Stage;
@@ -38,8 +38,8 @@ export function eachRoom(share: number): void {
     });
     after(() => stage.close());
     for (const [i, [name, pathIn]] of ROOM_LIST.filter((_, at) => at % SHARES === share).entries()) {
-      // In a long run every room is walked by Tab and looked at by night; in a short one a third of them.
-      const whole = i % samples(3, 1) === 0;
+      // In a long run every room is walked by Tab and looked at by night; in a short one a fourth of them.
+      const whole = i % samples(4, 1) === 0;
       it(whole ? `${name}, by Tab and by night too` : name, async () => {
         await page.setViewportSize({ width: 1280, height: 800 });
         await enter(page, pathIn(rooms));

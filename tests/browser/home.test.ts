@@ -39,7 +39,7 @@ describe('the home', function () {
   });
 
   it('opens by link without an account: today, the groomer’s words, nothing of the salon’s', async () => {
-    owner = await stage.page(PHONE);
+    owner = await stage.page({ ...PHONE, serviceWorkers: 'allow' });
     await owner.goto(address);
     await owner.getByRole('heading', { name: 'Bollard' }).waitFor();
     await owner.getByText('Lovely coat. Mind the tail.').waitFor();

@@ -12,7 +12,7 @@ describe('the desk without a link', () => {
   after(() => stage.close());
 
   it('starts with what was last seen, says so, and goes on when the link is back', async () => {
-    const page = await stage.page();
+    const page = await stage.page({ serviceWorkers: 'allow' });
     await page.goto('/desk/dogs');
     await page.getByRole('link', { name: 'Bollard' }).click();
     await page.getByRole('heading', { level: 1, name: 'Bollard' }).waitFor();

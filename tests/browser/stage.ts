@@ -142,6 +142,8 @@ async function visit(
         timezoneId: DEMO_SALON.timeZone,
         // What moves only to show what moved is drawn sixty times a second: a test that looks at it asks for it.
         reducedMotion: 'reduce' as const,
+        // Each new device would fetch all of the house into its worker: a test of the house without a link allows it.
+        serviceWorkers: 'block' as const,
       };
       const context = await browser.newContext({ ...here, ...options });
       const own = options.baseURL ?? base;
