@@ -219,7 +219,7 @@ const tasks = () => [
   ...sharded('core', 2, ['tests']),
   ...sharded('reference', 2, ['tests']),
   { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
-  { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']) },
+  { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '--cache-strategy', 'content', '.']) },
   ...sharded('cli', 1, ['tests', 'native', 'server']),
   ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
 ];
