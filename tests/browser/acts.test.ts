@@ -7,7 +7,7 @@ import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
 import type { ZoneFindings } from '../../core/check/index.ts';
 import { mirrorZone, ZONE_IDS, zone, type ZoneId } from '../../core/dog/index.ts';
-import { samples } from '../samples.ts';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 const MOST_ACTS = 30;
@@ -203,12 +203,11 @@ describe('a full check in at most 30 acts', () => {
   it('covers every zone', () => expect(Object.keys(left(STROKES))).to.have.members([...ZONE_IDS]));
 
   // The mouse draws as the finger does: a long run tries it too.
-  if (samples(false, true))
-    it('by mouse', async () => {
-      const page = await stage.page();
-      expect(await byStrokes(page, mouse(page), 'demo-pilot')).to.be.at.most(MOST_ACTS);
-      await page.context().close();
-    });
+  itInFull('by mouse', async () => {
+    const page = await stage.page();
+    expect(await byStrokes(page, mouse(page), 'demo-pilot')).to.be.at.most(MOST_ACTS);
+    await page.context().close();
+  });
 
   it('by finger, at 1024 x 768', async () => {
     const page = await stage.page({ viewport: { width: 1024, height: 768 }, hasTouch: true });
@@ -287,7 +286,7 @@ describe('a full check in at most 30 acts', () => {
     await page.context().close();
   });
 
-  it('takes the coat as last time, ties and skin aside, and takes strokes back one by one', async () => {
+  itInFull('takes the coat as last time, ties and skin aside, and takes strokes back one by one', async () => {
     const page = await stage.page();
     const before = stage.stores.checks.latestOf('demo-osprey')?.zones ?? {};
     await page.goto('/desk/dogs/demo-osprey/check');

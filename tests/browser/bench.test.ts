@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 const STEP = '.wt-step-name-button';
@@ -48,7 +49,7 @@ describe('the stairs, in the browser', () => {
   };
   const figures = (on: Page = page): Promise<string[]> => on.locator('.wt-step-figures').allTextContents();
 
-  it('carries a step by mouse, redraws while it is dragged, and takes it back', async () => {
+  itInFull('carries a step by mouse, redraws while it is dragged, and takes it back', async () => {
     const before = await open(plan);
     const figuresBefore = await figures();
     const from = before.findIndex((s) => s.startsWith('Bath'));
@@ -224,7 +225,7 @@ describe('the stairs, in the browser', () => {
     await page.getByText(/^With a stronger dryer/).waitFor();
   });
 
-  it('shows the coat at the step under the pointer', async () => {
+  itInFull('shows the coat at the step under the pointer', async () => {
     await open(kelda);
     await page.locator('.wt-tread').last().hover();
     const heading = page.getByRole('heading', { name: /Coat after step/ });
@@ -235,7 +236,7 @@ describe('the stairs, in the browser', () => {
     expect(await heading.count()).to.equal(1);
   });
 
-  it('takes the changed stairs to the table as they stand', async () => {
+  itInFull('takes the changed stairs to the table as they stand', async () => {
     const before = await open(plan);
     await page.locator('.wt-tread').last().click();
     await page.getByRole('button', { name: 'Drop' }).click();
@@ -247,7 +248,7 @@ describe('the stairs, in the browser', () => {
     expect(kept?.snapshot.plan.steps).to.have.length(before.length - 1);
   });
 
-  it('says how long the soap stays on by the tub, over a reload, and keeps count of the bottle', async () => {
+  itInFull('says how long the soap stays on by the tub, over a reload, and keeps count of the bottle', async () => {
     await page.goto('/desk/day');
     await page.getByLabel('Minutes left on').fill('7');
     await page.getByLabel('Amount, ml').fill('5000');
@@ -275,7 +276,7 @@ describe('the stairs, in the browser', () => {
     expect(stage.stores.sessions.events(id).map((e) => e.act)).to.deep.include({ kind: 'worker', name: 'Runa' });
   });
 
-  it('plans every dog of the book in workers, shows how far it is, and stops on a word', async () => {
+  itInFull('plans every dog of the book in workers, shows how far it is, and stops on a word', async () => {
     await page.goto('/desk/bench');
     const rows = page.locator('.wt-table tbody tr');
     await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
@@ -304,7 +305,7 @@ describe('the stairs, in the browser', () => {
     await page.unroute('**/api/bench/cases');
   });
 
-  it('prints on A4 with nothing cut, in full and short', async () => {
+  itInFull('prints on A4 with nothing cut, in full and short', async () => {
     for (const [path, short] of [
       [`${kelda}?method=dry-first`, false],
       [plan, true],

@@ -4,6 +4,7 @@
  */
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
+import { itInFull } from '../samples.ts';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
 
@@ -107,36 +108,39 @@ describe('the book', function () {
     expect(ahead()).to.equal(before);
   });
 
-  it('drags a proposal by keys to the next day and takes it there; a closed day is said and not taken', async () => {
-    const before = ahead();
-    const first = card('proposed');
-    const column = await first.evaluate((el) =>
-      [...document.querySelectorAll('.wt-day-column')].indexOf(el.closest('.wt-day-column') ?? el),
-    );
-    await first.locator('.wt-bookvisit-grip').focus();
-    await page.keyboard.press('Space');
-    await page.locator('.wt-bookvisit.is-dragged').waitFor();
-    // Where the columns are is measured once a card is taken up; a hand is slower than that.
-    await page.waitForTimeout(200);
-    await page.keyboard.press(column < 5 ? 'ArrowRight' : 'ArrowLeft');
-    await page.locator('.wt-day-column.is-over').waitFor();
-    await page.keyboard.press('Space');
-    await page.getByRole('button', { name: 'Leave it' }).waitFor();
-    await page.getByRole('button', { name: /^Take [A-Z]|all the same$/ }).click();
-    await done(/^Down in the book/);
-    expect(ahead()).to.equal(before + 1);
-    await planned();
-    await undo();
-    expect(ahead()).to.equal(before);
-    // The demo salon is shut on Sundays.
-    await carry(card('proposed'), 6, /^The salon is closed that day\.$/);
-    await page.mouse.up();
-    expect(await page.getByRole('button', { name: /all the same$/ }).isDisabled()).to.equal(true);
-    await page.getByRole('button', { name: 'Leave it' }).click();
-    expect(ahead()).to.equal(before);
-  });
+  itInFull(
+    'drags a proposal by keys to the next day and takes it there; a closed day is said and not taken',
+    async () => {
+      const before = ahead();
+      const first = card('proposed');
+      const column = await first.evaluate((el) =>
+        [...document.querySelectorAll('.wt-day-column')].indexOf(el.closest('.wt-day-column') ?? el),
+      );
+      await first.locator('.wt-bookvisit-grip').focus();
+      await page.keyboard.press('Space');
+      await page.locator('.wt-bookvisit.is-dragged').waitFor();
+      // Where the columns are is measured once a card is taken up; a hand is slower than that.
+      await page.waitForTimeout(200);
+      await page.keyboard.press(column < 5 ? 'ArrowRight' : 'ArrowLeft');
+      await page.locator('.wt-day-column.is-over').waitFor();
+      await page.keyboard.press('Space');
+      await page.getByRole('button', { name: 'Leave it' }).waitFor();
+      await page.getByRole('button', { name: /^Take [A-Z]|all the same$/ }).click();
+      await done(/^Down in the book/);
+      expect(ahead()).to.equal(before + 1);
+      await planned();
+      await undo();
+      expect(ahead()).to.equal(before);
+      // The demo salon is shut on Sundays.
+      await carry(card('proposed'), 6, /^The salon is closed that day\.$/);
+      await page.mouse.up();
+      expect(await page.getByRole('button', { name: /all the same$/ }).isDisabled()).to.equal(true);
+      await page.getByRole('button', { name: 'Leave it' }).click();
+      expect(ahead()).to.equal(before);
+    },
+  );
 
-  it('asks before it moves what an owner agreed to', async () => {
+  itInFull('asks before it moves what an owner agreed to', async () => {
     for (let week = 3; week < 12; week++) {
       if ((await page.locator('.wt-bookvisit.is-agreed').count()) > 0) break;
       await page.getByRole('button', { name: 'After', exact: true }).click();
@@ -159,28 +163,32 @@ describe('the book', function () {
     expect(standing().find((b) => b.id === was?.id)?.startsAt).to.equal(was?.startsAt);
   });
 
-  it('says what moves when the salon is shut for days, lists whom to ask, moves nobody unasked, and takes it back', async () => {
-    const before = standing();
-    // From the first agreed visit on, three days.
-    const from =
-      before.find((b) => b.agreed && Date.parse(b.startsAt) > Date.now() + 2 * 86_400_000)?.startsAt.slice(0, 10) ?? '';
-    const to = new Date(Date.parse(from) + 2 * 86_400_000).toISOString().slice(0, 10);
-    await page.getByLabel('First day').fill(from);
-    await page.getByLabel('Last day').fill(to);
-    await page.getByLabel('Why').fill('Ill');
-    await page.getByRole('button', { name: 'See what moves' }).click();
-    await page.getByText(/of work are lost\. .* costs/).waitFor();
-    await page.getByText('Ask first: agreed').waitFor();
-    await page.getByText('Seeking a better answer').waitFor({ state: 'detached', timeout: 60_000 });
-    await page.getByRole('button', { name: 'Put it in the book' }).click();
-    await done(/^In the book\..* to ask: see “Ring today”\.$/);
-    expect(stage.stores.roster.people().length).to.equal(2);
-    expect(standing().map((b) => [b.id, b.startsAt])).to.deep.equal(before.map((b) => [b.id, b.startsAt]));
-    await planned();
-    await page.getByText('The salon is closed that day. Ask for another.').first().waitFor();
-    await undo();
-    await page.getByText('The salon is closed that day. Ask for another.').first().waitFor({ state: 'detached' });
-  });
+  itInFull(
+    'says what moves when the salon is shut for days, lists whom to ask, moves nobody unasked, and takes it back',
+    async () => {
+      const before = standing();
+      // From the first agreed visit on, three days.
+      const from =
+        before.find((b) => b.agreed && Date.parse(b.startsAt) > Date.now() + 2 * 86_400_000)?.startsAt.slice(0, 10) ??
+        '';
+      const to = new Date(Date.parse(from) + 2 * 86_400_000).toISOString().slice(0, 10);
+      await page.getByLabel('First day').fill(from);
+      await page.getByLabel('Last day').fill(to);
+      await page.getByLabel('Why').fill('Ill');
+      await page.getByRole('button', { name: 'See what moves' }).click();
+      await page.getByText(/of work are lost\. .* costs/).waitFor();
+      await page.getByText('Ask first: agreed').waitFor();
+      await page.getByText('Seeking a better answer').waitFor({ state: 'detached', timeout: 60_000 });
+      await page.getByRole('button', { name: 'Put it in the book' }).click();
+      await done(/^In the book\..* to ask: see “Ring today”\.$/);
+      expect(stage.stores.roster.people().length).to.equal(2);
+      expect(standing().map((b) => [b.id, b.startsAt])).to.deep.equal(before.map((b) => [b.id, b.startsAt]));
+      await planned();
+      await page.getByText('The salon is closed that day. Ask for another.').first().waitFor();
+      await undo();
+      await page.getByText('The salon is closed that day. Ask for another.').first().waitFor({ state: 'detached' });
+    },
+  );
 
   it('rings: yes books an agreed date, no answer leaves the dog for today', async () => {
     const before = ahead();
@@ -205,7 +213,7 @@ describe('the book', function () {
     expect(ahead()).to.equal(before);
   });
 
-  it('is stopped while it thinks, and leaves what is agreed', async () => {
+  itInFull('is stopped while it thinks, and leaves what is agreed', async () => {
     const before = ahead();
     const fresh = await stage.page();
     // A slow machine: the plan takes long enough to be stopped.

@@ -38,8 +38,8 @@ export function eachRoom(share: number): void {
     });
     after(() => stage.close());
     for (const [i, [name, pathIn]] of ROOM_LIST.filter((_, at) => at % SHARES === share).entries()) {
-      // In a long run every room is walked by Tab and looked at by night; in a short one a fourth of them.
-      const whole = i % samples(4, 1) === 0;
+      // In a long run every room is walked by Tab and looked at by night; in a short one an eighth of them.
+      const whole = i % samples(8, 1) === 0;
       it(whole ? `${name}, by Tab and by night too` : name, async () => {
         await page.setViewportSize({ width: 1280, height: 800 });
         await enter(page, pathIn(rooms));

@@ -1,6 +1,7 @@
 /** The first page of a room, made by the salon's computer: read without scripts, true to the device, and no press on it lost. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 import { untilSeenIsKept } from './seen.ts';
 
@@ -63,7 +64,7 @@ describe('the first page', () => {
     await page.context().close();
   });
 
-  it('is made once more where a large answer is another by the time the device has it', async () => {
+  itInFull('is made once more where a large answer is another by the time the device has it', async () => {
     const page = await stage.page();
     await page.goto('/desk/tide');
     await page.locator('.wt-tide').waitFor();
@@ -95,7 +96,7 @@ describe('the first page', () => {
     await page.context().close();
   });
 
-  it('leads on by itself where nobody comes to take presses', async () => {
+  itInFull('leads on by itself where nobody comes to take presses', async () => {
     const page = await stage.page();
     await heldBack(page);
     await page.goto('/desk/dogs', { waitUntil: 'commit' });
@@ -104,7 +105,7 @@ describe('the first page', () => {
     await page.context().close();
   });
 
-  it('is as this device shows things from its first byte, once the device was here', async () => {
+  itInFull('is as this device shows things from its first byte, once the device was here', async () => {
     const page = await stage.page({ locale: 'en-US', colorScheme: 'dark' });
     const first = await page.goto('/desk/dogs/demo-juniper');
     // Its language came with the question; what it prefers is known from the second time on.
@@ -131,7 +132,7 @@ describe('the first page', () => {
     await page.context().close();
   });
 
-  it('finds itself in what stands, though the device saw more before', async () => {
+  itInFull('finds itself in what stands, though the device saw more before', async () => {
     const page = await stage.page();
     await page.goto('/desk/kit');
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
@@ -147,7 +148,7 @@ describe('the first page', () => {
     await page.context().close();
   });
 
-  it('is bare at the door, and in rooms that the device makes itself', async () => {
+  itInFull('is bare at the door, and in rooms that the device makes itself', async () => {
     const stranger = await stage.page({ signedOut: true });
     const door = await stranger.goto('/desk/dogs');
     expect(await door?.text()).to.include('<div id="root"></div>');

@@ -4,7 +4,7 @@
  */
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
-import { samples } from '../samples.ts';
+import { itInFull, samples } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 const SIDE = 44;
@@ -84,7 +84,7 @@ describe('without colour', () => {
       await page.context().close();
     });
 
-  it('series of charts are told apart by pattern or by words beside them', async () => {
+  itInFull('series of charts are told apart by pattern or by words beside them', async () => {
     const page = await stage.page({ viewport: { width: 1280, height: 1200 } });
     await page.goto('/desk/tide');
     await page.locator('path.wt-sea').first().waitFor();

@@ -1,6 +1,7 @@
 /** The home in a browser: the groomer's plan and link at the desk, the owner's page on a phone, with and without a link. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { itInFull } from '../samples.ts';
 import { axeFaults } from './axe.ts';
 import { A5, printedPages } from './paper.ts';
 import { openStage, type Stage } from './stage.ts';
@@ -183,7 +184,7 @@ describe('the home', function () {
     await phone.context().close();
   });
 
-  it('sends reminders to the outbox at the desk, once, and ends them', async () => {
+  itInFull('sends reminders to the outbox at the desk, once, and ends them', async () => {
     const desk = await stage.page();
     await desk.goto('/desk/post');
     const run = desk.getByRole('button', { name: 'Go through now' });

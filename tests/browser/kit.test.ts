@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { bareJpeg } from '../../core/formats/index.ts';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 /** A photo as a camera makes it: a real picture of this size, with the place it was taken in written beside it. */
@@ -108,7 +109,7 @@ describe('the kit and the house, in the browser', () => {
       .waitFor();
   });
 
-  it('says in a zone why each tool was taken, what it beat and which rule keeps others out', async () => {
+  itInFull('says in a zone why each tool was taken, what it beat and which rule keeps others out', async () => {
     const check = stage.stores.checks.latestOf('demo-kelda');
     await page.goto(`/desk/dogs/demo-kelda/plan/${check?.id ?? ''}?method=dry-first`);
     await page.locator('[data-zone="belly"]').click();
@@ -170,7 +171,7 @@ describe('the kit and the house, in the browser', () => {
     await page.getByRole('img', { name: 'Left hind foot and pads' }).waitFor();
   });
 
-  it('offers the coat class that hands found, and keeps the dog under it when it is taken', async () => {
+  itInFull('offers the coat class that hands found, and keeps the dog under it when it is taken', async () => {
     await page.goto('/desk/dogs/demo-anchor/check');
     await page.getByRole('radio', { name: 'in', exact: true }).click();
     await page.getByLabel('Hair at back, in').fill('3.6');
@@ -180,7 +181,7 @@ describe('the kit and the house, in the browser', () => {
     expect(stage.stores.dogs.find('demo-anchor')?.coatClass).to.equal('long-double');
   });
 
-  it('reckons product and noise of the day, and what protectors and another dryer change', async () => {
+  itInFull('reckons product and noise of the day, and what protectors and another dryer change', async () => {
     await page.goto('/desk/day');
     const tub = page.getByRole('region', { name: 'Tub: what to mix' });
     const total = async (): Promise<readonly string[]> => tub.locator('tfoot td').allTextContents();
@@ -208,7 +209,7 @@ describe('the kit and the house, in the browser', () => {
     expect((await doses())[0]).to.be.lessThan(bare[0] ?? 0);
   });
 
-  it('prints the note for owner and vet on one page', async () => {
+  itInFull('prints the note for owner and vet on one page', async () => {
     const check = stage.stores.checks.latestOf('demo-juniper');
     await page.goto(`/desk/dogs/demo-juniper/note/${check?.id ?? ''}`);
     await page.getByText(/Hot spot, today\./).waitFor();

@@ -1,6 +1,7 @@
 /** A practice coat worked by keyboard and by touch, the verdict with its reasons, questions answered by number keys. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 describe('practice, in the browser', () => {
@@ -63,7 +64,7 @@ describe('practice, in the browser', () => {
     expect(await page.getByText('Nothing to say against it').count()).to.equal(1);
   });
 
-  it('works the same made-up dog again from its address, and one of the salon’s own', async () => {
+  itInFull('works the same made-up dog again from its address, and one of the salon’s own', async () => {
     const page = await stage.page();
     await page.goto('/desk/practice/free-medium-double-usual-7');
     const first = await page.locator('h1').textContent();
@@ -76,7 +77,7 @@ describe('practice, in the browser', () => {
     await page.getByRole('alert').getByText('no practice coat').waitFor();
   });
 
-  it('asks, answers with the reason, and goes on, by number and Enter', async () => {
+  itInFull('asks, answers with the reason, and goes on, by number and Enter', async () => {
     const page = await stage.page();
     await page.goto('/desk/practice/drills');
     for (let i = 1; i <= 3; i++) {

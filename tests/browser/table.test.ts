@@ -6,7 +6,7 @@ import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { inOrder, sessionRecord, type SessionAct } from '../../core/table/index.ts';
 import { atEnd, begin, byMouse, byTouch, goOn, putOn, sessionFor, smallTargets, stepsDone } from './at-table.ts';
-import { samples } from '../samples.ts';
+import { itInFull } from '../samples.ts';
 import { linkTo, type CutLink } from './link.ts';
 import { killable, openStage, type Stage } from './stage.ts';
 
@@ -140,15 +140,6 @@ describe('a session by touch, on two devices', () => {
   });
 });
 
-/** What is narrow cuts first; both in a long run. */
-const SIZES = samples<readonly (readonly [string, typeof TABLET])[]>(
-  [['phone', PHONE]],
-  [
-    ['tablet', TABLET],
-    ['phone', PHONE],
-  ],
-);
-
 describe('the table under wet thumbs', () => {
   let stage: Stage;
   before(async () => {
@@ -227,56 +218,62 @@ describe('the table under wet thumbs', () => {
     await page.context().close();
   });
 
-  it('has no target under 56 px on any screen, left hand or right, and nothing runs off the side', async () => {
-    for (const [name, size] of SIZES) {
-      const page = await stage.page(size);
-      const look = async (where: string): Promise<void> => {
-        expect(await smallTargets(page), `${name}, ${where}`).to.deep.equal([]);
-        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-        expect(over, `${name}, ${where} is too wide`).to.be.at.most(0);
-      };
-      await page.goto(await sessionFor(stage, 'demo-kelda', `table-size-${name}`));
-      await page.getByRole('button', { name: /^Start/ }).waitFor();
-      await look('before the start');
-      await begin(page, 'Runa', byTouch);
-      await look('water');
-      await byTouch(page, 'Step done');
-      await look('the scale');
-      await byTouch(page, 'Not weighed');
-      await page.getByRole('button', { name: /^Next:/ }).waitFor();
-      await look('a zone');
-      await byTouch(page, 'Found');
-      await look('what was found');
-      await byTouch(page, 'Never mind');
-      await byTouch(page, 'Hand over');
-      await look('hand over');
-      await byTouch(page, 'Never mind');
-      await byTouch(page, 'More');
-      await look('more');
-      await byTouch(page, /^Keys for the left hand/);
-      await byTouch(page, 'Back to work');
-      await page.locator('.wt-session.is-left').waitFor();
-      await look('left-handed');
-      await byTouch(page, 'Pink');
-      await page.getByText(/turned pink/).waitFor();
-      await look('a proposal');
-      await byTouch(page, /^(Do it|Go on)$/);
-      await page.locator('#ask').waitFor({ state: 'detached' });
-      await goOn(page, async (p) => (await p.getByText('Feel again').count()) > 0, byTouch);
-      await look('the second check');
-      await goOn(page, atEnd, byTouch);
-      await look('the end');
-      await byTouch(page, 'Finish the session');
-      await page.getByRole('heading', { name: 'Kelda, done' }).waitFor();
-      await look('the record');
-      await page.goto('/table/devices');
-      await page.getByText('They say').waitFor();
-      await look('scale and meters');
-      await page.context().close();
-    }
-  });
+  itInFull(
+    'has no target under 56 px on any screen, tablet or phone, left hand or right, and nothing runs off the side',
+    async () => {
+      for (const [name, size] of [
+        ['tablet', TABLET],
+        ['phone', PHONE],
+      ] as const) {
+        const page = await stage.page(size);
+        const look = async (where: string): Promise<void> => {
+          expect(await smallTargets(page), `${name}, ${where}`).to.deep.equal([]);
+          const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+          expect(over, `${name}, ${where} is too wide`).to.be.at.most(0);
+        };
+        await page.goto(await sessionFor(stage, 'demo-kelda', `table-size-${name}`));
+        await page.getByRole('button', { name: /^Start/ }).waitFor();
+        await look('before the start');
+        await begin(page, 'Runa', byTouch);
+        await look('water');
+        await byTouch(page, 'Step done');
+        await look('the scale');
+        await byTouch(page, 'Not weighed');
+        await page.getByRole('button', { name: /^Next:/ }).waitFor();
+        await look('a zone');
+        await byTouch(page, 'Found');
+        await look('what was found');
+        await byTouch(page, 'Never mind');
+        await byTouch(page, 'Hand over');
+        await look('hand over');
+        await byTouch(page, 'Never mind');
+        await byTouch(page, 'More');
+        await look('more');
+        await byTouch(page, /^Keys for the left hand/);
+        await byTouch(page, 'Back to work');
+        await page.locator('.wt-session.is-left').waitFor();
+        await look('left-handed');
+        await byTouch(page, 'Pink');
+        await page.getByText(/turned pink/).waitFor();
+        await look('a proposal');
+        await byTouch(page, /^(Do it|Go on)$/);
+        await page.locator('#ask').waitFor({ state: 'detached' });
+        await goOn(page, async (p) => (await p.getByText('Feel again').count()) > 0, byTouch);
+        await look('the second check');
+        await goOn(page, atEnd, byTouch);
+        await look('the end');
+        await byTouch(page, 'Finish the session');
+        await page.getByRole('heading', { name: 'Kelda, done' }).waitFor();
+        await look('the record');
+        await page.goto('/table/devices');
+        await page.getByText('They say').waitFor();
+        await look('scale and meters');
+        await page.context().close();
+      }
+    },
+  );
 
-  it('takes a photo before and after, and undoes the last tap', async () => {
+  itInFull('takes a photo before and after, and undoes the last tap', async () => {
     const page = await stage.page(TABLET);
     const id = 'table-photo';
     await page.goto(await sessionFor(stage, 'demo-kelda', id));

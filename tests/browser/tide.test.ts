@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
+import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
 describe('the tide, in the browser', () => {
@@ -71,7 +72,7 @@ describe('the tide, in the browser', () => {
     await page.goto('/desk/tide');
   });
 
-  it('is dragged along, and a click picks a dog out of it', async () => {
+  itInFull('is dragged along, and a click picks a dog out of it', async () => {
     const sea = page.locator('.wt-tide-stage');
     await page.getByRole('button', { name: 'Closer' }).click();
     await page.waitForURL(/to=\d+/);
@@ -90,7 +91,7 @@ describe('the tide, in the browser', () => {
     await page.goto('/desk/tide');
   });
 
-  it('is taken along as a drawing and as a picture', async () => {
+  itInFull('is taken along as a drawing and as a picture', async () => {
     for (const kind of ['SVG', 'PNG'] as const) {
       const [file] = await Promise.all([
         page.waitForEvent('download'),
@@ -150,7 +151,7 @@ describe('the tide, in the browser', () => {
     expect(stage.stores.tide.notesOf('demo-bollard')).to.have.length(n);
   };
 
-  it('judges past forecasts, stops when it is told to, and reads the town’s temperatures', async () => {
+  itInFull('judges past forecasts, stops when it is told to, and reads the town’s temperatures', async () => {
     await page.goto('/desk/tide/honest');
     await page.getByText('Making past forecasts again').waitFor();
     await page.getByRole('button', { name: 'Stop' }).click();

@@ -4,6 +4,7 @@ import { expect } from 'chai';
 import ICAL from 'ical.js';
 import type { Page } from 'playwright-core';
 import { atEnd, begin, byMouse, goOn, putOn, stepsDone } from './at-table.ts';
+import { describeInFull } from '../samples.ts';
 import { A5, printedPages } from './paper.ts';
 import { openDemo, openStage, tabTo, type Stage, type Visit } from './stage.ts';
 
@@ -43,7 +44,7 @@ async function downloadedVisit(page: Page, act: () => Promise<void>): Promise<IC
   return new ICAL.Event(vevent);
 }
 
-describe('the walk by mouse', () => {
+describeInFull('the walk by mouse', () => {
   let stage: Stage;
   let page: Page;
   before(async () => {

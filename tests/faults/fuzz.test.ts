@@ -9,12 +9,13 @@ import { API, type ApiRow } from '../../contract/api.ts';
 import { openApi } from '../../contract/openapi.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { fitting, NASTY, unfitting, type Schema } from '../from-schema.ts';
+import { samples } from '../samples.ts';
 import { jpegOf } from '../picture.ts';
 import { dump, NOW, openRoom, type Answer, type Room } from '../server/room.ts';
 import { CHECK, fillSmall } from '../small-house.ts';
 
 /** Bodies of each kind that every route is sent. */
-const RUNS = 14;
+const RUNS = samples(6, 14);
 const TRACE = /node_modules|\bat \S+ \(|\.ts:\d|\.js:\d|SqliteError|SQLITE_|\n\s+at /;
 /** These derive secrets, a quarter second each, write big files, or answer for as long as somebody listens. */
 const DEAR = new Set([

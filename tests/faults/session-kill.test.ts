@@ -11,7 +11,7 @@ import { killAll, SERVER, up } from '../process.ts';
 import { smallIn, TANSY } from '../small-house.ts';
 import { samples } from '../samples.ts';
 
-const KILLS = samples(10, 100);
+const KILLS = samples(6, 100);
 const session = 'killed-session';
 
 const sendWith =
@@ -102,7 +102,7 @@ describe('a session whose server is killed', () => {
       await running.ended;
     }
     expect(acknowledged.size).to.be.above(kills * 2);
-    expect(sentTwice).to.be.above(2);
+    expect(sentTwice).to.be.above(kills / 50);
     const db = new Database(join(data, 'woolly-tide.sqlite'), { readonly: true });
     expect(db.pragma('integrity_check', { simple: true })).to.equal('ok');
     const kept = db.prepare('SELECT id FROM session_event WHERE session_id = ?').all(session) as { id: string }[];
