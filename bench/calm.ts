@@ -54,15 +54,20 @@ async function waitsWhile(salon: Salon, act: () => Promise<void>): Promise<{ p99
     new Promise((done, failed) => {
       const began = performance.now();
       const path = paths[i % paths.length] ?? '';
-      request(`${salon.base}/api${path}`, { agent, headers: salon.headers }, (answer) => {
+      const asked = request(`${salon.base}/api${path}`, { agent, headers: salon.headers }, (answer) => {
         answer.resume();
         answer.on('end', () => {
           waits.push(performance.now() - began);
           if (answer.statusCode === 200) done();
           else failed(new Error(`${path}: ${answer.statusCode}`));
         });
-      })
-        .on('error', failed)
+      });
+      asked
+        .on('error', (problem) => {
+          // A connection that rested was closed by the server at the moment in which it was to be used again.
+          if (asked.reusedSocket && 'code' in problem && problem.code === 'ECONNRESET') one(i).then(done, failed);
+          else failed(problem);
+        })
         .end();
     });
   const began = performance.now();

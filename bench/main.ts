@@ -114,7 +114,9 @@ const standing = medianMs(20, () => void tableNow(atTable));
 say('table-now', standing, 'ms', `goal 16 ms; a full plan ${plan.toPrecision(3)} ms`, standing / 16);
 const anew = medianMs(5, () => void propose(atTable, { code: 'dragged', zone, result: 'stops' }));
 say('replan', anew, 'ms', `goal 60 ms; a full plan ${plan.toPrecision(3)} ms`, anew / 60);
-createRequire(import.meta.url)('../scripts/setup.cjs').buildWeb();
+const setup = createRequire(import.meta.url)('../scripts/setup.cjs');
+setup.buildWeb();
+setup.buildServer();
 const screen: { readonly replan: number; readonly plain: number } = JSON.parse(
   execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen.ts'], { encoding: 'utf8' })
     .trim()

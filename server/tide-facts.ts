@@ -6,7 +6,7 @@ import { coatCheck } from '../contract/check-facts.ts';
 import type { HomeBoutNote } from '../contract/home.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
-import { outlines } from '../core/bench/index.ts';
+import { outlineOf } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
 import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
 import { weekMinutes } from '../core/book/index.ts';
@@ -90,20 +90,21 @@ function digestOf(room: PlanRoom): string {
  */
 const PLANNED_MINUTES = new LRUCache<string, readonly number[]>({ max: 20_000 });
 
-/** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over. */
-function minutesAt(dog: DogRecord, room: PlanRoom): readonly number[] {
+/** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over; a load a step. */
+function* minutesAt(dog: DogRecord, room: PlanRoom): Generator<void, readonly number[]> {
   const facts = coreDog(dog);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
   const key = sha256(JSON.stringify([digestOf(room), facts, learnt]));
   const before = PLANNED_MINUTES.get(key);
   if (before) return before;
-  const requests = FINGER_GRADES.map((finger) => {
+  const made: number[] = [];
+  for (const finger of FINGER_GRADES) {
     const felt = { finger, tug: finger >= 3 ? 3 : finger >= 2 ? 2 : 1, tie: 'none', skin: 'clear' } as const;
     const zones = Object.fromEntries(ZONE_IDS.map((id) => [id, felt]));
     const check: CoatCheck = { day: day(0), weightKg: dog.weightKg, guardMm: {}, zones, inspection: {}, note: '' };
-    return { dog: facts, check, kit: room.kit, house: room.house, learnt };
-  });
-  const made = [...outlines(requests)].flatMap((few) => few.outlines.map((o) => o.minutes));
+    made.push(outlineOf({ dog: facts, check, kit: room.kit, house: room.house, learnt }).minutes);
+    yield;
+  }
   // More hair never takes less time; where a coat grades no higher the time stays.
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
   PLANNED_MINUTES.set(key, rising);
@@ -123,10 +124,7 @@ export function* warmTide(kept: Kept): Generator<void, void> {
       yield;
     }
   const room = planRoomOf(kept);
-  for (const dog of dogs) {
-    minutesAt(dog, room);
-    yield;
-  }
+  for (const dog of dogs) yield* minutesAt(dog, room);
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
       touchOfLine(kept, line, dog.coatClass);
@@ -210,6 +208,7 @@ function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, Ti
       ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
     ];
     const born = d.born === null ? undefined : parseDay(d.born);
+    const minutes = yield* minutesAt(d, room);
     dogs.push({
       id: d.id,
       name: d.name,
@@ -229,7 +228,7 @@ function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, Ti
         ...(notes.get(d.id) ?? []).map(noteSighting),
         ...(bouts.get(d.id) ?? []).map(boutSighting),
       ].sort((a, b) => a.day - b.day),
-      minutesAt: minutesAt(d, room),
+      minutesAt: minutes,
       rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
       booked: (booked.get(d.id) ?? []).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
     });

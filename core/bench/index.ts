@@ -118,4 +118,4 @@ export {
   wetnessOf,
 } from './coat.ts';
 export { workStepOn, figuresOf, handWorking, stateFor } from './work.ts';
-export { type FewOutlines, type Outline, outlines } from './many.ts';
+export { type FewOutlines, type Outline, outlineOf, outlines } from './many.ts';

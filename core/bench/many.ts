@@ -17,7 +17,8 @@ export interface Outline {
   readonly over: number;
 }
 
-function outlineOf(request: PlanRequest): Outline {
+/** The best outline of one request. */
+export function outlineOf(request: PlanRequest): Outline {
   const plan = planVisit(request);
   const best = plan.recommended && openMethod(plan, plan.recommended.method);
   const bears = bearsInAll(request.dog, request.crew);

@@ -13,23 +13,17 @@ interface IntakeRow {
   readonly id: string;
   readonly at_ms: number;
   readonly who: string;
-  readonly dogs: string;
-  readonly visits: string;
   readonly undone_ms: number | null;
-  readonly finished: number;
+  readonly dogs: number;
+  readonly visits: number;
 }
-/** An intake with what came in by it. */
-export interface StoredIntake extends Omit<IntakeRecord, 'dogs' | 'visits'> {
-  readonly dogIds: readonly string[];
-  readonly visitIds: readonly string[];
-}
-const stored = (r: IntakeRow): StoredIntake => ({
-  id: r.id,
-  atMs: r.at_ms,
-  who: r.who,
-  dogIds: JSON.parse(r.dogs),
-  visitIds: JSON.parse(r.visits),
-  undone: r.undone_ms !== null,
+const stored = ({ id, at_ms, who, undone_ms, dogs, visits }: IntakeRow): IntakeRecord => ({
+  id,
+  atMs: at_ms,
+  who,
+  dogs,
+  visits,
+  undone: undone_ms !== null,
 });
 
 const SHOWN = 30;
@@ -57,13 +51,18 @@ export function intakeStore(db: Db) {
   );
   const dropVisit = db.prepare<[string]>('DELETE FROM past_visit WHERE id = ?');
   const dropDog = db.prepare<[string]>('DELETE FROM dog WHERE id = ?');
-  const one = db.prepare<[string], IntakeRow>('SELECT * FROM intake WHERE id = ? AND finished = 1');
-  const newest = db.prepare<[number], IntakeRow>(
-    'SELECT * FROM intake WHERE finished = 1 ORDER BY at_ms DESC, id LIMIT ?',
-  );
-  const unfinished = db.prepare<[], IntakeRow>('SELECT * FROM intake WHERE finished = 0');
-  const begin = db.prepare<[string, number, string, string, string]>(
-    'INSERT INTO intake (id, at_ms, who, dogs, visits, finished) VALUES (?, ?, ?, ?, ?, 0)',
+  const noteDog = db.prepare<[string, string]>('INSERT INTO intake_dog (dog_id, intake_id) VALUES (?, ?)');
+  const noteVisit = db.prepare<[string, string]>('INSERT INTO intake_visit (visit_id, intake_id) VALUES (?, ?)');
+  const dogIds = db.prepare<[string], string>('SELECT dog_id FROM intake_dog WHERE intake_id = ?').pluck();
+  const visitIds = db.prepare<[string], string>('SELECT visit_id FROM intake_visit WHERE intake_id = ?').pluck();
+  const COUNTED = `SELECT id, at_ms, who, undone_ms,
+     (SELECT count(*) FROM intake_dog d WHERE d.intake_id = intake.id) AS dogs,
+     (SELECT count(*) FROM intake_visit v WHERE v.intake_id = intake.id) AS visits FROM intake`;
+  const one = db.prepare<[string], IntakeRow>(`${COUNTED} WHERE id = ? AND finished = 1`);
+  const newest = db.prepare<[number], IntakeRow>(`${COUNTED} WHERE finished = 1 ORDER BY at_ms DESC, id LIMIT ?`);
+  const unfinished = db.prepare<[], string>('SELECT id FROM intake WHERE finished = 0').pluck();
+  const begin = db.prepare<[string, number, string]>(
+    'INSERT INTO intake (id, at_ms, who, finished) VALUES (?, ?, ?, 0)',
   );
   const finish = db.prepare<[string]>('UPDATE intake SET finished = 1 WHERE id = ?');
   const drop = db.prepare<[string]>('DELETE FROM intake WHERE id = ?');
@@ -72,27 +71,29 @@ export function intakeStore(db: Db) {
     `SELECT name FROM dog d WHERE id = ? AND (version > 1 OR ${TOUCHED.map((t) => `EXISTS (SELECT 1 FROM ${t} x WHERE x.dog_id = d.id)`).join(' OR ')})`,
   );
   return {
-    addVisit: (visit: PastVisit): void => void addVisit.run(visit),
+    /** A past visit that came in with an import. */
+    addVisit: (intakeId: string, visit: PastVisit): void => {
+      addVisit.run(visit);
+      noteVisit.run(visit.id, intakeId);
+    },
+    /** Notes that a dog came in with an import. */
+    noteDog: (intakeId: string, dogId: string): void => void noteDog.run(dogId, intakeId),
+    dogIds: (intakeId: string): readonly string[] => dogIds.all(intakeId),
+    visitIds: (intakeId: string): readonly string[] => visitIds.all(intakeId),
     /** Day of each dog's newest past visit, by dog. */
     latestPastVisits: (): ReadonlyMap<string, number> => new Map(latest.all().map((r) => [r.dogId, r.day])),
     dropVisit: (id: string): void => void dropVisit.run(id),
     dropDog: (id: string): void => void dropDog.run(id),
-    find: (id: string): StoredIntake | undefined => {
+    find: (id: string): IntakeRecord | undefined => {
       const row = one.get(id);
       return row && stored(row);
     },
-    newest: (): readonly StoredIntake[] => newest.all(SHOWN).map(stored),
-    /** Imports that are under way, or were cut off. */
-    unfinished: (): readonly StoredIntake[] => unfinished.all().map(stored),
+    newest: (): readonly IntakeRecord[] => newest.all(SHOWN).map(stored),
+    /** Ids of imports that are under way, or were cut off. */
+    unfinished: (): readonly string[] => unfinished.all(),
+    begin: (i: { id: string; atMs: number; who: string }): void => void begin.run(i.id, i.atMs, i.who),
     finish: (id: string): void => void finish.run(id),
     drop: (id: string): void => void drop.run(id),
-    begin: (i: {
-      id: string;
-      atMs: number;
-      who: string;
-      dogIds: readonly string[];
-      visitIds: readonly string[];
-    }): void => void begin.run(i.id, i.atMs, i.who, JSON.stringify(i.dogIds), JSON.stringify(i.visitIds)),
     undo: (id: string, atMs: number): void => void undo.run(atMs, id),
     /** The name of a dog that something was done with since it came in. */
     touched: (dogId: string): string | undefined => touched.get(dogId)?.name,

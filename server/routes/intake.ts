@@ -3,7 +3,6 @@ import type { Router } from 'express';
 import type { IntakeRecord } from '../../contract/safe.ts';
 import type { IntakeColumns } from '../../core/formats/index.ts';
 import { bringIn, takeBack, touchedSince } from '../client-import.ts';
-import type { StoredIntake } from '../db/intake.ts';
 import { counter } from '../endpoint.ts';
 import { salonOf, todayOf, type Served } from '../facts.ts';
 import type { ClientTable } from '../formats/client-table.ts';
@@ -25,17 +24,12 @@ export function intakeRoutes(kept: Served, work: WorkerQueue): Router {
     json: await work.run('clientPreview', table(csv, columns)),
   }));
 
-  const record = ({ dogIds, visitIds, ...i }: StoredIntake): IntakeRecord => ({
-    ...i,
-    dogs: dogIds.length,
-    visits: visitIds.length,
-  });
-  const list = (): { readonly intakes: readonly IntakeRecord[] } => ({ intakes: stores.intake.newest().map(record) });
+  const list = (): { readonly intakes: readonly IntakeRecord[] } => ({ intakes: stores.intake.newest() });
 
   on('GET /intake', () => ({ json: list() }));
   on('POST /intake', async ({ body: { id, csv, columns }, actor }) => {
     const there = stores.intake.find(id);
-    if (there) return { status: 200, json: record(there) };
+    if (there) return { status: 200, json: there };
     const { dogs, visits, wrong } = await work.run('clients', table(csv, columns));
     if (wrong)
       throw new Problem(
@@ -44,19 +38,19 @@ export function intakeRoutes(kept: Served, work: WorkerQueue): Router {
         `Line ${wrong.first.line}: ${wrong.first.problem} ${wrong.count > 1 ? `${wrong.count - 1} more lines cannot be taken. ` : ''}Nothing was brought in.`,
       );
     const status = await bringIn(stores, { id, atMs: nowMs(), who: actor.name }, { dogs, visits });
-    return { status, json: record(found(stores.intake.find(id), 'intake', id)) };
+    return { status, json: found(stores.intake.find(id), 'intake', id) };
   });
   on('DELETE /intake/:id', async ({ params: { id } }) => {
     const intake = found(stores.intake.find(id), 'intake', id);
     if (!intake.undone) {
-      const touched = await touchedSince(stores, intake);
+      const touched = await touchedSince(stores, id);
       if (touched.length > 0)
         throw new Problem(
           409,
           null,
           `${touched.slice(0, 3).join(', ')}${touched.length > 3 ? ` and ${touched.length - 3} more` : ''} came in with this, and something was done with them since. Nothing was undone.`,
         );
-      await takeBack(stores, intake);
+      await takeBack(stores, id);
       stores.write(() => stores.intake.undo(id, nowMs()));
     }
     return { json: list() };

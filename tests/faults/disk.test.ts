@@ -256,12 +256,24 @@ describe('a bad day', () => {
           `INSERT INTO booking (id, dog_id, starts_at, minutes, note) VALUES ('b', 'd', '2031-01-01T08:00:00Z', 60, '')`,
         )
         .run();
+      // Imports held long lists before they had rows.
+      const listed = schema >= 10 && schema < 14;
+      if (listed)
+        old
+          .prepare(
+            `INSERT INTO intake (id, at_ms, who, dogs, visits) VALUES ('i', 1, 'Runa', '["d", "gone"]', '["v"]')`,
+          )
+          .run();
       old.close();
       const db = openSalon(at);
       const kept = stores(db);
       expect(db.pragma('user_version', { simple: true }), `from ${schema}`).to.equal(newestSchema());
       expect(kept.dogs.find('d')).to.include({ name: 'Tansy', shape: 'spitz' });
       expect(kept.bookings.find('b')).to.include({ minutes: 60, agreed: true });
+      if (listed) {
+        expect(kept.intake.find('i')).to.include({ dogs: 2, visits: 1, undone: false });
+        expect(kept.intake.dogIds('i')).to.have.members(['d', 'gone']);
+      }
       db.close();
       const [copy = ''] = readdirSync(join(at, 'backups'));
       expect(copy).to.match(new RegExp(`^before-schema-${newestSchema()}-\\d{8}T\\d{6}Z\\.sqlite$`));

@@ -307,9 +307,9 @@ describe('clients brought in', () => {
       ...room.stores,
       intake: {
         ...room.stores.intake,
-        addVisit: (visit) => {
+        addVisit: (id, visit) => {
           if (left-- === 0) throw new Error('the disk is gone');
-          room.stores.intake.addVisit(visit);
+          room.stores.intake.addVisit(id, visit);
         },
       },
     };
@@ -327,9 +327,10 @@ describe('clients brought in', () => {
   it('that were cut off by the end of the program are taken back at the next start', async () => {
     const room = await openRoom({ demo: false });
     room.stores.write(() => {
-      room.stores.intake.begin({ ...about, dogIds: ['half-a', 'half-b'], visitIds: ['visit-a', 'never-written'] });
+      room.stores.intake.begin(about);
       room.stores.dogs.insert('half-a', TANSY);
-      room.stores.intake.addVisit({ id: 'visit-a', dogId: 'half-a', day: TODAY, minutes: null, grams: null });
+      room.stores.intake.noteDog(about.id, 'half-a');
+      room.stores.intake.addVisit(about.id, { id: 'visit-a', dogId: 'half-a', day: TODAY, minutes: null, grams: null });
     });
     expect((await room.call('GET', '/intake')).json.intakes).to.deep.equal([]);
     await dropUnfinished(room.stores);
