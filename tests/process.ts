@@ -53,7 +53,8 @@ export async function up(program: readonly string[], data: string, ...args: stri
   return { child, ended, base: await Promise.race([address, early]) };
 }
 
-/** Ends what is still running. */
+/** Ends what is still running; the end of this process does so too. */
 export function killAll(): void {
   for (const child of started.splice(0)) if (child.exitCode === null) child.kill('SIGKILL');
 }
+process.on('exit', killAll);

@@ -36,20 +36,28 @@ export function settle(path: string): void {
 
 /** Looking a file through takes a while: callers choose whether here or in a thread. */
 export type Look = (path: string) => Promise<Sound | Damaged>;
+/** So does copying the file. */
+export type Copy = (to: string) => Promise<void>;
 export const lookHere: Look = (path) => Promise.resolve(lookedThrough(path, 'deep'));
 
 /**
  * A backup of an open database, verified before it has its name; the ones that need not stay are removed after. Throws,
  * with no backup made and none removed, when the copy is not sound.
  */
-export async function makeBackup(db: Db, data: string, atMs: number, look: Look = lookHere): Promise<BackupRecord> {
+export async function makeBackup(
+  db: Db,
+  data: string,
+  atMs: number,
+  look: Look = lookHere,
+  copy: Copy = async (to) => void (await db.backup(to)),
+): Promise<BackupRecord> {
   const folder = backupFolder(data);
   mkdirSync(folder, { recursive: true });
   const number = 1 + Math.max(0, ...backupsIn(data).map((b) => b.number));
   const name = backupName({ atMs, number });
   const [path, unnamed] = [join(folder, name), join(folder, `${name}.unfinished`)];
   try {
-    await db.backup(unnamed);
+    await copy(unnamed);
     const found = await look(unnamed);
     if (!found.ok) throw new Error(`the copy is not sound: ${found.what}`);
     settle(unnamed);

@@ -1,17 +1,24 @@
-/** Does beside the server what reads a whole file: looks it through, or writes it out. Answers once and ends. */
+/** Does beside the server what reads a whole file: copies it, looks it through, or writes it out. Answers once and ends. */
 import { parentPort, workerData } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import { writeArchive } from './archive.ts';
 import { lookedThrough } from './verify.ts';
 
 export type SafeWork =
+  | { readonly kind: 'copy'; readonly from: string; readonly to: string }
   | { readonly kind: 'look'; readonly path: string }
   | { readonly kind: 'archive'; readonly database: string; readonly zip: string };
 
 async function done(work: SafeWork): Promise<unknown> {
   if (work.kind === 'look') return lookedThrough(work.path, 'deep');
-  const db = new Database(work.database, { readonly: true, fileMustExist: true });
+  const from = work.kind === 'copy' ? work.from : work.database;
+  const db = new Database(from, { readonly: true, fileMustExist: true });
   try {
+    if (work.kind === 'copy') {
+      // What stood when the copy was begun: whoever writes meanwhile neither waits nor is waited for.
+      db.prepare('VACUUM INTO ?').run(work.to);
+      return { ok: true };
+    }
     await writeArchive(db, work.zip);
     return { ok: true };
   } finally {

@@ -125,10 +125,22 @@ export class Safe {
 
   private async backup(): Promise<string> {
     const { db, data } = this.place();
-    const { name } = await makeBackup(db, data, this.needs.nowMs(), (path) =>
-      this.inThread<Sound | Damaged>({ kind: 'look', path }),
+    const { name } = await makeBackup(
+      db,
+      data,
+      this.needs.nowMs(),
+      (path) => this.inThread<Sound | Damaged>({ kind: 'look', path }),
+      (to) => this.copy(db, to),
     );
     return name;
+  }
+
+  /** A copy of this moment, made beside the requests; a salon that is only in memory is copied here. */
+  private async copy(db: Db, to: string): Promise<void> {
+    // Left behind where a copy was cut off.
+    rmSync(to, { force: true });
+    if (db.memory) await db.backup(to);
+    else await this.inThread({ kind: 'copy', from: db.name, to });
   }
 
   /** Everything as a zip, from a copy of this moment. */
@@ -138,7 +150,7 @@ export class Safe {
     mkdirSync(out, { recursive: true });
     const copy = join(out, `${id}.sqlite`);
     try {
-      await db.backup(copy);
+      await this.copy(db, copy);
       await this.inThread({ kind: 'archive', database: copy, zip: this.zipOf(id) });
     } finally {
       for (const end of ['', '-wal', '-shm', '-journal']) rmSync(copy + end, { force: true });
