@@ -45,6 +45,24 @@ describe('finding anything', () => {
     await leave();
   });
 
+  it('remembers a room whose heading came late', async () => {
+    const slow = await stage.page();
+    await slow.goto('/desk/dogs');
+    // Longer than the moment after which a room is looked at.
+    await slow.route('**/api/dogs/demo-kelda', async (route) => {
+      await slow.waitForTimeout(2_500);
+      await route.continue();
+    });
+    await slow.getByRole('link', { name: 'Kelda', exact: true }).click();
+    await slow.getByRole('heading', { level: 1, name: 'Kelda' }).waitFor();
+    await slow.waitForFunction(() =>
+      Object.keys(localStorage).some(
+        (key) => key.startsWith('woolly-tide.recent.') && localStorage.getItem(key)?.includes('Kelda'),
+      ),
+    );
+    await slow.context().close();
+  });
+
   it('finds owners, rooms, tools, rules, words and days, with a slip of the finger', async () => {
     expect(await first('ansa merri')).to.match(/Dog.*Bollard/);
     await leave();
