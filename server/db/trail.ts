@@ -17,6 +17,8 @@ const WITHOUT = new Set([
   'sign_in_failure',
   'job',
   'intake',
+  'intake_dog',
+  'intake_visit',
   'practice_bout',
   'drill_answer',
 ]);

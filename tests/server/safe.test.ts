@@ -563,6 +563,8 @@ describe('the trail', () => {
       'change',
       'drill_answer',
       'intake',
+      'intake_dog',
+      'intake_visit',
       'job',
       'known_device',
       'practice_bout',

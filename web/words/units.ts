@@ -20,4 +20,4 @@ export const temperatureC = (shown: number): number =>
 export const temperatureText = (c: number): string => `${temperatureShown(c)}${NBSP}${temperatureWord()}`;
 
 export const volumeText = (ml: number): string =>
-  view().volume === 'ml' ? `${Math.round(ml)}${NBSP}mL` : `${tenth(mlToUsFlOz(ml))}${NBSP}fl oz`;
+  view().volume === 'ml' ? `${Math.round(ml)}${NBSP}mL` : `${tenth(mlToUsFlOz(ml))}${NBSP}fl${NBSP}oz`;
