@@ -209,6 +209,8 @@ describe('the stairs, in the browser', () => {
     await page.getByLabel('A second person').click();
     await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, alone);
     await page.getByLabel('No force dryer').click();
+    // The new plan is there: what was unfolded before would be folded again by it.
+    await page.getByText('Needs a force dryer; the kit has none.').first().waitFor({ state: 'attached' });
     await page
       .getByText(/more open|ruled out/)
       .first()
