@@ -1,5 +1,6 @@
 /** How backups are made, while the salon works: copied by the database engine, looked through, named, thinned out. */
 import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { BackupRecord } from '../../contract/safe.ts';
 import type { Db } from '../db/open.ts';
@@ -68,7 +69,7 @@ export async function makeBackup(
   }
   const all = backupsIn(data);
   const kept = keptBackups(all);
-  for (const b of all) if (!kept.has(b)) rmSync(join(folder, b.name), { force: true });
+  for (const b of all) if (!kept.has(b)) await rm(join(folder, b.name), { force: true });
   return { name, atMs: readBackupName(name)?.atMs ?? atMs, number, bytes: statSync(path).size };
 }
 

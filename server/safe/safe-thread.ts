@@ -2,6 +2,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import Database from 'better-sqlite3';
 import { writeArchive } from './archive.ts';
+import { settle } from './backups.ts';
 import { lookedThrough } from './verify.ts';
 
 export type SafeWork =
@@ -17,6 +18,8 @@ async function done(work: SafeWork): Promise<unknown> {
     if (work.kind === 'copy') {
       // What stood when the copy was begun: whoever writes meanwhile neither waits nor is waited for.
       db.prepare('VACUUM INTO ?').run(work.to);
+      // Brought to the disk here: of a large copy that takes long, and the server would stand still for it.
+      settle(work.to);
       return { ok: true };
     }
     await writeArchive(db, work.zip);
