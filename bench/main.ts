@@ -42,6 +42,9 @@ function medianMs(calls: number, work: (i: number) => void): number {
 const say = (name: string, value: number, unit: string, reference: string, ratio: number): void =>
   console.log(`${name} ${value.toPrecision(3)} ${unit} (${reference}, ${ratio.toPrecision(3)})`);
 
+const setup = createRequire(import.meta.url)('../scripts/setup.cjs');
+setup.buildServer();
+
 // `npm run bench -- calm`: only what waits for what.
 if (process.argv[2] === 'calm') {
   await calmFigures(say);
@@ -114,9 +117,7 @@ const standing = medianMs(20, () => void tableNow(atTable));
 say('table-now', standing, 'ms', `goal 16 ms; a full plan ${plan.toPrecision(3)} ms`, standing / 16);
 const anew = medianMs(5, () => void propose(atTable, { code: 'dragged', zone, result: 'stops' }));
 say('replan', anew, 'ms', `goal 60 ms; a full plan ${plan.toPrecision(3)} ms`, anew / 60);
-const setup = createRequire(import.meta.url)('../scripts/setup.cjs');
 setup.buildWeb();
-setup.buildServer();
 const screen: { readonly replan: number; readonly plain: number } = JSON.parse(
   execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen.ts'], { encoding: 'utf8' })
     .trim()

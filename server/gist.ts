@@ -11,7 +11,7 @@ import { coatRow, type CoatClass } from '../core/dog/index.ts';
 import { day, formatDay, type Day } from '../core/quantity/index.ts';
 import type { Use } from '../core/kit/index.ts';
 import { sessionRecord, type SessionRecord } from '../core/table/index.ts';
-import { visitOf, type Outlook, type Sighting, type WorkedSession } from '../core/tide/index.ts';
+import { touchOf, visitOf, type Outlook, type Sighting, type WorkedSession } from '../core/tide/index.ts';
 import { gramsByStage, meanGrade, stepLessons, type StepLesson, type VisitEntry } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
 import type { CheckLine } from './db/checks.ts';
@@ -29,8 +29,6 @@ export interface SessionGist {
   readonly finished: boolean;
   /** The dog was bathed. */
   readonly bathed: boolean;
-  /** What it tells of the coat's tide; nothing while it is not finished. */
-  readonly visit: Extract<Sighting, { kind: 'visit' }> | undefined;
   readonly uses: readonly PieceUse[];
 }
 
@@ -62,9 +60,15 @@ class Mind<V> {
 /** What the list of a dog's checks says of one. */
 export type CheckGist = DogPage['checks'][number];
 
+/** What the tide is told by a session or a check; nothing by one that is not finished, or felt nothing. */
+type Told<K extends Sighting['kind']> = Extract<Sighting, { kind: K }> | undefined;
+
 interface Minds {
   readonly checks: Mind<CheckGist>;
   readonly sessions: Mind<SessionGist>;
+  /** Small, and every forecast goes through all of them: none is let go of. */
+  readonly visits: Mind<Told<'visit'>>;
+  readonly touches: Mind<Told<'touch'>>;
   /** What finished sessions have to teach: long, and only asked of the newest. */
   readonly lessons: Mind<readonly StepLesson[]>;
   /** Entries of the tally; none for a session that is not finished. */
@@ -80,6 +84,8 @@ export function mindsOf(stores: Stores): Minds {
   const made = {
     checks: new Mind<CheckGist>(50_000),
     sessions: new Mind<SessionGist>(50_000),
+    visits: new Mind<Told<'visit'>>(Infinity),
+    touches: new Mind<Told<'touch'>>(Infinity),
     lessons: new Mind<readonly StepLesson[]>(1_000),
     entries: new Mind<VisitEntry | undefined>(20_000),
     plans: new Mind<Plan>(400),
@@ -115,54 +121,60 @@ const usesIn = (record: SessionRecord, s: StoredSession): readonly PieceUse[] =>
     return minutes > 0 ? [{ toolId: tool.id, day: day(s.day), minutes, dogId: s.dogId }] : [];
   });
 
-/** All that is kept in mind of a session comes from one fold of it. */
-function folded(stores: Stores, id: string): { readonly gist: SessionGist; readonly lessons: readonly StepLesson[] } {
+interface Folded {
+  readonly gist: SessionGist;
+  readonly visit: Told<'visit'>;
+  readonly lessons: readonly StepLesson[];
+}
+/** Folds a session, and keeps in mind all that comes of it, whichever of it was asked for. */
+function folded(stores: Stores, { id, events }: SessionLine): Folded {
   const s = found(stores.sessions.find(id), 'session', id);
   const session = worked(stores, s);
   const { record } = session;
   const finished = record.state === 'finished';
-  return {
-    gist: {
-      finished,
-      bathed: record.steps.some((step) => step.plan.phase === 'bath' && step.state === 'done'),
-      visit: finished ? visitOf(session) : undefined,
-      uses: usesIn(record, s),
-      summary: {
-        id: s.id,
-        day: formatDay(day(s.day)),
-        method: s.method,
-        state: record.state,
-        minutes: Math.round(record.workedMs / MS_PER_MINUTE),
-        plannedMinutes: s.snapshot.plan.minutes,
-        gramsOut: record.gramsOut,
-        stages: gramsByStage(record),
-      },
+  const gist: SessionGist = {
+    finished,
+    bathed: record.steps.some((step) => step.plan.phase === 'bath' && step.state === 'done'),
+    uses: usesIn(record, s),
+    summary: {
+      id: s.id,
+      day: formatDay(day(s.day)),
+      method: s.method,
+      state: record.state,
+      minutes: Math.round(record.workedMs / MS_PER_MINUTE),
+      plannedMinutes: s.snapshot.plan.minutes,
+      gramsOut: record.gramsOut,
+      stages: gramsByStage(record),
     },
-    lessons: finished ? stepLessons(record, s.snapshot.reckoned) : [],
   };
+  const visit = finished ? visitOf(session) : undefined;
+  const lessons = finished ? stepLessons(record, s.snapshot.reckoned) : [];
+  const minds = mindsOf(stores);
+  const as = String(events);
+  minds.sessions.put(id, as, gist);
+  minds.visits.put(id, as, visit);
+  minds.lessons.put(id, as, lessons);
+  return { gist, visit, lessons };
 }
 
 /** What a session came to, by a line of the ledger. */
-export function gistOf(stores: Stores, { id, events }: SessionLine): SessionGist {
-  const { sessions, lessons } = mindsOf(stores);
-  const as = String(events);
-  return sessions.of(id, as, () => {
-    const made = folded(stores, id);
-    lessons.put(id, as, made.lessons);
-    return made.gist;
-  });
-}
+export const gistOf = (stores: Stores, line: SessionLine): SessionGist =>
+  mindsOf(stores).sessions.of(line.id, String(line.events), () => folded(stores, line).gist);
 
-/** What a session has to teach, by a line of the ledger. */
-export function lessonsOf(stores: Stores, { id, events }: SessionLine): readonly StepLesson[] {
-  const { sessions, lessons } = mindsOf(stores);
-  const as = String(events);
-  return lessons.of(id, as, () => {
-    const made = folded(stores, id);
-    sessions.put(id, as, made.gist);
-    return made.lessons;
+/** What a session tells of the coat's tide. */
+export const sightingOf = (stores: Stores, line: SessionLine): Told<'visit'> =>
+  mindsOf(stores).visits.of(line.id, String(line.events), () => folded(stores, line).visit);
+
+/** What a session has to teach. */
+export const lessonsOf = (stores: Stores, line: SessionLine): readonly StepLesson[] =>
+  mindsOf(stores).lessons.of(line.id, String(line.events), () => folded(stores, line).lessons);
+
+/** What a check felt on a coat of a class, as the tide is told it. */
+export const touchIn = (stores: Stores, { id, version }: CheckLine, coatClass: CoatClass): Told<'touch'> =>
+  mindsOf(stores).touches.of(id, `${version} ${coatClass}`, () => {
+    const check = stores.checks.find(id);
+    return check && touchOf(coatCheck(check), coatClass);
   });
-}
 
 /** What a check came to on a coat of a class, by a line of its ledger. */
 export function checkGistOf(stores: Stores, line: CheckLine, coatClass: CoatClass): CheckGist {

@@ -2,46 +2,21 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import type { DogRecord } from '../contract/dog.ts';
-import { coatCheck } from '../contract/check-facts.ts';
 import type { HomeBoutNote } from '../contract/home.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
 import { outlineOf } from '../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
-import { ZONE_IDS, type CoatClass } from '../core/dog/index.ts';
+import { ZONE_IDS } from '../core/dog/index.ts';
 import { weekMinutes } from '../core/book/index.ts';
 import { day, ended, parseDay, type Day } from '../core/quantity/index.ts';
-import { HEEDED_DAYS, rhythm, touchOf, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
+import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
-import type { CheckLine } from './db/checks.ts';
 import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
-import { gistOf } from './gist.ts';
+import { sightingOf, touchIn } from './gist.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 import { inPieces } from './work/pauses.ts';
-
-type Touch = Extract<Sighting, { kind: 'touch' }> | undefined;
-/** By check: what it felt, as this version of it and the dog's class say. */
-type Touches = Map<string, { readonly as: string; readonly touch: Touch }>;
-const TOUCHES = new WeakMap<Stores, Touches>();
-function touchesOf(stores: Stores): Touches {
-  const known = TOUCHES.get(stores);
-  if (known) return known;
-  const made: Touches = new Map();
-  TOUCHES.set(stores, made);
-  return made;
-}
-
-function touchOfLine({ stores }: Kept, { id, version }: CheckLine, coatClass: CoatClass): Touch {
-  const touches = touchesOf(stores);
-  const as = `${version} ${coatClass}`;
-  const before = touches.get(id);
-  if (before?.as === as) return before.touch;
-  const check = stores.checks.find(id);
-  const touch = check && touchOf(coatCheck(check), coatClass);
-  touches.set(id, { as, touch });
-  return touch;
-}
 
 /** Rows by the dog they are of, in their order. */
 function byDog<T extends { readonly dogId: string }>(rows: readonly T[]): ReadonlyMap<string, readonly T[]> {
@@ -120,14 +95,14 @@ export function* warmTide(kept: Kept): Generator<void, void> {
   const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {
-      gistOf(stores, line);
+      sightingOf(stores, line);
       yield;
     }
   const room = planRoomOf(kept);
   for (const dog of dogs) yield* minutesAt(dog, room);
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
-      touchOfLine(kept, line, dog.coatClass);
+      touchIn(stores, line, dog.coatClass);
       yield;
     }
 }
@@ -223,8 +198,8 @@ function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, Ti
         ...(d.traits.includes('four-tides') && { fourTides: true }),
       },
       sightings: [
-        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchOfLine(kept, c, d.coatClass) ?? []),
-        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => gistOf(stores, s).visit ?? []),
+        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchIn(stores, c, d.coatClass) ?? []),
+        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => sightingOf(stores, s) ?? []),
         ...(notes.get(d.id) ?? []).map(noteSighting),
         ...(bouts.get(d.id) ?? []).map(boutSighting),
       ].sort((a, b) => a.day - b.day),

@@ -57,6 +57,9 @@ const stored = (r: Row): StoredSession => ({
   snapshot: JSON.parse(r.snapshot),
 });
 
+/** Columns of a SessionLine. */
+const LINE = 's.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events';
+
 /** Prepared statements over sessions. */
 export function sessionStore(db: Db) {
   const one = db.prepare<[string], Row>('SELECT * FROM session WHERE id = ?');
@@ -65,11 +68,11 @@ export function sessionStore(db: Db) {
     'SELECT session_id FROM session_event WHERE id = ?',
   );
   const linesOf = db.prepare<[string, number, number], SessionLine & { readonly day: number }>(
-    `SELECT s.id, s.dog_id AS dogId, s.day, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+    `SELECT ${LINE}, s.day
      FROM session s WHERE s.dog_id = ? AND s.day >= ? ORDER BY s.day DESC, s.id DESC LIMIT ?`,
   );
   const linesSince = db.prepare<[number, number], SessionLine>(
-    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+    `SELECT ${LINE}
      FROM session s WHERE s.day >= ? ORDER BY s.day DESC, s.id DESC LIMIT ?`,
   );
   const newestEvent = db.prepare<[], { readonly at: number | null }>('SELECT max(rowid) AS at FROM session_event');
@@ -82,11 +85,11 @@ export function sessionStore(db: Db) {
   );
   const taught = { upTo: 0, n: 0 };
   const line = db.prepare<[string], SessionLine>(
-    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+    `SELECT ${LINE}
      FROM session s WHERE s.id = ?`,
   );
   const finishedLines = db.prepare<[number], SessionLine>(
-    `SELECT s.id, s.dog_id AS dogId, (SELECT count(*) FROM session_event e WHERE e.session_id = s.id) AS events
+    `SELECT ${LINE}
      FROM session s
      WHERE EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = s.id AND e.kind = 'finished')
      ORDER BY day DESC, id DESC LIMIT ?`,

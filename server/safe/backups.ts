@@ -1,6 +1,6 @@
 /** How backups are made, while the salon works: copied by the database engine, looked through, named, thinned out. */
 import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
-import { rm } from 'node:fs/promises';
+import { open, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { BackupRecord } from '../../contract/safe.ts';
 import type { Db } from '../db/open.ts';
@@ -25,7 +25,7 @@ export function backupsIn(data: string): readonly BackupRecord[] {
     .sort(lastFirst);
 }
 
-/** What is written is on the disk when this returns. */
+/** What is written is on the disk when this returns; at the start and in commands, where nobody else waits. */
 export function settle(path: string): void {
   const file = openSync(path, 'r');
   try {
@@ -35,11 +35,21 @@ export function settle(path: string): void {
   }
 }
 
+/** The same beside the requests: of a large file it takes long. */
+async function settled(path: string): Promise<void> {
+  const file = await open(path);
+  try {
+    await file.sync();
+  } finally {
+    await file.close();
+  }
+}
+
 /** Looking a file through takes a while: callers choose whether here or in a thread. */
 export type Look = (path: string) => Promise<Sound | Damaged>;
 /** So does copying the file. */
 export type Copy = (to: string) => Promise<void>;
-export const lookHere: Look = (path) => Promise.resolve(lookedThrough(path, 'deep'));
+const lookHere: Look = (path) => Promise.resolve(lookedThrough(path, 'deep'));
 
 /**
  * A backup of an open database, verified before it has its name; the ones that need not stay are removed after. Throws,
@@ -61,9 +71,9 @@ export async function makeBackup(
     await copy(unnamed);
     const found = await look(unnamed);
     if (!found.ok) throw new Error(`the copy is not sound: ${found.what}`);
-    settle(unnamed);
+    await settled(unnamed);
     renameSync(unnamed, path);
-    settle(folder);
+    await settled(folder);
   } finally {
     for (const end of ['', '-wal', '-shm', '-journal']) rmSync(unnamed + end, { force: true });
   }

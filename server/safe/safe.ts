@@ -140,7 +140,7 @@ export class Safe {
     // Left behind where a copy was cut off.
     rmSync(to, { force: true });
     if (db.memory) await db.backup(to);
-    else await this.inThread({ kind: 'copy', from: db.name, to });
+    else await this.inThread({ kind: 'copy', database: db.name, to });
   }
 
   /** Everything as a zip, from a copy of this moment. */

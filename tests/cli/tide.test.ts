@@ -8,8 +8,7 @@ import { TIDE_FORMAT, type TideFile } from '../../contract/tide.ts';
 import { addDays, formatDay, seededRandom } from '../../core/quantity/index.ts';
 import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
 
-const wt = (...args: string[]) =>
-  spawnSync(process.execPath, ['scripts/built.cjs', 'wt', ...args], { encoding: 'utf8' });
+const wt = (...args: string[]) => spawnSync(process.execPath, ['scripts/run.cjs', 'wt', ...args], { encoding: 'utf8' });
 
 const [world] = WORLDS;
 if (!world) throw new Error('no world');

@@ -10,8 +10,7 @@ import { zone } from '../../core/dog/index.ts';
 /** As people call it. */
 const npmWt = (...args: string[]) => spawnSync('npm', ['run', '--silent', 'wt', '--', ...args], { encoding: 'utf8' });
 /** The same program without npm's own start-up. */
-const wt = (...args: string[]) =>
-  spawnSync(process.execPath, ['scripts/built.cjs', 'wt', ...args], { encoding: 'utf8' });
+const wt = (...args: string[]) => spawnSync(process.execPath, ['scripts/run.cjs', 'wt', ...args], { encoding: 'utf8' });
 
 function planOf(file: string): Plan {
   const { status, stdout, stderr } = npmWt('plan', file);

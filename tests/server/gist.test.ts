@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { stepLessons } from '../../core/tally/index.ts';
 import { visitOf } from '../../core/tide/index.ts';
 import { stores, type Stores } from '../../server/db/index.ts';
-import { gistOf, lessonsOf, recordOf, worked } from '../../server/gist.ts';
+import { gistOf, lessonsOf, recordOf, sightingOf, worked } from '../../server/gist.ts';
 import { demoDb } from '../demo.ts';
 import { NOW, openRoom } from './room.ts';
 
@@ -29,7 +29,7 @@ describe('what a session came to', () => {
       const done = record.state === 'finished';
       if (done) finished++;
       expect(gist.finished, line.id).to.equal(done);
-      expect(gist.visit, line.id).to.deep.equal(done ? visitOf(worked(kept, session)) : undefined);
+      expect(sightingOf(kept, line), line.id).to.deep.equal(done ? visitOf(worked(kept, session)) : undefined);
       expect(lessonsOf(kept, line), line.id).to.deep.equal(done ? stepLessons(record, session.snapshot.reckoned) : []);
       expect(gist.summary).to.include({ id: line.id, state: record.state, gramsOut: record.gramsOut });
       // A piece was worked in steps of this plan only, and never for longer than the whole.
@@ -64,7 +64,7 @@ describe('what a session came to', () => {
     const lines = room.stores.sessions.linesOf('demo-bollard');
     const at = lines
       .flatMap((line) => room.stores.sessions.events(line.id).map((e) => ({ line, e })))
-      .find(({ line, e }) => e.act.kind === 'weighed' && gistOf(room.stores, line).visit?.weighed !== undefined);
+      .find(({ line, e }) => e.act.kind === 'weighed' && sightingOf(room.stores, line)?.weighed !== undefined);
     const { line, e } = at ?? expect.fail('the demo has weighed hair of Bollard');
     const weighed = e.act.kind === 'weighed' ? e.act : expect.fail('an act of another kind');
     const read = async () => {
@@ -72,7 +72,7 @@ describe('what a session came to', () => {
       const now = room.stores.sessions.line(line.id) ?? expect.fail('it is gone');
       return {
         listed: sessions.find((s: { id: string }) => s.id === line.id).gramsOut,
-        seen: gistOf(room.stores, now).visit?.weighed?.grams,
+        seen: sightingOf(room.stores, now)?.weighed?.grams,
       };
     };
     const before = await read();
