@@ -43,7 +43,7 @@ const boundary = (storey) => {
 };
 
 export default tseslint.config(
-  { ignores: ['dist/', 'dist.before/', 'dist.page/', 'dist.server/', 'node_modules/', 'data/**', '.cache/'] },
+  { ignores: ['dist/', 'dist.before/', 'dist.server/', 'node_modules/', 'data/**', '.cache/'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

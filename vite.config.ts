@@ -82,56 +82,6 @@ const filesForWorker = (): Plugin => ({
   },
 });
 
-/** Faces that the first line of every page is set in: asked for with the page, not when its styles have been read. */
-const FIRST_FACES =
-  /assets\/(atkinson-hyperlegible-next-latin-wght-normal|sorts-mill-goudy-latin-400-normal)-[\w-]+\.woff2$/;
-/** Bytes of a script below which asking for it takes longer than it does. */
-const WORTH_ASKING_EARLY = 8_000;
-const FIRST = '<script type="module"';
-/** Id of what stands last in a page: nothing is shown before it is there. */
-const END = 'wt-end';
-/**
- * The first script is run as soon as it is there and before anything is shown, as it says how. What it fetches later, the house
- * with all it imports, is on its way by then, but not yet read: reading it would keep the page from being shown. A plain
- * script at the page's end keeps it from being laid out before its styles are there.
- */
-const firstThings = (): Plugin => ({
-  name: 'woolly-tide-first',
-  apply: 'build',
-  transformIndexHtml: {
-    order: 'post',
-    handler: (html, { bundle, filename }) => {
-      if (!filename.endsWith('index.html') || !bundle) return [];
-      if (!html.includes(FIRST)) throw new Error('the page has no first script');
-      const made = Object.values(bundle);
-      const tags = [
-        ...made
-          .filter((f) => FIRST_FACES.test(f.fileName))
-          .map((f) => ({ rel: 'preload', as: 'font', type: 'font/woff2', href: `/${f.fileName}`, crossorigin: true })),
-        ...[...chunksFrom(bundle, 'house', (c) => c.imports)]
-          .filter((c) => !html.includes(c.fileName) && c.code.length > WORTH_ASKING_EARLY)
-          .map((c) => ({ rel: 'preload', as: 'script', href: `/${c.fileName}`, crossorigin: true })),
-      ].map((attrs) => ({ tag: 'link', attrs, injectTo: 'head' as const }));
-      const [placed] = chunksFrom(bundle, 'placed', () => []);
-      if (placed?.imports.length !== 0) throw new Error('what stands at the end of a page is not of one piece');
-      return {
-        html: html.replace(FIRST, `${FIRST} async blocking="render"`),
-        tags: [
-          ...tags,
-          {
-            tag: 'link',
-            attrs: { rel: 'preload', as: 'script', href: `/${placed.fileName}` },
-            injectTo: 'head' as const,
-          },
-          { tag: 'link', attrs: { rel: 'expect', href: `#${END}`, blocking: 'render' }, injectTo: 'head' as const },
-          { tag: 'script', attrs: { src: `/${placed.fileName}` }, injectTo: 'body' as const },
-          { tag: 'template', attrs: { id: END }, injectTo: 'body' as const },
-        ],
-      };
-    },
-  },
-});
-
 /** Beside each file its compressed twin, so that nobody waits while it is made. */
 const compressed = (): Plugin => ({
   name: 'woolly-tide-compressed',
@@ -153,7 +103,7 @@ const compressed = (): Plugin => ({
 
 export default defineConfig({
   root: 'web',
-  plugins: [react(), firstThings(), filesForWorker(), compressed()],
+  plugins: [react(), filesForWorker(), compressed()],
   // Bootstrap's own sources still use what the compiler will drop one day.
   css: {
     preprocessorOptions: {
@@ -166,25 +116,19 @@ export default defineConfig({
     target: 'es2023',
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1300,
-    // A room's styles are fetched with it; what its scripts import they ask for themselves, which costs less than saying so.
-    modulePreload: {
-      resolveDependencies: (_, deps, { hostType }) =>
-        hostType === 'js' ? deps.filter((d) => d.endsWith('.css')) : deps,
-    },
     rollupOptions: {
-      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts', placed: 'web/placed.ts' },
+      input: { main: 'web/index.html', owner: 'web/owner.html', sw: 'web/sw.ts' },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
         codeSplitting: {
           groups: [
+            // What every room stands on: few files, as each costs a slow device more than some code that not every room needs.
             {
-              name: 'first',
-              priority: 6,
-              test: /preload-helper|web\/(data\/(asked|hand)|app\/(view|theme|look|on-device|served|held|first)\.ts)|contract\/page/,
+              name: 'base',
+              priority: 3,
+              test: /node_modules\/(react-router|cookie|set-cookie-parser|@tanstack|react-bootstrap|@restart|@popperjs|dom-helpers|classnames|uncontrollable)\//,
             },
-            { name: 'router', priority: 3, test: /node_modules\/(react-router|cookie|set-cookie-parser)\// },
-            { name: 'query', priority: 3, test: /node_modules\/@tanstack\// },
             { name: 'react', priority: 5, test: /node_modules\/(react|react-dom|scheduler|prop-types)\// },
             {
               name: 'shared',

@@ -151,7 +151,7 @@ const touch = (salon: Salon): Promise<unknown> =>
     author: '',
   });
 
-async function figures(say: Say, kind: 'demo' | 'big', salon: Salon): Promise<void> {
+async function figures(say: Say, kind: 'demo' | 'big', salon: Salon, only: readonly string[]): Promise<void> {
   const limit = LIMIT_MS[kind];
   let run = 0;
   const { house } = (await call(salon, 'GET', '/salon')).salon;
@@ -216,7 +216,7 @@ async function figures(say: Say, kind: 'demo' | 'big', salon: Salon): Promise<vo
       },
     ],
   ];
-  for (const [name, act] of acts) {
+  for (const [name, act] of acts.filter(([name]) => only.length === 0 || only.includes(name))) {
     // Owner's acts stay open while the figures are made.
     await call(salon, 'POST', '/me/confirm', { own: DEMO_PASSPHRASE });
     const { p99, onceMs } = await waitsWhile(salon, act);
@@ -242,8 +242,8 @@ async function salonAt(program: readonly string[], data: string) {
   return { salon: { ...salon, names, dogId: String(dogs[0]?.id) }, end };
 }
 
-/** Prints the figures of both salons. */
-export async function calmFigures(say: Say): Promise<void> {
+/** Prints the figures of both salons; `only`: of these acts, of all where there are none. */
+export async function calmFigures(say: Say, only: readonly string[] = []): Promise<void> {
   for (const kind of ['demo', 'big'] as const) {
     const data = mkdtempSync(join(tmpdir(), `woolly-tide-calm-${kind}-`));
     try {
@@ -256,7 +256,7 @@ export async function calmFigures(say: Say): Promise<void> {
       // After a start the house reads every session once; only then does it stand as on any other hour.
       await call(salon, 'GET', '/tide');
       await setTimeout(kind === 'demo' ? 5_000 : 40_000);
-      await figures(say, kind, salon);
+      await figures(say, kind, salon, only);
       await end();
     } finally {
       killAll();

@@ -45,9 +45,9 @@ const say = (name: string, value: number, unit: string, reference: string, ratio
 const setup = createRequire(import.meta.url)('../scripts/setup.cjs');
 setup.buildServer();
 
-// `npm run bench -- calm`: only what waits for what.
+// `npm run bench -- calm`: only what waits for what; `calm backup clients`: of these acts.
 if (process.argv[2] === 'calm') {
-  await calmFigures(say);
+  await calmFigures(say, process.argv.slice(3));
   process.exit(0);
 }
 

@@ -97,10 +97,9 @@ function keepBefore() {
   fs.cpSync(assets, path.join(before, 'assets'), { recursive: true });
 }
 
-/* What is built, from which sources: what makes first pages, then the interface for browsers (a server that runs takes both up
-   when the latter is there), and the server. */
-var WEB = { what: 'interface', configs: ['vite.page.config.ts', 'vite.config.ts'], from: ['web', 'core', 'contract'], to: 'dist' };
-var SERVER = { what: 'server', configs: ['vite.server.config.ts'], from: ['server', 'cli', 'core', 'contract'], to: 'dist.server' };
+/* What is built, from which sources: the interface for browsers, and the server. */
+var WEB = { what: 'interface', config: 'vite.config.ts', from: ['web', 'core', 'contract'], to: 'dist' };
+var SERVER = { what: 'server', config: 'vite.server.config.ts', from: ['server', 'cli', 'core', 'contract'], to: 'dist.server' };
 
 function vite(config, what) {
   var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '-c', config, '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });
@@ -113,13 +112,11 @@ function vite(config, what) {
 function buildOf(made, before) {
   var stamp = path.join(ROOT, made.to, '.stamp');
   var sources = made.from.reduce(function (all, dir) { return all.concat(filesUnder(path.join(ROOT, dir))); }, []);
-  var want = digest(sources.concat(made.configs.concat(['package-lock.json']).map(function (file) { return path.join(ROOT, file); })));
+  var want = digest(sources.concat([made.config, 'package-lock.json'].map(function (file) { return path.join(ROOT, file); })));
   if (read(stamp) === want) return;
   console.error('Building the ' + made.what + ' ...');
   if (before) before();
-  made.configs.forEach(function (config) {
-    vite(config, made.what);
-  });
+  vite(made.config, made.what);
   fs.writeFileSync(stamp, want);
 }
 function buildWeb() {

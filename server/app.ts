@@ -10,7 +10,6 @@ import { seededRandom, type Random } from '../core/quantity/index.ts';
 import type { Stores } from './db/index.ts';
 import { diskFault } from './disk.ts';
 import { apiError, guestOf } from './endpoint.ts';
-import { pages } from './page.ts';
 import { Problem } from './problem.ts';
 import { DoorState } from './auth/door-state.ts';
 import { onlyOurHosts } from './auth/hosts.ts';
@@ -204,7 +203,11 @@ export function createApp({
       express.static(join(`${webRoot}.before`, 'assets'), { index: false, maxAge: '1y', immutable: true }),
       (_req, res) => void res.status(404).end(),
     );
-    app.get('/{*any}', pages(webRoot, log));
+    // Every other address is a room's: the page finds it by itself, once somebody is through its door.
+    app.get('/{*any}', (_req, res) => {
+      res.setHeader('Cache-Control', 'no-cache');
+      res.sendFile(join(webRoot, 'index.html'));
+    });
   }
 
   const onProblem: ErrorRequestHandler = (problem: unknown, req, res, next) => {

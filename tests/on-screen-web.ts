@@ -179,8 +179,9 @@ try {
   const planOf = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
   const addressOf = (path: string): string => (path === 'plan' ? `/desk/dogs/demo-kelda/plan/${planOf}` : path);
   // The salon's computer has been running for a while.
-  for (let time = 0; time < 3; time++)
-    for (const [, path] of ROOMS) await (await fetch(stage.base + addressOf(path), { headers: stage.headers })).text();
+  const before = await stage.page();
+  for (const [, path] of ROOMS) await before.goto(addressOf(path));
+  await before.context().close();
   for (let known: object | null = null; known === null;) {
     const answer: TideLearntAnswer = await (
       await fetch(`${stage.base}/api/tide/learnt`, { headers: stage.headers })
@@ -193,7 +194,7 @@ try {
     const by = slowed === 1 ? '' : `-cpu/${slowed}`;
     for (const [name, path, act] of ROOMS) {
       const felt = await middling(async () => {
-        const page = await stage.page();
+        const page = await stage.page({ serviceWorkers: 'allow' });
         const once = await feel(page, addressOf(path), slowed, act);
         await page.context().close();
         return once;

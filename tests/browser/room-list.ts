@@ -1,5 +1,7 @@
 /** Every room of the house by its address, for tests that go through all of them. */
 import { expect } from 'chai';
+import { generatePath } from 'react-router';
+import { PAGES } from '../../web/pages.ts';
 import type { Stage } from './stage.ts';
 
 /** Addresses that depend on what is in the house. */
@@ -25,52 +27,38 @@ export async function roomsOf(stage: Stage, sessionId: string): Promise<Rooms> {
   };
 }
 
+const JUNIPER = { dogId: 'demo-juniper' };
+/** What stands for the ids in an address; of some pages, other ids and a state that shows more. */
+const examplesOf = ({ plan, session, note }: Rooms): Readonly<Record<string, string>> => ({
+  '/desk/tide': '/desk/tide?dog=demo-bollard',
+  '/desk/rules': '/desk/rules?rule=warn-rake',
+  '/desk/dogs/:dogId/check': generatePath('/desk/dogs/:dogId/check', JUNIPER),
+  '/desk/dogs/:dogId/plan/:checkId': `${plan}?zone=ruff.left`,
+  '/desk/dogs/:dogId/sheet/:checkId': plan.replace('/plan/', '/sheet/'),
+  '/desk/dogs/:dogId/note/:checkId': note,
+  '/table/sessions/:sessionId': session,
+});
+const IDS = {
+  dogId: 'demo-bollard',
+  toolId: 'force-dryer',
+  caseId: 'line-brushing',
+  sessionId: 'demo-bollard-session-1',
+};
+/** Pages in states of their own, and where no page is. */
+const MORE: readonly (readonly [string, string])[] = [
+  ['a record', '/table/sessions/demo-bollard-session-1'],
+  ['a strip for the wall', '/home/demo-rowan?as=strip'],
+  ['the tally as a table', '/desk/tally?show=income&by=person&as=table'],
+  ['nothing', '/desk/attic'],
+];
+
+/** Every page of the house and its views, each with its address in the demo. */
 export const ROOM_LIST: readonly (readonly [string, (rooms: Rooms) => string])[] = [
-  ['the tide', () => '/desk/tide?dog=demo-bollard'],
-  ['a dog’s tide', () => '/desk/dogs/demo-bollard/tide'],
-  ['Dogs', () => '/desk/dogs'],
-  ['a dog', () => '/desk/dogs/demo-bollard'],
-  ['a dog’s home', () => '/desk/dogs/demo-bollard/home'],
-  ['what homes found', () => '/desk/homes'],
-  ['reminders to homes', () => '/desk/post'],
-  ['a new dog', () => '/desk/dogs/new'],
-  ['the coat check', () => '/desk/dogs/demo-juniper/check'],
-  ['a plan, asked why', ({ plan }) => `${plan}?zone=ruff.left`],
-  ['the bench sheet', ({ plan }) => plan.replace('/plan/', '/sheet/')],
-  ['the note for owner and vet', ({ note }) => note],
-  ['Bench', () => '/desk/bench'],
-  ['the next date', () => '/desk/dogs/demo-bollard/next'],
-  ['Today', () => '/desk/day'],
-  ['the sheet', () => '/desk/sheet'],
-  ['Staff', () => '/desk/staff'],
-  ['the wall', () => '/table/wall'],
-  ['Ahead', () => '/desk/ahead'],
-  ['Kit', () => '/desk/kit'],
-  ['a piece', () => '/desk/kit/force-dryer'],
-  ['Rules', () => '/desk/rules?rule=warn-rake'],
-  ['House rules', () => '/desk/house'],
-  ['the tally', () => '/desk/tally'],
-  ['practice', () => '/desk/practice'],
-  ['a practice coat', () => '/desk/practice/line-brushing'],
-  ['questions asked again', () => '/desk/practice/drills'],
-  ['the table', () => '/table'],
-  ['scale and meters', () => '/table/devices'],
-  ['a session', ({ session }) => session],
-  ['a record', () => '/table/sessions/demo-bollard-session-1'],
-  ['a visit, for the owner', () => '/home/demo-bollard/visits/demo-bollard-session-1'],
-  ['Home', () => '/home'],
-  ['a home card', () => '/home/demo-bollard'],
-  ['a strip for the wall', () => '/home/demo-rowan?as=strip'],
-  ['you', () => '/desk/you'],
-  ['Keys', () => '/desk/keys'],
-  ['Safe', () => '/desk/safe'],
-  ['Changes', () => '/desk/changes'],
-  ['clients brought in', () => '/desk/intake'],
-  ['first steps', () => '/desk/start'],
-  ['help', () => '/desk/help'],
-  ['what the log has taught', () => '/desk/tally?view=taught'],
-  ['the tally as a table', () => '/desk/tally?show=income&by=person&as=table'],
-  ['nothing', () => '/desk/attic'],
+  ...PAGES.flatMap(({ path, title, views = [] }) => [
+    [title, (rooms: Rooms) => examplesOf(rooms)[path] ?? generatePath(path, IDS)] as const,
+    ...views.map((v) => [v.title, () => `${path}?${v.search}`] as const),
+  ]),
+  ...MORE.map(([name, path]) => [name, () => path] as const),
 ];
 /** The same with their addresses filled in. */
 export const ROOMS = (rooms: Rooms): readonly (readonly [string, string])[] =>

@@ -101,12 +101,15 @@ export const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) 
   cookie.split('; ').map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url }));
 
 /**
- * A page that its user waits for: one that the salon's computer made can be seen before it takes keys. Whoever says that the
- * first byte is enough ("commit") does not wait.
+ * A page that its user waits for, until its room has a heading or says what is wrong. Whoever says that the first byte is
+ * enough ("commit") does not wait.
  */
 function patient(page: Page): Page {
   const takesKeys = (): Promise<void> =>
-    page.locator('html[data-wt-stands], html:not(:has(#facts))').waitFor({ state: 'attached' });
+    page
+      .locator('main h1, [role="alert"], html:not(:has(script[src^="/assets/main-"]))')
+      .first()
+      .waitFor({ state: 'attached' });
   const go = page.goto.bind(page);
   const again = page.reload.bind(page);
   page.goto = async (url, options) => {

@@ -25,15 +25,6 @@ describe('the tide, in the browser', () => {
     expect(await page.locator('.wt-tide table tbody tr').count()).to.be.greaterThan(10);
   });
 
-  it('stands in the page as it comes, once its computer has read the logs', async () => {
-    const bare = await stage.page({ javaScriptEnabled: false });
-    await bare.goto('/desk/tide', { waitUntil: 'commit' });
-    await bare.locator('.wt-sea-surface').waitFor();
-    expect(await bare.locator('.wt-lead').innerText()).to.equal(await page.locator('.wt-lead').innerText());
-    expect(await bare.locator('.wt-call').count()).to.equal(await page.locator('.wt-call').count());
-    await bare.context().close();
-  });
-
   it('is learnt by this device where the salon’s computer does not say it, as there, and kept', async () => {
     const alone = await stage.page();
     await alone.route('**/api/tide/learnt', (route) => route.abort());

@@ -1,15 +1,15 @@
 /** What a device decides by itself: how it shows things, which day somebody means, what fits a room; towns of the gazetteer. */
 import { expect } from 'chai';
-import { ROOMS, roomsFor } from '../../web/app/rooms.ts';
-import { asOn, isTrueHere, keptHere } from '../../web/app/on-device.ts';
 import { theme } from '../../web/app/theme.ts';
-import { forgetView, usualView, view, viewFrom } from '../../web/app/view.ts';
+import { usualView, view, viewFrom } from '../../web/app/view.ts';
 import { massText } from '../../web/words/units.ts';
 import { dayTyped } from '../../web/find/dates.ts';
-import { HELP_PAGES, helpFor } from '../../web/help/pages.ts';
+import { HELP_PAGES } from '../../web/help/help-pages.ts';
 import { GLOSSARY } from '../../web/help/words.ts';
+import { isWhole, labelOf, pageAt, PAGES, pagesFor } from '../../web/pages.ts';
 import { formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
 import { findPlaces } from '../../server/places.ts';
+import { onDevice } from '../on-device.ts';
 
 const on = (text: string): Day => {
   const found = parseDay(text);
@@ -62,24 +62,31 @@ describe('a day that somebody types', () => {
   }
 });
 
-describe('rooms and help', () => {
-  it('has a page for every room that hangs anywhere, and no address twice', () => {
-    for (const r of ROOMS) {
-      const [path = ''] = r.to.split('?');
-      if (path !== '/desk/help') expect(helpFor(path), r.to).to.not.equal(undefined);
-    }
-    const all = HELP_PAGES.flatMap((p) => p.at);
-    expect(new Set(all).size).to.equal(all.length);
-    expect(new Set(ROOMS.map((r) => r.to)).size).to.equal(ROOMS.length);
+describe('the list of pages', () => {
+  it('has no address twice, no name twice in what one may open, and help for each page that hangs anywhere', () => {
+    expect(new Set(PAGES.map((p) => p.path)).size).to.equal(PAGES.length);
+    const names = PAGES.filter(isWhole).map(labelOf);
+    expect(new Set(names).size).to.equal(names.length);
+    for (const p of PAGES) if (p.menu && p.path !== '/desk/help') expect(p.help?.how.length, p.path).to.be.above(0);
   });
-  it('tells a room by its own name before one that takes any', () => {
-    expect(helpFor('/desk/practice/drills')?.id).to.equal('drills');
-    expect(helpFor('/desk/practice/old-giant')?.id).to.equal('coat');
-    expect(helpFor('/desk/attic')).to.equal(undefined);
+  it('hangs only what can be opened by its address alone', () => {
+    for (const p of PAGES) if (p.menu || p.views) expect(isWhole(p), p.path).to.equal(true);
   });
-  it('shows nobody a room that is not for them', () => {
-    expect(roomsFor('bather', () => true).some((r) => r.to === '/desk/safe')).to.equal(false);
-    expect(roomsFor('owner', () => true)).to.have.length(ROOMS.length);
+  it('tells a page by its own name before one that takes any', () => {
+    expect(pageAt('/desk/practice/drills')?.path).to.equal('/desk/practice/drills');
+    expect(pageAt('/desk/practice/old-giant')?.path).to.equal('/desk/practice/:caseId');
+    expect(pageAt('/desk/dogs/new')?.path).to.equal('/desk/dogs/new');
+    expect(pageAt('/desk/attic')).to.equal(undefined);
+    for (const p of PAGES) expect(pageAt(p.path.replaceAll(':', 'some-'))?.path, p.path).to.equal(p.path);
+  });
+  it('shows nobody a page that is not for them', () => {
+    expect(pagesFor('bather').some((p) => p.path === '/desk/safe')).to.equal(false);
+    expect(pagesFor('owner')).to.have.length(PAGES.length);
+  });
+  it('says each help text once, also where pages share it', () => {
+    const texts = HELP_PAGES.map((p) => p.help.what);
+    expect(new Set(texts).size).to.equal(texts.length);
+    for (const p of PAGES) if (p.help) expect(texts, p.path).to.include(p.help.what);
   });
   it('explains each word once', () => {
     expect(new Set(GLOSSARY.map((g) => g.word)).size).to.equal(GLOSSARY.length);
@@ -99,42 +106,18 @@ describe('the gazetteer', () => {
   });
 });
 
-describe('a page made for another device', () => {
-  const WAYS = { kept: { 'woolly-tide.theme': 'dark' }, dark: false, contrast: true, languages: ['en-US', 'en'] };
-  it('is made by its ways, writes down what it was told of it, and leaves this one as it was', async () => {
-    const { made, told } = await asOn(WAYS, () => {
-      forgetView();
-      const seen = {
-        theme: theme(),
-        contrast: view().contrast,
-        weighs: massText(10),
-        draft: keptHere('woolly-tide.check.x'),
-      };
-      return Promise.resolve(seen);
-    });
-    forgetView();
-    expect(made).to.deep.equal({ theme: 'dark', contrast: 'high', weighs: '22\u00a0lb', draft: null });
-    expect(told).to.include({ 'woolly-tide.theme': 'dark', 'woolly-tide.view': null, 'woolly-tide.check.x': null });
-    expect(massText(10)).to.equal('10\u00a0kg');
-    expect(keptHere('woolly-tide.theme')).to.equal(null);
+describe('what a device keeps', () => {
+  it('is how it shows things, until it keeps something else', () => {
+    const kept = { 'woolly-tide.theme': 'dark', 'woolly-tide.view': JSON.stringify({ mass: 'lb', contrast: 'high' }) };
+    const look = () => ({ theme: theme(), contrast: view().contrast, weighs: massText(10) });
+    expect(onDevice(kept, look)).to.deep.equal({ theme: 'dark', contrast: 'high', weighs: '22\u00a0lb' });
+    expect(look()).to.deep.equal({ theme: 'light', contrast: 'usual', weighs: '10\u00a0kg' });
   });
-  it('is true where the device would say the same, and not where one thing is otherwise', async () => {
-    const look = () => {
-      forgetView();
-      return Promise.resolve([theme(), view(), keptHere('woolly-tide.check.x')]);
-    };
-    // A device without a page keeps nothing and speaks the English of Britain.
-    const plain = { kept: {}, dark: false, contrast: false, languages: ['en-GB'] };
-    const toldOf = async (ways: typeof WAYS | typeof plain) => (await asOn(ways, look).finally(forgetView)).told;
-    expect(isTrueHere(await toldOf(plain))).to.equal(true);
-    for (const other of [{ dark: true }, { contrast: true }, { languages: ['en-US'] }, { kept: WAYS.kept }])
-      expect(isTrueHere(await toldOf({ ...plain, ...other })), JSON.stringify(other)).to.equal(false);
-    // What was not asked about cannot be wrong.
-    expect(isTrueHere({})).to.equal(true);
-  });
-  it('lets go of the other device when making it fails', async () => {
-    const failed = await asOn(WAYS, () => Promise.reject(new Error('it broke'))).catch((e: Error) => e.message);
-    expect(failed).to.equal('it broke');
-    expect(keptHere('woolly-tide.theme')).to.equal(null);
+  it('may be anything: what cannot be read is as usual', () => {
+    for (const text of ['', '{', '3', 'null', '[]', '{"mass":3}'])
+      expect(
+        onDevice({ 'woolly-tide.theme': text, 'woolly-tide.view': text }, () => [theme(), view()]),
+        text,
+      ).to.deep.equal(['light', usualView(['en-GB'], false)]);
   });
 });

@@ -1,8 +1,6 @@
 /** Measures as this device says and takes them: stored ones stay kilograms, degrees Celsius and millilitres, whatever is shown. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { asOn } from '../../web/app/on-device.ts';
-import { forgetView } from '../../web/app/view.ts';
 import {
   massKg,
   massShown,
@@ -14,24 +12,16 @@ import {
   temperatureWord,
   volumeText,
 } from '../../web/words/units.ts';
+import { shownBy } from '../on-device.ts';
 
 const bare = (text: string): string => text.replaceAll('\u00a0', ' ');
 
-/** Does something on a device that shows measures so. */
-async function shownIn(view: object, act: () => void): Promise<void> {
-  const kept = { 'woolly-tide.view': JSON.stringify(view) };
-  await asOn({ kept, dark: false, contrast: false, languages: ['en-GB'] }, async () => {
-    forgetView();
-    act();
-  });
-  forgetView();
-}
 const METRIC = { mass: 'kg', temperature: 'c', volume: 'ml' };
 const AMERICAN = { mass: 'lb', temperature: 'f', volume: 'floz' };
 
 describe('measures in words', () => {
-  it('are said in the device’s units, the unit never parted from its figure', async () => {
-    await shownIn(METRIC, () => {
+  it('are said in the device’s units, the unit never parted from its figure', () => {
+    shownBy(METRIC, () => {
       expect([massText(22.5), temperatureText(37), volumeText(29.6)].map(bare)).to.deep.equal([
         '22.5 kg',
         '37 °C',
@@ -39,7 +29,7 @@ describe('measures in words', () => {
       ]);
       expect([massWord(), temperatureWord()]).to.deep.equal(['kg', '°C']);
     });
-    await shownIn(AMERICAN, () => {
+    shownBy(AMERICAN, () => {
       // 1 lb is 0.45359237 kg, 1 US fl oz 29.5735 mL (NIST Handbook 44).
       expect([massText(45.359237), temperatureText(37), volumeText(29.5735)].map(bare)).to.deep.equal([
         '100 lb',
@@ -51,9 +41,9 @@ describe('measures in words', () => {
     });
   });
 
-  it('come back as they were typed, in pounds as in kilograms (property)', async () => {
+  it('come back as they were typed, in pounds as in kilograms (property)', () => {
     for (const view of [METRIC, AMERICAN])
-      await shownIn(view, () => {
+      shownBy(view, () => {
         fc.assert(
           fc.property(fc.integer({ min: 10, max: 2000 }), (tenths) => {
             const typed = tenths / 10;
@@ -70,8 +60,8 @@ describe('measures in words', () => {
       });
   });
 
-  it('change nothing that is stored when a device shows them otherwise', async () => {
-    await shownIn(METRIC, () => {
+  it('change nothing that is stored when a device shows them otherwise', () => {
+    shownBy(METRIC, () => {
       fc.assert(
         fc.property(fc.double({ min: 0.5, max: 120, noNaN: true }), (kg) => {
           expect(massKg(massShown(kg))).to.equal(kg);
@@ -80,7 +70,7 @@ describe('measures in words', () => {
         { seed: 43 },
       );
     });
-    await shownIn(AMERICAN, () => {
+    shownBy(AMERICAN, () => {
       fc.assert(
         fc.property(fc.integer({ min: 50, max: 12_000 }), (hundredths) => {
           // A tenth of a pound is 45 g: what is only looked at and saved again moves by no more than half of that.

@@ -17,8 +17,7 @@ import {
   type Tool,
 } from '../../core/kit/index.ts';
 import { day } from '../../core/quantity/index.ts';
-import { asOn } from '../../web/app/on-device.ts';
-import { DATE_FORMS, forgetView } from '../../web/app/view.ts';
+import { DATE_FORMS } from '../../web/app/view.ts';
 import { fromToday } from '../../web/words/dates.ts';
 import { money } from '../../web/words/figures.ts';
 import {
@@ -31,16 +30,15 @@ import {
   SEVERITY_WORDS,
   whereText,
 } from '../../web/words/kit.ts';
+import { shownBy } from '../on-device.ts';
 
 const HOLES = /undefined|NaN|null|\[object|Infinity/;
 
 describe('money in words', () => {
-  it('is said as the device’s forms have it, cents only where there are some, whatever was said before', async () => {
+  it('is said as the device’s forms have it, cents only where there are some, whatever was said before', () => {
     const amounts = [0, 5, 1200, 123_450, 9_999_999, -350];
     for (const dates of [...DATE_FORMS, ...DATE_FORMS]) {
-      const kept = { 'woolly-tide.view': JSON.stringify({ dates }) };
-      await asOn({ kept, dark: false, contrast: false, languages: ['en-GB'] }, async () => {
-        forgetView();
+      shownBy({ dates }, () => {
         for (const currency of ['EUR', 'USD', 'JPY', 'SEK'])
           for (const cents of amounts) {
             const whole = cents % 100 === 0;
@@ -55,7 +53,6 @@ describe('money in words', () => {
         expect(money(1200, 'EUR')).to.not.match(/[.,]00/);
       });
     }
-    forgetView();
   });
 });
 

@@ -2,22 +2,22 @@
 import { Dropdown } from 'react-bootstrap';
 import { NavLink, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
-import { roomsFor } from './rooms.ts';
+import { labelOf, pagesFor } from '../pages.ts';
 
 export function HouseMenu() {
   const { role } = useWho();
   const { pathname } = useLocation();
-  const rooms = roomsFor(role, (r) => r.hangs === 'house');
-  const here = rooms.some((r) => pathname === r.to || pathname.startsWith(`${r.to}/`));
+  const pages = pagesFor(role).filter((p) => p.menu === 'house');
+  const here = pages.some((p) => pathname === p.path || pathname.startsWith(`${p.path}/`));
   return (
     <Dropdown className={here ? 'wt-house-menu is-here' : 'wt-house-menu'}>
       <Dropdown.Toggle as="button" type="button" className="wt-plain">
         <span>House</span>
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        {rooms.map((r) => (
-          <Dropdown.Item key={r.to} as={NavLink} to={r.to}>
-            {r.name}
+        {pages.map((p) => (
+          <Dropdown.Item key={p.path} as={NavLink} to={p.path}>
+            {labelOf(p)}
           </Dropdown.Item>
         ))}
       </Dropdown.Menu>

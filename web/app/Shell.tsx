@@ -3,12 +3,14 @@ import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
+import { labelOf, pagesFor } from '../pages.ts';
 import { HeadKeys } from './HeadKeys.tsx';
+import { HouseMenu } from './HouseMenu.tsx';
 import { NewVersion } from './NewVersion.tsx';
 import { useOutboxes } from './outbox.ts';
 import { rememberRoom } from './recent.ts';
-import { roomsFor } from './rooms.ts';
 import { setTheme, theme as themeHere, type Theme } from './theme.ts';
+import { WhoMenu } from './WhoMenu.tsx';
 
 const PLACES = [
   { to: '/desk', name: 'Desk' },
@@ -18,14 +20,7 @@ const PLACES = [
 
 const REMEMBERED_AFTER_MS = 1500;
 
-/** What unfolds is fetched beside the room, so that the room is not kept waiting for it. */
-const houseMenu = () => import('./HouseMenu.tsx').then((m) => ({ default: m.HouseMenu }));
-const whoMenu = () => import('./WhoMenu.tsx').then((m) => ({ default: m.WhoMenu }));
 const ConfirmDialog = lazy(() => import('../door/ConfirmDialog.tsx').then((m) => ({ default: m.ConfirmDialog })));
-const HouseMenu = lazy(houseMenu);
-const WhoMenu = lazy(whoMenu);
-/** Settled when both take presses, or never will. */
-export const menusFetched = (): Promise<unknown> => Promise.allSettled([houseMenu(), whoMenu()]);
 
 export function Shell() {
   const { pathname } = useLocation();
@@ -36,7 +31,7 @@ export function Shell() {
     setTheme(other);
     show(other);
   };
-  const { role, name, id: accountId } = useWho();
+  const { role, id: accountId } = useWho();
   useOutboxes();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
@@ -74,25 +69,21 @@ export function Shell() {
           ))}
         </nav>
         <nav className="wt-rooms" aria-label="Rooms">
-          {roomsFor(role, (r) => r.hangs === 'row' && r.place === place).map((r) => (
-            <NavLink key={r.to} to={r.to}>
-              {r.name}
-            </NavLink>
-          ))}
-          {place === 'desk' && (
-            <Suspense fallback={<span className="wt-plain wt-house-menu">House</span>}>
-              <HouseMenu />
-            </Suspense>
-          )}
+          {pagesFor(role)
+            .filter((p) => p.menu === 'row' && p.path.startsWith(`/${place}/`))
+            .map((p) => (
+              <NavLink key={p.path} to={p.path}>
+                {labelOf(p)}
+              </NavLink>
+            ))}
+          {place === 'desk' && <HouseMenu />}
         </nav>
         <HeadKeys />
         <button type="button" className="wt-plain" onClick={toggleTheme}>
           {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
           <span className="visually-hidden">{theme === 'light' ? 'Night' : 'Day'}</span>
         </button>
-        <Suspense fallback={<span className="wt-plain wt-who">{name}</span>}>
-          <WhoMenu />
-        </Suspense>
+        <WhoMenu />
       </header>
       <NewVersion />
       {role === 'owner' && (

@@ -4,7 +4,7 @@ import { Dropdown } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { useLock, useSignOut } from '../data/door.ts';
 import { ROLE_WORDS, useWho } from '../door/me.ts';
-import { roomsFor } from './rooms.ts';
+import { labelOf, pagesFor } from '../pages.ts';
 
 export function WhoMenu() {
   const who = useWho();
@@ -23,11 +23,13 @@ export function WhoMenu() {
             Hand the tablet over
           </Dropdown.Item>
         )}
-        {roomsFor(who.role, (r) => r.hangs === 'name').map((r) => (
-          <Dropdown.Item key={r.to} as={Link} to={r.to}>
-            {r.name}
-          </Dropdown.Item>
-        ))}
+        {pagesFor(who.role)
+          .filter((p) => p.menu === 'name')
+          .map((p) => (
+            <Dropdown.Item key={p.path} as={Link} to={p.path}>
+              {labelOf(p)}
+            </Dropdown.Item>
+          ))}
         <Dropdown.Divider />
         <Dropdown.Item as="button" onClick={() => signOut.mutate(undefined)}>
           Sign out

@@ -18,8 +18,8 @@ function showNext(): void {
 }
 
 /** Does something when nothing else is to be done. */
-export function whenIdle(act: () => void, patienceMs = PATIENCE_MS): void {
-  if ('requestIdleCallback' in window) window.requestIdleCallback(act, { timeout: patienceMs });
+function whenIdle(act: () => void): void {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(act, { timeout: PATIENCE_MS });
   else setTimeout(act, 16);
 }
 

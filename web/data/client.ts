@@ -2,7 +2,6 @@
 import { CONFIRM } from '../../contract/door.ts';
 import type { ApiError } from '../../contract/common.ts';
 import { askToConfirm } from './confirm.ts';
-import { askedEarly, forgetAsked } from './asked.ts';
 import { ours } from './hand.ts';
 
 /** A refused or lost request; status 0 when no answer came at all. */
@@ -50,15 +49,12 @@ export async function api<T>(
   confirmed = false,
 ): Promise<T> {
   let response: Response;
-  if (method !== 'GET') forgetAsked();
   try {
-    const early = method === 'GET' ? askedEarly(path) : undefined;
-    response = await (early ??
-      fetch(`/api${path}`, {
-        method,
-        ...(body !== undefined && { body: JSON.stringify(body) }),
-        headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
-      }));
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+      headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
+    });
   } catch {
     throw new ApiProblem(0, null, LOST);
   }

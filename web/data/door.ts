@@ -1,5 +1,5 @@
 /** What this device knows of who is signed in; the last answer is kept, so that a table opens without a link. */
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type {
   AccountDraft,
@@ -14,7 +14,6 @@ import type {
   SignIn,
 } from '../../contract/account.ts';
 import type { PlaceFound, SetUp } from '../../contract/salon.ts';
-import { ME_KEY } from '../app/first.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { askToConfirm } from './confirm.ts';
 import { forgetPeople } from './forget-people.ts';
@@ -24,18 +23,12 @@ import { keepMe, keptMe } from './kept.ts';
 /** A device that keeps nothing asks anew each time. */
 const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
 
-/** Keeps on this device who is known to be here. */
-export function keepSeenMe(queries: QueryClient): void {
-  const page = queries.getQueryData<MePage>(ME_KEY);
-  if (page) keep(page);
-}
-
 /** A shared tablet that nobody touched waits for a PIN, whether or not the salon's computer can say so. */
 const asHere = (page: MePage): MePage =>
   page.account && page.shared && !page.locked && handGone() ? { ...page, locked: true } : page;
 const LOOK_EVERY_MS = 10_000;
 
-export async function askMe(): Promise<MePage> {
+async function askMe(): Promise<MePage> {
   try {
     const page = asHere(await api<MePage>('GET', '/me'));
     if (page.account) keep(page);
@@ -49,6 +42,9 @@ export async function askMe(): Promise<MePage> {
   }
 }
 
+const ME_KEY = ['me'] as const;
+export const meQuery = queryOptions({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000 });
+
 /** Who is here, asked again whenever a request found the door shut. */
 export function useMe() {
   const queries = useQueryClient();
@@ -57,7 +53,7 @@ export function useMe() {
     window.addEventListener(DOOR_SHUT, again);
     return () => window.removeEventListener(DOOR_SHUT, again);
   }, [queries]);
-  const me = useQuery({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000, refetchInterval: 60_000 });
+  const me = useQuery({ ...meQuery, refetchInterval: 60_000 });
   const nobody = me.data !== undefined && me.data.account === null;
   useEffect(() => {
     if (nobody) forgetAll(queries);

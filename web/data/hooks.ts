@@ -2,7 +2,7 @@
  * Decides which server state the rooms read and write, and under which keys it is cached.
  * What the rooms show is computed from facts, so any write may change any of it: after one, everything is stale.
  */
-import { useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import type { BenchCases, BenchPage } from '../../contract/bench.ts';
 import type { BookingDraft, BookingEdit, BookingRecord, HoldDraft, NextPage, ReadIn } from '../../contract/booking.ts';
 import type { CheckDraft, CheckRecord } from '../../contract/check.ts';
@@ -45,11 +45,11 @@ const LEARNT_EVERY_MS = 600;
 
 const at = (id: string): string => encodeURIComponent(id);
 
-export const useDogs = () =>
-  useQuery({
-    queryKey: ['dogs'],
-    queryFn: () => api<{ today: number; dogs: readonly DogListItem[] }>('GET', '/dogs'),
-  });
+export const dogsQuery = queryOptions({
+  queryKey: ['dogs'],
+  queryFn: () => api<{ today: number; dogs: readonly DogListItem[] }>('GET', '/dogs'),
+});
+export const useDogs = () => useQuery(dogsQuery);
 
 /** Dogs by a part of their or their owner's name, also those that rest. */
 export const useFoundDogs = (find: string) =>
@@ -60,32 +60,38 @@ export const useFoundDogs = (find: string) =>
     placeholderData: (before) => before,
   });
 
-export const useDog = (id: string) =>
-  useQuery({
+export const dogQuery = (id: string) =>
+  queryOptions({
     queryKey: ['dog', id],
     queryFn: () => api<DogPage>('GET', `/dogs/${at(id)}`),
     enabled: id !== '',
   });
+export const useDog = (id: string) => useQuery(dogQuery(id));
 
-export const useCheck = (id: string | undefined) =>
-  useQuery({
+export const checkQuery = (id: string | undefined) =>
+  queryOptions({
     queryKey: ['check', id],
     queryFn: () => api<CheckRecord>('GET', `/checks/${at(id ?? '')}`),
     enabled: id !== undefined,
   });
+export const useCheck = (id: string | undefined) => useQuery(checkQuery(id));
 
 /** What a plan is computed from: the room computes it, so that it can be changed and seen at once. */
-export const useBench = (checkId: string) =>
-  useQuery({ queryKey: ['bench', checkId], queryFn: () => api<BenchPage>('GET', `/checks/${at(checkId)}/bench`) });
+export const benchQuery = (checkId: string) =>
+  queryOptions({ queryKey: ['bench', checkId], queryFn: () => api<BenchPage>('GET', `/checks/${at(checkId)}/bench`) });
+export const useBench = (checkId: string) => useQuery(benchQuery(checkId));
 
-export const useBenchCases = () =>
-  useQuery({ queryKey: ['bench-cases'], queryFn: () => api<BenchCases>('GET', '/bench/cases') });
+export const benchCasesQuery = queryOptions({
+  queryKey: ['bench-cases'],
+  queryFn: () => api<BenchCases>('GET', '/bench/cases'),
+});
+export const useBenchCases = () => useQuery(benchCasesQuery);
 
-export const useSessions = () =>
-  useQuery({
-    queryKey: ['sessions'],
-    queryFn: () => api<{ sessions: readonly SessionListItem[] }>('GET', '/sessions'),
-  });
+export const sessionsQuery = queryOptions({
+  queryKey: ['sessions'],
+  queryFn: () => api<{ sessions: readonly SessionListItem[] }>('GET', '/sessions'),
+});
+export const useSessions = () => useQuery(sessionsQuery);
 
 const sessionKey = (id: string) => ['session', id] as const;
 export const useSession = (id: string) =>
@@ -94,28 +100,39 @@ export const useSession = (id: string) =>
 export const useNext = (dogId: string) =>
   useQuery({ queryKey: ['next', dogId], queryFn: () => api<NextPage>('GET', `/dogs/${at(dogId)}/next`) });
 
-export const useBookings = () =>
-  useQuery({
-    queryKey: ['bookings'],
-    queryFn: () => api<{ bookings: readonly BookingRecord[] }>('GET', '/bookings'),
-  });
+export const bookingsQuery = queryOptions({
+  queryKey: ['bookings'],
+  queryFn: () => api<{ bookings: readonly BookingRecord[] }>('GET', '/bookings'),
+});
+export const useBookings = () => useQuery(bookingsQuery);
 
-export const useDay = () => useQuery({ queryKey: ['day'], queryFn: () => api<DayPage>('GET', '/day') });
+export const dayQuery = queryOptions({ queryKey: ['day'], queryFn: () => api<DayPage>('GET', '/day') });
+export const useDay = () => useQuery(dayQuery);
 
-export const useSalon = () =>
-  useQuery({ queryKey: ['salon'], queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon') });
+export const salonQuery = queryOptions({
+  queryKey: ['salon'],
+  queryFn: () => api<{ salon: SalonRecord; today: number }>('GET', '/salon'),
+});
+export const useSalon = () => useQuery(salonQuery);
 
 export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api<TallyPage>('GET', '/tally') });
 
-export const useLedger = () =>
-  useQuery({ queryKey: ['ledger'], queryFn: () => api<TallyLedger>('GET', '/tally/ledger') });
+export const ledgerQuery = queryOptions({
+  queryKey: ['ledger'],
+  queryFn: () => api<TallyLedger>('GET', '/tally/ledger'),
+});
+export const useLedger = () => useQuery(ledgerQuery);
 
-export const useTideBook = () => useQuery({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
+export const tideQuery = queryOptions({ queryKey: ['tide'], queryFn: () => api<TideFile>('GET', '/tide') });
+export const useTideBook = () => useQuery(tideQuery);
 /** What the salon's computer has learnt from the tide last; asked again until it is from the facts of that word. */
+export const tideLearntQuery = queryOptions({
+  queryKey: ['tide-learnt'],
+  queryFn: () => api<TideLearntAnswer>('GET', '/tide/learnt'),
+});
 export const useTideLearnt = (until: string | undefined) =>
   useQuery({
-    queryKey: ['tide-learnt'],
-    queryFn: () => api<TideLearntAnswer>('GET', '/tide/learnt'),
+    ...tideLearntQuery,
     refetchInterval: ({ state }) =>
       until !== undefined && state.data && state.data.known?.facts !== until ? LEARNT_EVERY_MS : false,
   });
@@ -132,10 +149,14 @@ export const usePost = () => useQuery({ queryKey: ['post'], queryFn: () => api<P
 export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
 export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api<WeatherPage>('GET', '/weather') });
 
-export const useProducts = () =>
-  useQuery({ queryKey: ['products'], queryFn: () => api<ProductsPage>('GET', '/products') });
+export const productsQuery = queryOptions({
+  queryKey: ['products'],
+  queryFn: () => api<ProductsPage>('GET', '/products'),
+});
+export const useProducts = () => useQuery(productsQuery);
 
-export const useKit = () => useQuery({ queryKey: ['kit'], queryFn: () => api<KitPage>('GET', '/kit') });
+export const kitQuery = queryOptions({ queryKey: ['kit'], queryFn: () => api<KitPage>('GET', '/kit') });
+export const useKit = () => useQuery(kitQuery);
 
 export const useCoverage = () =>
   useQuery({ queryKey: ['coverage'], queryFn: () => api<Coverage>('GET', '/kit/coverage') });
@@ -159,12 +180,13 @@ export const useHousePreview = (house: HouseRules, changed: boolean) =>
     placeholderData: (before) => before,
   });
 
-export const usePhotos = (checkId: string | undefined) =>
-  useQuery({
+export const photosQuery = (checkId: string | undefined) =>
+  queryOptions({
     queryKey: ['photos', checkId],
     queryFn: () => api<{ photos: readonly PhotoRecord[] }>('GET', `/checks/${at(checkId ?? '')}/photos`),
     enabled: checkId !== undefined,
   });
+export const usePhotos = (checkId: string | undefined) => useQuery(photosQuery(checkId));
 export const photoUrl = (id: string): string => `/api/photos/${at(id)}`;
 
 /** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
@@ -219,15 +241,19 @@ export const useEditSalon = () => useWrite((edit: SalonEdit) => api<SalonRecord>
 export const useRoster = () => useQuery({ queryKey: ['roster'], queryFn: () => api<RosterPage>('GET', '/roster') });
 export const useWish = (dogId: string) =>
   useQuery({ queryKey: ['wish', dogId], queryFn: () => api<WishRecord>('GET', `/dogs/${at(dogId)}/wish`) });
-export const useCalls = () =>
-  useQuery({ queryKey: ['calls'], queryFn: () => api<{ calls: readonly CallRecord[] }>('GET', '/calls') });
+export const callsQuery = queryOptions({
+  queryKey: ['calls'],
+  queryFn: () => api<{ calls: readonly CallRecord[] }>('GET', '/calls'),
+});
+export const useCalls = () => useQuery(callsQuery);
 /** A day's sheet, asked again each half minute: it hangs on the wall and at the table too. */
-export const useSheet = (day: string | undefined) =>
-  useQuery({
+export const sheetQuery = (day: string | undefined) =>
+  queryOptions({
     queryKey: ['sheet', day],
     queryFn: () => api<SheetPage>('GET', day === undefined ? '/sheet' : `/sheet?day=${at(day)}`),
     refetchInterval: 30_000,
   });
+export const useSheet = (day: string | undefined) => useQuery(sheetQuery(day));
 export const personFeedUrl = (id: string): string => `/api/roster/people/${at(id)}/calendar.ics`;
 export const BOOKINGS_CSV = '/api/bookings.csv';
 

@@ -48,8 +48,8 @@ export async function showLastSeen(queries: QueryClient, nowMs: number): Promise
   }
 }
 
-/** Keeps what is read from now on; fresh: what is in mind already was read just now. */
-export function keepLastSeen(queries: QueryClient, fresh = false): void {
+/** Keeps what is read from now on. */
+export function keepLastSeen(queries: QueryClient): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const soon = (): void => {
     timer ??= setTimeout(() => {
@@ -58,7 +58,6 @@ export function keepLastSeen(queries: QueryClient, fresh = false): void {
       void set(KEY, kept).catch(() => undefined);
     }, WAIT_MS);
   };
-  if (fresh) soon();
   queries.getQueryCache().subscribe(({ type, query }) => {
     if ((type === 'updated' || type === 'removed') && KEEPS.has(query.queryKey[0])) soon();
   });

@@ -1,11 +1,14 @@
 /** What the practice rooms read and write. */
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import type { AnswerDraft, BoutDraft, PracticePage, PracticePeople } from '../../contract/practice.ts';
 import { api } from './client.ts';
 import { useWrite } from './hooks.ts';
 
-export const usePracticePage = () =>
-  useQuery({ queryKey: ['practice'], queryFn: () => api<PracticePage>('GET', '/practice') });
+export const practiceQuery = queryOptions({
+  queryKey: ['practice'],
+  queryFn: () => api<PracticePage>('GET', '/practice'),
+});
+export const usePracticePage = () => useQuery(practiceQuery);
 export const usePracticePeople = (may: boolean) =>
   useQuery({
     queryKey: ['practice-people'],

@@ -10,12 +10,12 @@ import { METHODS } from '../../core/bench/index.ts';
 import { RULES, toolRow } from '../../core/kit/index.ts';
 import { day, formatDay, type Day } from '../../core/quantity/index.ts';
 import { recentRooms } from '../app/recent.ts';
-import { roomsFor } from '../app/rooms.ts';
 import { view } from '../app/view.ts';
 import { useDogs, useFoundDogs, useKit } from '../data/hooks.ts';
 import { useWho } from '../door/me.ts';
-import { HELP_PAGES } from '../help/pages.ts';
+import { HELP_PAGES } from '../help/help-pages.ts';
 import { GLOSSARY } from '../help/words.ts';
+import { isWhole, labelOf, pagesFor, type Page } from '../pages.ts';
 import { longDay } from '../words/dates.ts';
 import { capital } from '../words/figures.ts';
 import { dayTyped } from './dates.ts';
@@ -71,15 +71,21 @@ const STEADY: readonly Found[] = [
     to: `/desk/help?find=${encodeURIComponent(g.word)}`,
     also: (g.also ?? []).join(' '),
   })),
-  ...HELP_PAGES.map((p): Found => ({
-    id: `help ${p.id}`,
+  ...HELP_PAGES.map(({ path, title, help }): Found => ({
+    id: `help ${path}`,
     kind: 'Help',
-    name: p.title,
-    says: p.what,
-    to: `/desk/help?find=${encodeURIComponent(p.title)}`,
-    also: p.how.join(' '),
+    name: title,
+    says: help.what,
+    to: `/desk/help?find=${encodeURIComponent(title)}`,
+    also: help.how.join(' '),
   })),
 ];
+
+/** A page and its views, as they are found. */
+const foundOf = (page: Page): readonly Found[] =>
+  [{ to: page.path, name: labelOf(page), also: page.find ?? '' }]
+    .concat((page.views ?? []).map((v) => ({ to: `${page.path}?${v.search}`, name: v.title, also: v.find })))
+    .map((r): Found => ({ ...r, id: `room ${r.to}`, kind: 'Room', says: '' }));
 
 function useFinds(text: string): readonly Found[] {
   const { role, id: accountId } = useWho();
@@ -102,16 +108,7 @@ function useFinds(text: string): readonly Found[] {
       },
     });
     made.addAll(STEADY);
-    made.addAll(
-      roomsFor(role, () => true).map((r): Found => ({
-        id: `room ${r.to}`,
-        kind: 'Room',
-        name: r.name,
-        says: '',
-        to: r.to,
-        also: r.also ?? '',
-      })),
-    );
+    made.addAll(pagesFor(role).filter(isWhole).flatMap(foundOf));
     made.addAll(
       (dogs.data?.dogs ?? []).map((d): Found => ({
         id: `dog ${d.id}`,

@@ -3,23 +3,21 @@ import { useMemo } from 'react';
 import { Form } from 'react-bootstrap';
 import MiniSearch from 'minisearch';
 import { Link, useSearchParams } from 'react-router';
-import { HELP_PAGES, type HelpPage } from './pages.ts';
+import { isWhole, type HelpText } from '../pages.ts';
+import { HELP_PAGES } from './help-pages.ts';
 import { GLOSSARY, type GlossaryWord } from './words.ts';
 import './help.css';
 
-/** An address that can be gone to: a room without parts that depend on a dog. */
-export const openAddress = (p: HelpPage): string | undefined => p.at.find((a) => !a.includes(':'));
-
-export function PageText({ page }: { page: HelpPage }) {
+export function PageText({ help }: { help: HelpText }) {
   return (
     <>
-      <p>{page.what}</p>
+      <p>{help.what}</p>
       <ul>
-        {page.how.map((h) => (
+        {help.how.map((h) => (
           <li key={h}>{h}</li>
         ))}
       </ul>
-      {page.why !== undefined && <p className="wt-soft">Why: {page.why}</p>}
+      {help.why !== undefined && <p className="wt-soft">Why: {help.why}</p>}
     </>
   );
 }
@@ -39,9 +37,9 @@ function useFound(find: string): ReadonlySet<string> | undefined {
     });
     made.addAll([
       ...HELP_PAGES.map((p) => ({
-        id: `page ${p.id}`,
+        id: `page ${p.path}`,
         name: p.title,
-        text: [p.what, ...p.how, p.why ?? ''].join(' '),
+        text: [p.help.what, ...p.help.how, p.help.why ?? ''].join(' '),
       })),
       ...GLOSSARY.map((g) => ({ id: `word ${g.word}`, name: [g.word, ...(g.also ?? [])].join(' '), text: g.says })),
     ]);
@@ -68,7 +66,7 @@ export function HelpRoom() {
   const [search, setSearch] = useSearchParams();
   const find = search.get('find') ?? '';
   const found = useFound(find);
-  const pages = HELP_PAGES.filter((p) => !found || found.has(`page ${p.id}`));
+  const pages = HELP_PAGES.filter((p) => !found || found.has(`page ${p.path}`));
   const words = GLOSSARY.filter((g) => !found || found.has(`word ${g.word}`));
   return (
     <>
@@ -88,16 +86,13 @@ export function HelpRoom() {
         {pages.length > 0 && (
           <section aria-labelledby="help-rooms">
             <h2 id="help-rooms">Rooms</h2>
-            {pages.map((p) => {
-              const to = openAddress(p);
-              return (
-                <details key={p.id} className="wt-sheet" open={found !== undefined && pages.length < 4}>
-                  <summary>{p.title}</summary>
-                  <PageText page={p} />
-                  {to !== undefined && <Link to={to}>Go there</Link>}
-                </details>
-              );
-            })}
+            {pages.map((p) => (
+              <details key={p.path} className="wt-sheet" open={found !== undefined && pages.length < 4}>
+                <summary>{p.title}</summary>
+                <PageText help={p.help} />
+                {isWhole(p) && <Link to={p.path}>Go there</Link>}
+              </details>
+            ))}
           </section>
         )}
         {words.length > 0 && (

@@ -1,0 +1,56 @@
+/** Starts the desk, the table and the home pages: styles, router, and what this device saw last. */
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource/sorts-mill-goudy/400.css';
+import '@fontsource/sorts-mill-goudy/400-italic.css';
+import './app/bootstrap.scss';
+import './app/palette.css';
+import './app/theme.css';
+import './drawing/drawing.css';
+import './desk/desk.css';
+import './table/table.css';
+import './table/session.css';
+import './home/home.css';
+import './app/rooms-styles.ts';
+import './app/narrow.css';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { showMarks } from './app/on-device.ts';
+import { ROUTES } from './app/routes.tsx';
+import { theme, themeMarks } from './app/theme.ts';
+import { view, viewMarks } from './app/view.ts';
+import { meQuery } from './data/door.ts';
+import { keepLastSeen, showLastSeen } from './data/last-seen.ts';
+import { prefetch, queries } from './data/queries.ts';
+import { drawBeside } from './drawing/dog/useFigure.ts';
+
+showMarks({ ...themeMarks(theme()), ...viewMarks(view()) });
+
+const root = document.getElementById('root');
+if (!root) throw new TypeError('index.html has no #root');
+
+prefetch(meQuery);
+// The router asks for the code of the room and for its first answers as soon as it is made.
+const router = createBrowserRouter(ROUTES);
+drawBeside(() => new Worker(new URL('./drawing/dog/figure.worker.ts', import.meta.url), { type: 'module' }));
+
+void showLastSeen(queries, Date.now()).then(() => {
+  keepLastSeen(queries);
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+});
+
+// Opens without a link from the second time on; where the page is not secure, as on a plain salon net, it needs one. It fetches
+// the whole house: only once the room has had time to be shown.
+const WORKER_AFTER_MS = 3_000;
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  setTimeout(
+    () => void navigator.serviceWorker.register('/sw.js', { updateViaCache: 'none' }).catch(() => undefined),
+    WORKER_AFTER_MS,
+  );
