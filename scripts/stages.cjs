@@ -1,4 +1,4 @@
-/* What npm test runs, and how it counts. Tasks stand in one queue, longest first; as many run at once as there are cores.
+/* What npm test runs, and how it counts. Tasks stand in one queue, longest first; a few run at once.
    On a fresh machine the database engine is compiled and Chromium fetched while what needs neither is tested. Every task
    has a limit: what passes it is ended with all it had started, and counts as failed with what it had said. */
 'use strict';
@@ -19,6 +19,8 @@ const TEST_LIMIT_MS = (full ? 20 : 4) * MINUTE_MS;
 /* What is ended is first asked to end; its files and servers are let go of. */
 const GRACE_MS = 3_000;
 const SLOWEST_SHOWN = 12;
+/* Tests in a browser wait for frames and timers a third of their time: one task more than there are cores fills it. */
+const LANES = os.cpus().length + 1;
 
 const total = { passed: 0, failed: 0 };
 const timings = [];
@@ -224,7 +226,7 @@ const tasks = () => [
   ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
 ];
 
-/* Runs the tasks, as many at once as there are cores; one whose needs are not made yet waits for them. */
+/* Runs the tasks, some at once; one whose needs are not made yet waits for them. */
 async function runAll(wanted) {
   const queue = tasks().filter(({ stage }) => wanted.length === 0 || wanted.includes(stage));
   const unknown = wanted.filter((name) => !queue.some(({ stage }) => stage === name));
@@ -274,7 +276,7 @@ async function runAll(wanted) {
       else if (queue.length > 0) await new Promise((go) => waiting.push(go));
     }
   };
-  await Promise.all([...making, ...Array.from({ length: Math.max(2, os.cpus().length) }, lane)]);
+  await Promise.all([...making, ...Array.from({ length: LANES }, lane)]);
 }
 
 /* The last line, whatever happened before it. */

@@ -82,7 +82,7 @@ describe('the files of the interface', () => {
     for (const path of ['/', '/desk/dogs', '/table/sessions/x']) {
       const page = await get(base + path);
       expect([page.status, page.bytes.toString()], path).to.deep.equal([200, '<p>the house</p>']);
-      expect(page.headers['cache-control'], path).to.equal('no-store');
+      expect(page.headers['cache-control'], path).to.equal('no-cache');
     }
     expect((await get(`${base}/o/some-token`)).bytes.toString()).to.equal('<p>a home</p>');
   });
