@@ -172,6 +172,10 @@ const RESTING_DAYS = 2 * 366;
 export const activeDogs = (kept: Kept, salon: SalonRecord, today: Day): readonly DogRecord[] =>
   kept.stores.dogs.active(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
 
+/** The same in steps. */
+export const activeDogsInPieces = (kept: Kept, salon: SalonRecord, today: Day): Generator<void, readonly DogRecord[]> =>
+  kept.stores.dogs.activeInPieces(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
+
 /** The newest check of each dog that comes these years, by dog. */
 export const activeChecks = (kept: Kept): ReadonlyMap<string, CheckRecord> => {
   const salon = salonOf(kept);

@@ -13,7 +13,16 @@ import { day, ended, parseDay, type Day } from '../core/quantity/index.ts';
 import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
 import { learntFor } from '../core/tally/index.ts';
 import type { Stores } from './db/index.ts';
-import { activeDogs, coreDog, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
+import {
+  activeDogs,
+  activeDogsInPieces,
+  coreDog,
+  planRoomOf,
+  salonOf,
+  todayOf,
+  type Kept,
+  type PlanRoom,
+} from './facts.ts';
 import { sightingOf, touchIn } from './gist.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 import { inPieces } from './work/pauses.ts';
@@ -174,7 +183,7 @@ function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, Ti
   const open = salon.house.openWeekdays;
   const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
-  const all = activeDogs(kept, salon, today);
+  const all = yield* activeDogsInPieces(kept, salon, today);
   const dogs: BookDog[] = [];
   for (const d of all) {
     yield;

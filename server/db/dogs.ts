@@ -64,19 +64,27 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
   owner_phone: d.owner.phone,
 });
 
+/** So many dogs are read at once where others wait meanwhile. */
+const PAGE = 100;
+const byName = (a: DogRecord, b: DogRecord): number =>
+  a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1;
+
 /** Prepared statements over dogs. */
 export function dogStore(db: Db) {
   const all = db.prepare<[], Row>('SELECT * FROM dog WHERE gone_ms IS NULL ORDER BY name, id');
-  const active = db.prepare<{ since: number; from: string }, Row>(
-    `SELECT d.* FROM dog d WHERE d.gone_ms IS NULL AND (
+  const comes = `d.gone_ms IS NULL AND (
        EXISTS (SELECT 1 FROM session s WHERE s.dog_id = d.id AND s.day >= @since)
        OR EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id AND c.day >= @since)
        OR EXISTS (SELECT 1 FROM booking b WHERE b.dog_id = d.id AND b.starts_at >= @from AND b.cancelled = 0)
        OR EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id AND p.day >= @since)
        OR EXISTS (SELECT 1 FROM home_note n WHERE n.dog_id = d.id AND n.day >= @since)
        OR NOT EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id)
-          AND NOT EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id))
-     ORDER BY d.name, d.id`,
+          AND NOT EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id))`;
+  const active = db.prepare<{ since: number; from: string }, Row>(
+    `SELECT d.* FROM dog d WHERE ${comes} ORDER BY d.name, d.id`,
+  );
+  const someActive = db.prepare<{ since: number; from: string; after: string }, Row>(
+    `SELECT d.* FROM dog d WHERE d.id > @after AND ${comes} ORDER BY d.id LIMIT ${PAGE}`,
   );
   const named = db.prepare<[string, string, number], Row>(
     `SELECT * FROM dog WHERE gone_ms IS NULL AND (name LIKE ? ESCAPE '\\' OR owner_name LIKE ? ESCAPE '\\')
@@ -105,6 +113,18 @@ export function dogStore(db: Db) {
     ofOwner: ({ name, phone }: DogRecord['owner']): readonly DogRecord[] => ofOwner.all(name, phone).map(record),
     /** Dogs that were seen since a day, that come again, or that are new; the others rest. */
     active: (since: number, from: string): readonly DogRecord[] => active.all({ since, from }).map(record),
+    /** The same in steps, for whoever lets others in between: of thousands of dogs it takes long. */
+    *activeInPieces(since: number, from: string): Generator<void, readonly DogRecord[]> {
+      const dogs: DogRecord[] = [];
+      for (let after = ''; ;) {
+        const rows = someActive.all({ since, from, after });
+        dogs.push(...rows.map(record));
+        const last = rows.at(-1);
+        if (!last || rows.length < PAGE) return dogs.sort(byName);
+        after = last.id;
+        yield;
+      }
+    },
     /** Dogs whose name or whose owner's holds a text. */
     named: (text: string, most: number): readonly DogRecord[] => {
       const like = `%${text.replace(/[\\%_]/g, '\\$&')}%`;

@@ -71,12 +71,14 @@ export function fromToday(value: number, today: number): string {
   return days > 0 ? `in ${span}` : `${span} ago`;
 }
 
+const DAY_MINUTES = 1440;
+/** A minute of the day that was reckoned in parts of one: rounded first, so that 59.7 is in the next hour. */
+const wholeMinute = (minute: number): number => Math.round(minute) % DAY_MINUTES;
 /** "08:05", or "8:05 am", of minutes after midnight. */
-export const minuteText = (minute: number): string =>
-  timeText((Math.floor(minute / 60) % 24) * 3_600_000 + (Math.round(minute) % 60) * 60_000, 'UTC');
+export const minuteText = (minute: number): string => timeText(wholeMinute(minute) * 60_000, 'UTC');
 /** "08:05" of minutes after midnight, as fields for times take it. */
 export const minuteClock = (minute: number): string =>
-  [Math.floor(minute / 60) % 24, Math.round(minute) % 60].map((n) => String(n).padStart(2, '0')).join(':');
+  [Math.floor(wholeMinute(minute) / 60), wholeMinute(minute) % 60].map((n) => String(n).padStart(2, '0')).join(':');
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** "Mon" of an ISO weekday. */
 export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';
