@@ -96,3 +96,8 @@ export const standingSchema = Joi.object<{ version: number }>({ version: version
 const fileText = Joi.string().min(1).max(900_000).required();
 export const icsSchema = Joi.object<{ ics: string }>({ ics: fileText }).label('calendar');
 export const csvSchema = Joi.object<{ csv: string }>({ csv: fileText }).label('table');
+
+/** Bookings that stand, from today on. */
+export interface BookingsPage {
+  readonly bookings: readonly BookingRecord[];
+}

@@ -69,3 +69,8 @@ export const checkEditSchema: Joi.ObjectSchema<CheckEdit> = Joi.object<CheckEdit
   ...fields,
   version: versionSchema.required(),
 }).label('check');
+
+/** A dog's checks, newest first. */
+export interface ChecksPage {
+  readonly checks: readonly Pick<CheckRecord, 'id' | 'day' | 'weightKg'>[];
+}

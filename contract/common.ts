@@ -107,3 +107,13 @@ function wayOut(type: string): string {
   if (type.endsWith('.base')) return ': please send it in that form';
   return '';
 }
+
+/** Is somebody there, and which interface is served, by the name of its script. */
+export interface Health {
+  readonly ok: boolean;
+  readonly build: string | null;
+}
+/** What is no longer there, by its id. */
+export interface Removed {
+  readonly removed: string;
+}

@@ -114,3 +114,9 @@ export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit>({
   ...fields,
   version: versionSchema.required(),
 }).label('dog');
+
+/** Those who come, or those who were looked for. */
+export interface DogsPage {
+  readonly today: number;
+  readonly dogs: readonly DogListItem[];
+}

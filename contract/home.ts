@@ -198,3 +198,8 @@ export interface HomeLinkMade extends HomeLink {
 export const homeLinkSchema: Joi.ObjectSchema<{ readonly dogIds: readonly string[] }> = Joi.object<{
   readonly dogIds: readonly string[];
 }>({ dogIds: Joi.array().items(idSchema).min(1).max(12).unique().required() }).label('link');
+
+/** What homes found and nobody has closed. */
+export interface HomeReportsPage {
+  readonly reports: readonly (HomeReport & { readonly dogName: string })[];
+}

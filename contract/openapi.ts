@@ -1,6 +1,6 @@
 /** The API as OpenAPI 3.1, made from its table and the schemas that guard it. */
 import type Joi from 'joi';
-import { API, type ApiRow } from './api.ts';
+import { API, type ApiRow, type ReplyKind } from './api.ts';
 
 type Json = { readonly [key: string]: unknown };
 
@@ -25,14 +25,8 @@ const ERROR: Json = {
   required: ['error'],
 };
 
-/** Query parameters, which few routes have. */
-const QUERY: Readonly<Partial<Record<keyof typeof API, readonly string[]>>> = {
-  'GET /sheet': ['day'],
-  'DELETE /sheet/pins': ['day'],
-  'PUT /checks/:id/photos/:photoId': ['zone'],
-  'GET /changes': ['before', 'dog'],
-  'GET /dogs': ['find'],
-};
+const typeOf = (reply: ReplyKind): string =>
+  reply.kind === 'json' ? 'application/json' : reply.kind === 'stream' ? 'text/event-stream' : reply.type;
 
 function operation(key: string, row: ApiRow): Json {
   const [, path = ''] = key.split(' ');
@@ -47,7 +41,7 @@ function operation(key: string, row: ApiRow): Json {
     : row.body && { 'application/json': { schema: jsonSchema(row.body) } };
   const parameters = [
     ...[...path.matchAll(/:(\w+)/g)].map(([, name = '']) => parameter(name, 'path')),
-    ...(Object.entries(QUERY).find(([k]) => k === key)?.[1] ?? []).map((name) => parameter(name, 'query')),
+    ...(row.query ?? []).map((name) => parameter(name, 'query')),
     ...(key.startsWith('GET ')
       ? []
       : [{ name: 'X-Woolly-Tide', in: 'header', required: true, schema: { type: 'string', enum: ['hand', 'page'] } }]),
@@ -61,7 +55,7 @@ function operation(key: string, row: ApiRow): Json {
     security: row.may === 'anyone' ? [] : row.may === 'link' ? [{ link: [] }] : [{ device: [] }],
     ...(typeof row.may === 'object' && { 'x-roles': row.may }),
     responses: {
-      '2XX': { description: row.answers, content: { [row.type ?? 'application/json']: {} } },
+      '2XX': { description: row.answers, content: { [typeOf(row.reply)]: {} } },
       '4XX': {
         description: 'Refused; nothing was written.',
         content: { 'application/json': { schema: { $ref: '#/components/schemas/Error' } } },

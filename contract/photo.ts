@@ -20,3 +20,8 @@ export const MOST_PHOTOS = 24;
 /** Query text of a photo's zone: a zone, null for the whole dog, undefined when it names nothing that exists. */
 export const photoZone = (text: string | undefined): ZoneId | null | undefined =>
   text === undefined || text === '' ? null : isZoneId(text) ? text : undefined;
+
+/** A check's photos. */
+export interface PhotosPage {
+  readonly photos: readonly PhotoRecord[];
+}

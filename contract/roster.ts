@@ -185,3 +185,8 @@ export const callSchema: Joi.ObjectSchema<CallDraft> = Joi.object<CallDraft>({
     .required(),
   offered: Joi.array().items(daySchema).max(10).required(),
 }).label('call');
+
+/** Calls that were made. */
+export interface CallsPage {
+  readonly calls: readonly CallRecord[];
+}

@@ -115,3 +115,8 @@ export interface Forgotten {
   /** Copies that were made before, with how long each stays. */
   readonly copies: readonly HoldingCopy[];
 }
+
+/** Clients that were brought in, newest first. */
+export interface IntakesPage {
+  readonly intakes: readonly IntakeRecord[];
+}

@@ -147,3 +147,13 @@ export const housePreviewSchema: Joi.ObjectSchema<{ readonly house: HouseRules }
 export const caseHouseSchema: Joi.ObjectSchema<HouseRules> = houseSchema.fork(Object.keys(DEFAULT_QUARRELS), (key) =>
   key.optional(),
 );
+
+/** Towns whose name begins so. */
+export interface PlacesPage {
+  readonly places: readonly PlaceFound[];
+}
+
+export interface SalonPage {
+  readonly salon: SalonRecord;
+  readonly today: number;
+}

@@ -259,3 +259,8 @@ export const MOST_EVENTS = 500;
 export const eventBatchSchema: Joi.ObjectSchema<EventBatch> = Joi.object<EventBatch>({
   events: Joi.array().items(eventSchema).min(1).max(MOST_EVENTS).required(),
 }).label('batch');
+
+/** Sessions of these days. */
+export interface SessionsPage {
+  readonly sessions: readonly SessionListItem[];
+}

@@ -1,6 +1,19 @@
 /** Decides what a route is: a row of the API's table and a function from who asks what to a reply. No route without a row. */
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
-import { API, type ApiKey, type ApiRow, type BodyOf, type KeyOf, type ParamsOf, type WhoOf } from '../contract/api.ts';
+import {
+  API,
+  type ApiKey,
+  type ApiRow,
+  type BodyOf,
+  type FileReply,
+  type JsonOf,
+  type JsonReply,
+  type KeyOf,
+  type ParamsOf,
+  type ReplyKind,
+  type ReplyOf,
+  type WhoOf,
+} from '../contract/api.ts';
 import type { ApiError } from '../contract/common.ts';
 import type { HomeLink } from '../contract/home.ts';
 import { acting, type Actor } from './auth/acting.ts';
@@ -19,23 +32,27 @@ export interface Ask<K extends ApiKey = ApiKey> {
   readonly link: WhoOf<K> extends 'link' ? HomeLink & { readonly token: string } : undefined;
 }
 
-export interface Reply {
-  readonly status?: number;
-  readonly json?: unknown;
-  /** JSON that is written already. */
-  readonly written?: string;
-  readonly bytes?: { readonly type: string; readonly body: Buffer };
-  readonly text?: { readonly type: string; readonly fileName: string; readonly body: string };
-  readonly file?: { readonly type: string; readonly fileName: string; readonly path: string };
-  /** Cookies to set, ready for the header. */
-  readonly cookies?: readonly string[];
-}
+/** JSON, or the text of it where that is written already; cookies are ready for the header. */
+type JsonAnswer<T> =
+  { readonly json: T; readonly status?: number; readonly cookies?: readonly string[] } | { readonly written: string };
+/** A file: as text or bytes that are at hand, or by its place on the disk. */
+type FileAnswer =
+  | { readonly text: { readonly type: string; readonly fileName: string; readonly body: string } }
+  | { readonly bytes: { readonly type: string; readonly body: Buffer } }
+  | { readonly file: { readonly type: string; readonly fileName: string; readonly path: string } };
+/** What a handler hands back: of the kind and type that its row promises. */
+export type AnswerOf<Reply extends ReplyKind> = Reply extends FileReply
+  ? FileAnswer
+  : Reply extends JsonReply<infer T>
+    ? JsonAnswer<T>
+    : never;
+type Answer = JsonAnswer<unknown> | FileAnswer;
 
 /** Largest body a request may carry, where its row names no other. */
 const BODY_LIMIT = 1_048_576;
 
-type Handler<K extends ApiKey> = (ask: Ask<K>) => Reply | Promise<Reply>;
-type Watch<K extends ApiKey> = (ask: Ask<K>) => { readonly subject: string; readonly first: unknown };
+type Handler<K extends ApiKey> = (ask: Ask<K>) => AnswerOf<ReplyOf<K>> | Promise<AnswerOf<ReplyOf<K>>>;
+type Watch<K extends ApiKey> = (ask: Ask<K>) => { readonly subject: string; readonly first: JsonOf<K> };
 
 /** A router and the one way to open routes on it. */
 export interface Counter {
@@ -110,10 +127,10 @@ export function counter(guarded: Guarded): Counter {
     router,
     on: (key, handle) =>
       open(key, (ask, _req, res) => {
-        const say = (reply: Reply): void => send(res, shownTo(ask.actor, reply));
-        const reply = handle(ask);
-        if (reply instanceof Promise) return reply.then(say);
-        say(reply);
+        const say = (answer: Answer): void => send(res, shownTo(ask.actor, answer));
+        const answer = handle(ask);
+        if (answer instanceof Promise) return answer.then(say);
+        say(answer);
       }),
     stream: (key, live, of) =>
       open(key, (ask, _req, res) => {
@@ -140,25 +157,31 @@ const withoutReaches = (value: unknown): unknown => {
     Object.entries(value).map(([key, v]) => [key, REACHES.has(key) && typeof v === 'string' ? '' : withoutReaches(v)]),
   );
 };
-/** A reply as its role may see it: a bather sees no phone numbers and no mail addresses. */
-const shownTo = (actor: Actor, reply: Reply): Reply =>
-  actor.role === 'bather' && reply.json !== undefined ? { ...reply, json: withoutReaches(reply.json) } : reply;
+/** An answer as its role may see it: a bather sees no phone numbers and no mail addresses. */
+const shownTo = (actor: Actor, answer: Answer): Answer =>
+  actor.role === 'bather' && 'json' in answer ? { ...answer, json: withoutReaches(answer.json) } : answer;
 
-function send(res: Response, reply: Reply): void {
-  res.status(reply.status ?? 200);
-  for (const cookie of reply.cookies ?? []) res.append('Set-Cookie', cookie);
+const attached = (fileName: string): string => `attachment; filename="${fileName}"`;
+
+function send(res: Response, answer: Answer): void {
   // What is said to one person is kept by nothing between, nor on the device for whoever uses it next.
   res.setHeader('Cache-Control', 'private, no-store');
-  if (reply.text) {
-    res.type(reply.text.type).setHeader('Content-Disposition', `attachment; filename="${reply.text.fileName}"`);
-    res.send(reply.text.body);
-  } else if (reply.file) {
-    res.type(reply.file.type).setHeader('Content-Disposition', `attachment; filename="${reply.file.fileName}"`);
-    res.sendFile(reply.file.path);
-  } else if (reply.bytes) {
-    res.type(reply.bytes.type).send(reply.bytes.body);
-  } else if (reply.written !== undefined) res.type('json').send(reply.written);
-  else res.json(reply.json ?? {});
+  if ('text' in answer) {
+    const { type, fileName, body } = answer.text;
+    res.type(type).setHeader('Content-Disposition', attached(fileName));
+    res.send(body);
+  } else if ('file' in answer) {
+    const { type, fileName, path } = answer.file;
+    res.type(type).setHeader('Content-Disposition', attached(fileName));
+    res.sendFile(path);
+  } else if ('bytes' in answer) {
+    res.type(answer.bytes.type).send(answer.bytes.body);
+  } else if ('written' in answer) {
+    res.type('json').send(answer.written);
+  } else {
+    for (const cookie of answer.cookies ?? []) res.append('Set-Cookie', cookie);
+    res.status(answer.status ?? 200).json(answer.json);
+  }
 }
 
 /** The one shape of an error. */

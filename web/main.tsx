@@ -35,16 +35,20 @@ prefetch(meQuery);
 const router = createBrowserRouter(ROUTES);
 drawBeside(() => new Worker(new URL('./drawing/dog/figure.worker.ts', import.meta.url), { type: 'module' }));
 
-void showLastSeen(queries, Date.now()).then(() => {
-  keepLastSeen(queries);
-  createRoot(root).render(
-    <StrictMode>
-      <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
-      </QueryClientProvider>
-    </StrictMode>,
-  );
-});
+/** The faces of the first lines, on their way with the page: set in others first, everything would move when they come. */
+const FACES = ["1rem 'Atkinson Hyperlegible Next Variable'", "1rem 'Sorts Mill Goudy'"];
+void Promise.allSettled([showLastSeen(queries, Date.now()), ...FACES.map((face) => document.fonts.load(face))]).then(
+  () => {
+    keepLastSeen(queries);
+    createRoot(root).render(
+      <StrictMode>
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </StrictMode>,
+    );
+  },
+);
 
 // Opens without a link from the second time on; where the page is not secure, as on a plain salon net, it needs one. It fetches
 // the whole house: only once the room has had time to be shown.

@@ -2,16 +2,19 @@
 import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
 import { ROLES, type KeysPage, type MePage } from '../../contract/account.ts';
-import type { ApiKey } from '../../contract/api.ts';
+import type { ApiKey, ReplyOf } from '../../contract/api.ts';
 import { weakness } from '../../contract/passphrase-strength.ts';
 import type { Log } from '../log.ts';
 import { deviceCookie, newSecret, secretHash, signInCookie, LASTS, type Origin, type SignedIn } from '../auth/guard.ts';
 import { fits, sealed } from '../auth/secret.ts';
 import { addressKey, type CountedFor } from '../auth/throttle.ts';
 import { withoutSecrets, type StoredAccount } from '../db/accounts.ts';
-import { counter, type Ask, type Reply } from '../endpoint.ts';
+import { counter, type AnswerOf, type Ask } from '../endpoint.ts';
 import type { Served } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
+
+/** Who is signed in, said with the cookies that make it so. */
+type MeAnswer = AnswerOf<ReplyOf<'GET /me'>>;
 
 /** What the door needs to know beyond the file. */
 export interface DoorRules {
@@ -57,10 +60,10 @@ export function accountRoutes(kept: Served, rules: DoorRules, log: Log): Router 
             },
     };
   };
-  const now = (origin: Origin): Reply => ({ json: me(origin.signedIn, origin) });
+  const now = (origin: Origin): MeAnswer => ({ json: me(origin.signedIn, origin) });
 
   /** Signs a device in: always under a new secret, whatever it sent. */
-  const signIn = (account: StoredAccount, origin: Origin, shared: boolean, status: number): Reply => {
+  const signIn = (account: StoredAccount, origin: Origin, shared: boolean, status: number): MeAnswer => {
     const [secret, device] = [newSecret(), origin.knownBy ?? newSecret()];
     const atMs = nowMs();
     const id = randomUUID();

@@ -111,7 +111,7 @@ export function bookingRoutes(kept: Served): Router {
           `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
         );
       stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
-      return { status: 201, json: stores.bookings.find(id) };
+      return { status: 201, json: found(stores.bookings.find(id), 'booking', id) };
     });
   });
 
@@ -132,7 +132,7 @@ export function bookingRoutes(kept: Served): Router {
       }
       mustFit(draft);
       stores.bookings.insert(draft);
-      return { status: 201, json: stores.bookings.find(draft.id) };
+      return { status: 201, json: found(stores.bookings.find(draft.id), 'booking', draft.id) };
     });
   });
 
@@ -143,7 +143,7 @@ export function bookingRoutes(kept: Served): Router {
         if (there.version !== edit.version) throw stale(there, edit);
         mustFit(edit, id);
         stores.bookings.update(id, edit);
-        return stores.bookings.find(id);
+        return found(stores.bookings.find(id), 'booking', id);
       }),
     };
   });
@@ -155,7 +155,7 @@ export function bookingRoutes(kept: Served): Router {
       json: stores.write(() => {
         const there = standing(stores.bookings.find(id), id);
         if (!act(id, version)) throw stale(there, { version });
-        return stores.bookings.find(id);
+        return found(stores.bookings.find(id), 'booking', id);
       }),
     });
   on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
@@ -169,7 +169,7 @@ export function bookingRoutes(kept: Served): Router {
         if (there.version !== version || !there.cancelled) throw stale(there, { version });
         mustFit(there, id);
         stores.bookings.restore(id, version);
-        return stores.bookings.find(id);
+        return found(stores.bookings.find(id), 'booking', id);
       }),
     };
   });

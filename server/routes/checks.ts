@@ -32,7 +32,7 @@ export function checkRoutes(kept: Served): Router {
         return { status: 200, json: there };
       }
       stores.checks.insert(id, draft);
-      return { status: 201, json: stores.checks.find(draft.id) };
+      return { status: 201, json: found(stores.checks.find(draft.id), 'check', draft.id) };
     });
   });
 
@@ -43,7 +43,7 @@ export function checkRoutes(kept: Served): Router {
       json: stores.write(() => {
         found(stores.checks.find(id), 'check', id);
         if (!stores.checks.update(id, edit)) throw stale(stores.checks.find(id), edit);
-        return stores.checks.find(id);
+        return found(stores.checks.find(id), 'check', id);
       }),
     };
   });

@@ -46,7 +46,10 @@ export function dogRoutes(kept: Served): Router {
 
   on('POST /dogs', ({ body: draft }) => {
     const id = randomUUID();
-    return { status: 201, json: stores.write(() => (stores.dogs.insert(id, draft), stores.dogs.find(id))) };
+    return stores.write(() => {
+      stores.dogs.insert(id, draft);
+      return { status: 201, json: found(stores.dogs.find(id), 'dog', id) };
+    });
   });
 
   on('GET /dogs/:id', ({ params: { id } }) => {
@@ -74,7 +77,7 @@ export function dogRoutes(kept: Served): Router {
         if (!stores.dogs.update(id, edit, edit.version)) throw stale(stores.dogs.find(id), edit);
         // The last dog takes its owner's wishes along; before that, nobody says that all of them moved.
         if (stores.dogs.ofOwner(owner).length === 0) stores.post.moveWish(owner, edit.owner);
-        return stores.dogs.find(id);
+        return found(stores.dogs.find(id), 'dog', id);
       }),
     };
   });

@@ -109,7 +109,7 @@ export function kitRoutes(kept: Served, work: WorkerQueue): Router {
       if (there) return { status: 200, json: there };
       mustSuit(draft);
       stores.kit.insert(id, draft);
-      return { status: 201, json: stores.kit.find(id) };
+      return { status: 201, json: found(stores.kit.find(id), 'tool', id) };
     }),
   );
   on('PUT /kit/:id', ({ params: { id }, body: edit }) => {
@@ -118,7 +118,7 @@ export function kitRoutes(kept: Served, work: WorkerQueue): Router {
         found(stores.kit.find(id), 'tool', id);
         mustSuit(edit);
         if (!stores.kit.update(id, edit)) throw stale(stores.kit.find(id), edit);
-        return stores.kit.find(id);
+        return found(stores.kit.find(id), 'tool', id);
       }),
     };
   });

@@ -97,7 +97,7 @@ describe('the home', function () {
     expect(stage.stores.home.openReports()).to.have.length(0);
     await context.setOffline(false);
     await owner.evaluate("dispatchEvent(new Event('online'))");
-    await owner.getByText(/wait for a link/).waitFor({ state: 'detached' });
+    await owner.getByText(/waits? for a link/).waitFor({ state: 'detached' });
     const [report] = stage.stores.home.openReports();
     expect(report).to.include({ dogId: 'demo-bollard', kind: 'knot', part: 'ears', photo: true });
     expect(stage.stores.home.bouts()).to.have.length(before);

@@ -451,7 +451,7 @@ describe('the door', () => {
     const cookies = Object.fromEntries(ROLES.map((role) => [role, confirmedAs(empty.stores, empty.door, role, NOW)]));
     for (const [key, row] of Object.entries<ApiRow>(API)) {
       const [method = '', path = ''] = key.split(' ');
-      if (row.type === 'text/event-stream' || row.may === 'anyone') continue;
+      if (row.reply.kind === 'stream' || row.may === 'anyone') continue;
       for (const who of [...ROLES, 'nobody'] as const) {
         const answer = await fetch(empty.base + path.replace(/:\w+/g, 'no-such-thing'), {
           method,

@@ -16,7 +16,7 @@ const ownBuild = (): string | undefined =>
 export function NewVersion() {
   const { data, error } = useQuery({
     queryKey: ['build'],
-    queryFn: () => api<{ build: string | null }>('GET', '/health'),
+    queryFn: () => api.get('/health'),
     refetchInterval: EVERY_MS,
     refetchOnWindowFocus: true,
     staleTime: EVERY_MS / 2,

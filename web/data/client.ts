@@ -1,5 +1,6 @@
 /** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
 import { CONFIRM } from '../../contract/door.ts';
+import type { ApiKey, AskedWith, JsonOf, KeyFor, PathFor } from '../../contract/api.ts';
 import type { ApiError } from '../../contract/common.ts';
 import { askToConfirm } from './confirm.ts';
 import { ours } from './hand.ts';
@@ -41,16 +42,30 @@ async function refusal(response: Response): Promise<ApiProblem> {
   }
 }
 
-/** Sends one request to the API and reads its JSON. Throws ApiProblem on a refusal or a lost link. */
-export async function api<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+const entriesOf = (given: unknown): readonly (readonly [string, string])[] =>
+  Object.entries(Object(given)).map(([name, value]) => [name, String(value)]);
+
+/** The address of a path with its ids and its query filled in. */
+function addressOf(path: string, ids: unknown, query: unknown): string {
+  const filled = entriesOf(ids).reduce((p, [name, id]) => p.replace(`:${name}`, encodeURIComponent(id)), path);
+  const search = new URLSearchParams(entriesOf(query).map(([name, value]) => [name, value])).toString();
+  return `/api${filled}${search === '' ? '' : `?${search}`}`;
+}
+
+/** Sends one request and reads its JSON, which the server made as the row of the API says. */
+async function send<K extends ApiKey>(
+  method: Method,
   path: string,
-  body?: unknown,
+  asked: readonly unknown[],
   confirmed = false,
-): Promise<T> {
+): Promise<JsonOf<K>> {
+  const [ids, sent] = path.includes(':') ? asked : [{}, ...asked];
+  const body = method === 'GET' || method === 'DELETE' ? undefined : sent;
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(addressOf(path, ids, body === undefined ? sent : {}), {
       method,
       ...(body !== undefined && { body: JSON.stringify(body) }),
       headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
@@ -62,12 +77,23 @@ export async function api<T>(
   if (!response.ok) {
     const refused = await refusal(response);
     // An owner's act: it is sent once more when the passphrase was shown.
-    if (refused.field === CONFIRM && !confirmed && (await askToConfirm())) return api(method, path, body, true);
+    if (refused.field === CONFIRM && !confirmed && (await askToConfirm())) return send<K>(method, path, asked, true);
     throw refused;
   }
-  const value: T = await response.json();
+  const value: JsonOf<K> = await response.json();
   return value;
 }
+
+const by =
+  <M extends Method>(method: M) =>
+  <P extends PathFor<M>>(path: P, ...asked: AskedWith<KeyFor<M, P>>): Promise<JsonOf<KeyFor<M, P>>> =>
+    send<KeyFor<M, P>>(method, path, asked);
+
+/**
+ * The API, a function a method: `api.get('/dogs/:id', { id })`. What a row takes and answers is what the contract says of it.
+ * Throws ApiProblem on a refusal or a lost link.
+ */
+export const api = { get: by('GET'), post: by('POST'), put: by('PUT'), delete: by('DELETE') };
 
 /** An id made on this device: 128 random bits. Works without a secure context, as a tablet on the salon's own net. */
 export const newId = (): string =>

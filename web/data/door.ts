@@ -13,7 +13,7 @@ import type {
   NewPin,
   SignIn,
 } from '../../contract/account.ts';
-import type { PlaceFound, SetUp } from '../../contract/salon.ts';
+import type { SetUp } from '../../contract/salon.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { askToConfirm } from './confirm.ts';
 import { forgetPeople } from './forget-people.ts';
@@ -30,7 +30,7 @@ const LOOK_EVERY_MS = 10_000;
 
 async function askMe(): Promise<MePage> {
   try {
-    const page = asHere(await api<MePage>('GET', '/me'));
+    const page = asHere(await api.get('/me'));
     if (page.account) keep(page);
     return page;
   } catch (problem) {
@@ -94,47 +94,44 @@ function usePass<V>(send: (value: V) => Promise<MePage>) {
   });
 }
 
-export const useSignIn = () => usePass((body: SignIn) => api<MePage>('POST', '/sign-in', body));
-export const useFirstOwner = () => usePass((body: FirstOwner) => api<MePage>('POST', '/first-owner', body));
+export const useSignIn = () => usePass((body: SignIn) => api.post('/sign-in', body));
+export const useFirstOwner = () => usePass((body: FirstOwner) => api.post('/first-owner', body));
 export const useSetUp = () =>
   usePass(async (body: SetUp) => {
-    await api<object>('POST', '/salon', body);
-    return api<MePage>('GET', '/me');
+    await api.post('/salon', body);
+    return api.get('/me');
   });
 /** Towns whose name begins so. */
 export const usePlaces = (find: string) =>
   useQuery({
     queryKey: ['places', find],
-    queryFn: () => api<{ places: readonly PlaceFound[] }>('GET', `/places?find=${encodeURIComponent(find)}`),
+    queryFn: () => api.get('/places', { find }),
     enabled: find.trim().length > 1,
     staleTime: Infinity,
     placeholderData: (before) => before,
   });
-export const useSignOut = () => usePass(() => api<MePage>('POST', '/sign-out'));
-export const useHandOver = () => usePass((body: HandOver) => api<MePage>('POST', '/hand-over', body));
-export const useLock = () => usePass(() => api<MePage>('POST', '/lock'));
-export const useConfirm = () => usePass((body: Confirm) => api<MePage>('POST', '/me/confirm', body));
+export const useSignOut = () => usePass(() => api.post('/sign-out'));
+export const useHandOver = () => usePass((body: HandOver) => api.post('/hand-over', body));
+export const useLock = () => usePass(() => api.post('/lock'));
+export const useConfirm = () => usePass((body: Confirm) => api.post('/me/confirm', body));
 /** Is an owner's act open, after the question for the passphrase where that is needed: for what no request of ours carries. */
 export async function confirmedFirst(): Promise<boolean> {
-  return (await api<MePage>('GET', '/me')).confirmed || (await askToConfirm());
+  return (await api.get('/me')).confirmed || (await askToConfirm());
 }
-export const useNewPassphrase = () => usePass((body: NewPassphrase) => api<MePage>('PUT', '/me/passphrase', body));
-export const useNewPin = () => usePass((body: NewPin) => api<MePage>('PUT', '/me/pin', body));
+export const useNewPassphrase = () => usePass((body: NewPassphrase) => api.put('/me/passphrase', body));
+export const useNewPin = () => usePass((body: NewPin) => api.put('/me/pin', body));
 
 const KEYS = ['keys'] as const;
-export const useKeys = () => useQuery({ queryKey: KEYS, queryFn: () => api<KeysPage>('GET', '/keys') });
+export const useKeys = () => useQuery({ queryKey: KEYS, queryFn: () => api.get('/keys') });
 function useKeyWrite<V>(send: (value: V) => Promise<KeysPage>) {
   const queries = useQueryClient();
   return useMutation({ mutationFn: send, onSuccess: (page) => queries.setQueryData(KEYS, page) });
 }
-const at = encodeURIComponent;
-export const useAddAccount = () => useKeyWrite((draft: AccountDraft) => api<KeysPage>('POST', '/accounts', draft));
+export const useAddAccount = () => useKeyWrite((draft: AccountDraft) => api.post('/accounts', draft));
 export const useEditAccount = () =>
-  useKeyWrite(({ id, ...edit }: AccountEdit & { readonly id: string }) =>
-    api<KeysPage>('PUT', `/accounts/${at(id)}`, edit),
-  );
+  useKeyWrite(({ id, ...edit }: AccountEdit & { readonly id: string }) => api.put('/accounts/:id', { id }, edit));
 export const useResetPassphrase = () =>
   useKeyWrite(({ id, ...body }: NewPassphrase & { readonly id: string }) =>
-    api<KeysPage>('PUT', `/accounts/${at(id)}/passphrase`, body),
+    api.put('/accounts/:id/passphrase', { id }, body),
   );
-export const useEndSignIn = () => useKeyWrite((id: string) => api<KeysPage>('DELETE', `/sign-ins/${at(id)}`));
+export const useEndSignIn = () => useKeyWrite((id: string) => api.delete('/sign-ins/:id', { id }));

@@ -1,16 +1,6 @@
 /** Server state of the safe: changes, backups, what is taken out and brought in. */
 import { useQuery } from '@tanstack/react-query';
-import type {
-  ChangesPage,
-  Forget,
-  Forgotten,
-  IntakeColumns,
-  IntakeDraft,
-  IntakePreview,
-  IntakeRecord,
-  JobRecord,
-  SafePage,
-} from '../../contract/safe.ts';
+import type { Forget, IntakeColumns, IntakeDraft } from '../../contract/safe.ts';
 import { api, newId } from './client.ts';
 import { useWrite } from './hooks.ts';
 
@@ -21,35 +11,34 @@ const WORKING_MS = 700;
 export const useSafe = () =>
   useQuery({
     queryKey: SAFE,
-    queryFn: () => api<SafePage>('GET', '/safe'),
+    queryFn: () => api.get('/safe'),
     refetchInterval: ({ state }) =>
       state.data?.jobs.some((j) => j.state === 'waiting' || j.state === 'running') ? WORKING_MS : false,
   });
-export const useMakeBackup = () => useWrite(() => api<JobRecord>('POST', '/backups', { id: newId() }));
-export const useMakeExport = () => useWrite(() => api<JobRecord>('POST', '/exports', { id: newId() }));
+export const useMakeBackup = () => useWrite(() => api.post('/backups', { id: newId() }));
+export const useMakeExport = () => useWrite(() => api.post('/exports', { id: newId() }));
 export const exportUrl = (id: string): string => `/api/exports/${encodeURIComponent(id)}`;
 
-export const useChanges = (before: number | undefined, dog: string | undefined) => {
-  const query = new URLSearchParams({ ...(before !== undefined && { before: String(before) }), ...(dog && { dog }) });
-  return useQuery({
+export const useChanges = (before: number | undefined, dog: string | undefined) =>
+  useQuery({
     queryKey: ['changes', before, dog],
-    queryFn: () => api<ChangesPage>('GET', `/changes?${query.toString()}`),
+    queryFn: () =>
+      api.get('/changes', { ...(before !== undefined && { before: String(before) }), ...(dog && { dog }) }),
   });
-};
-export const useForget = () => useWrite((owner: Forget) => api<Forgotten>('POST', '/forget', owner));
+export const useForget = () => useWrite((owner: Forget) => api.post('/forget', owner));
 
 export const useIntakes = () =>
   useQuery({
     queryKey: ['intake'],
-    queryFn: () => api<{ readonly intakes: readonly IntakeRecord[] }>('GET', '/intake'),
+    queryFn: () => api.get('/intake'),
   });
 /** What would come of each line; asked anew with each change of a column. */
 export const useIntakePreview = (csv: string | undefined, columns: IntakeColumns | undefined) =>
   useQuery({
     queryKey: ['intake-preview', csv, columns],
-    queryFn: () => api<IntakePreview>('POST', '/intake/preview', { csv, ...(columns && { columns }) }),
+    queryFn: () => api.post('/intake/preview', { csv: csv ?? '', ...(columns && { columns }) }),
     enabled: csv !== undefined,
     placeholderData: (before) => before,
   });
-export const useBringIn = () => useWrite((draft: IntakeDraft) => api<IntakeRecord>('POST', '/intake', draft));
-export const useUndoIntake = () => useWrite((id: string) => api<object>('DELETE', `/intake/${encodeURIComponent(id)}`));
+export const useBringIn = () => useWrite((draft: IntakeDraft) => api.post('/intake', draft));
+export const useUndoIntake = () => useWrite((id: string) => api.delete('/intake/:id', { id }));

@@ -2,7 +2,7 @@
  * Decides how a session's log lives on this device: kept first, shown then, sent when there is a link. What the salon's
  * computer and other devices say comes in by a stream and is merged; the copy that the salon holds counts.
  */
-import type { ClockPage, SessionLog, SessionPage } from '../../contract/session.ts';
+import type { SessionLog, SessionPage } from '../../contract/session.ts';
 import {
   clockOffset,
   restamped,
@@ -148,7 +148,7 @@ export class TableLog {
     if (this.view.link === 'away') {
       try {
         await this.askClock();
-        const page = await api<SessionPage>('GET', `/sessions/${encodeURIComponent(this.sessionId)}`);
+        const page = await api.get('/sessions/:id', { id: this.sessionId });
         this.take(page.events);
         this.show({ page, link: 'live', problem: undefined });
         void keepSession(page).catch(() => this.show({ problem: NO_STORE }));
@@ -201,7 +201,7 @@ export class TableLog {
   /** Asks the salon's clock. Throws where no answer comes. */
   private async askClock(): Promise<void> {
     const sentMs = Date.now();
-    const { nowMs } = await api<ClockPage>('GET', '/clock');
+    const { nowMs } = await api.get('/clock');
     const reading = { sentMs, salonMs: nowMs, backMs: Date.now() };
     this.askedMs = reading.backMs;
     this.readings = [...this.readings, reading];
@@ -284,9 +284,13 @@ export class TableLog {
   /** Sends a batch; one that is refused is sent by halves, until the act that is refused stands alone. Throws when no answer comes. */
   private async deliver(batch: readonly Waiting[]): Promise<void> {
     try {
-      const { events } = await api<SessionLog>('POST', `/sessions/${encodeURIComponent(this.sessionId)}/events`, {
-        events: batch.map((w) => w.event),
-      });
+      const { events } = await api.post(
+        '/sessions/:id/events',
+        { id: this.sessionId },
+        {
+          events: batch.map((w) => w.event),
+        },
+      );
       this.take(events);
     } catch (problem) {
       if (!(problem instanceof ApiProblem) || problem.status === 0 || problem.status >= 500 || isDoor(problem.status))

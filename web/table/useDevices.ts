@@ -20,4 +20,4 @@ export function useDevices(wanted: boolean): DevicesPage | undefined {
 }
 
 /** What stands on the scale counts as nothing from here. Not waited for: the next word of the scale shows it. */
-export const tare = (): void => void api('POST', '/devices/scale/tare').catch(() => undefined);
+export const tare = (): void => void api.post('/devices/scale/tare').catch(() => undefined);

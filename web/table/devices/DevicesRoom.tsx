@@ -2,7 +2,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import type { DevicesPage, StandInChange, StandInState } from '../../../contract/devices.ts';
+import type { StandInChange, StandInState } from '../../../contract/devices.ts';
 import { Refusal } from '../../app/state.tsx';
 import { api } from '../../data/client.ts';
 import { grams } from '../../words/figures.ts';
@@ -39,9 +39,9 @@ const FLAGS: readonly (readonly [FlagKey, string])[] = [
 export function DevicesRoom() {
   const page = useDevices(true);
   const put = useMutation({
-    mutationFn: (change: StandInChange) => api<DevicesPage>('PUT', '/devices/stand-ins', change),
+    mutationFn: (change: StandInChange) => api.put('/devices/stand-ins', change),
   });
-  const tare = useMutation({ mutationFn: () => api<DevicesPage>('POST', '/devices/scale/tare') });
+  const tare = useMutation({ mutationFn: () => api.post('/devices/scale/tare') });
   if (!page) {
     return (
       <p className="wt-waiting" role="status">
