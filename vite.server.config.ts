@@ -29,7 +29,7 @@ export default defineConfig({
         wt: 'cli/main.ts',
         'tide-thread': 'server/tide-thread.ts',
         'job-thread': 'server/work/job-thread.ts',
-        'safe-thread': 'server/safe/safe-thread.ts',
+        'storage-thread': 'server/storage/storage-thread.ts',
       },
       // Threads are looked for beside the file that starts them.
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

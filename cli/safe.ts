@@ -12,11 +12,11 @@ import { PASSPHRASE } from '../contract/door.ts';
 import { weakness } from '../contract/passphrase-strength.ts';
 import { sealed } from '../server/auth/secret.ts';
 import { stores } from '../server/db/index.ts';
-import { writeArchive } from '../server/safe/archive.ts';
-import { backupFolder, backupsIn, makeBackup, newestGood } from '../server/safe/backups.ts';
-import { openSalon, restore, salonFile, takeFolder } from '../server/safe/house.ts';
-import { readArchive } from '../server/safe/read-archive.ts';
-import { lookedThrough } from '../server/safe/verify.ts';
+import { writeArchive } from '../server/storage/archive.ts';
+import { backupFolder, backupsIn, makeBackup, newestGood } from '../server/storage/backups.ts';
+import { openSalon, restore, salonFile, takeFolder } from '../server/storage/data-folder.ts';
+import { readArchive } from '../server/storage/read-archive.ts';
+import { lookedThrough } from '../server/storage/verify.ts';
 
 const USAGE = `Usage: npm run safe -- backup | backups | verify FILE | restore [--from FILE] | export --to FILE.zip | import FILE.zip |
        passphrase --login NAME      (all with --data DIR; without it data/salon)`;

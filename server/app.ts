@@ -41,8 +41,8 @@ import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheet.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
-import { PostOffice } from './post-office.ts';
-import { Safe } from './safe/safe.ts';
+import { ReminderSender } from './reminders/sender.ts';
+import { Safe } from './storage/safe.ts';
 import { TideDesk } from './tide-desk.ts';
 import { WorkerQueue } from './work/worker-queue.ts';
 
@@ -58,7 +58,7 @@ export interface AppNeeds {
   /** Reads files and plans beside the server; whoever closes the server ends it. */
   readonly work?: WorkerQueue;
   /** Sends reminders; whoever closes the server ends it. */
-  readonly post?: PostOffice;
+  readonly post?: ReminderSender;
   /** Backups and files; whoever closes the server ends it. */
   readonly safe?: Safe;
   /** What the door needs to know beyond the file. */
@@ -109,7 +109,7 @@ export function createApp({
   live = new Live(),
   tide = new TideDesk(),
   work = new WorkerQueue(),
-  post = new PostOffice({ stores, nowMs }, tide),
+  post = new ReminderSender({ stores, nowMs }, tide),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');

@@ -55,7 +55,7 @@ type Handler<K extends ApiKey> = (ask: Ask<K>) => AnswerOf<ReplyOf<K>> | Promise
 type Watch<K extends ApiKey> = (ask: Ask<K>) => { readonly subject: string; readonly first: JsonOf<K> };
 
 /** A router and the one way to open routes on it. */
-export interface Counter {
+export interface ApiRouter {
   readonly router: Router;
   readonly on: <K extends ApiKey>(key: K, handle: Handler<K>) => void;
   /** A route that streams a subject, first what stands now. */
@@ -94,7 +94,7 @@ function askOf<K extends ApiKey>(row: ApiRow, req: Request, guest: Guest): Ask<K
 const isAskOf = <K extends ApiKey>(ask: unknown): ask is Ask<K> => typeof ask === 'object' && ask !== null;
 
 /** A counter to open routes at: each is guarded by its row before its body is read. */
-export function counter(guarded: Guarded): Counter {
+export function apiRouter(guarded: Guarded): ApiRouter {
   const router = Router();
   const open = <K extends ApiKey>(
     key: K,

@@ -17,12 +17,12 @@ import { gistOf, lessonsOf, mindsOf, plannedFor, worked } from './gist.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
-export interface Kept {
+export interface AppContext {
   readonly stores: Stores;
   readonly nowMs: () => number;
 }
 /** What routes work with besides: what the door remembers. */
-export interface Served extends Kept {
+export interface ServerContext extends AppContext {
   readonly door: DoorState;
 }
 
@@ -40,24 +40,24 @@ export const coreDog = (d: DogRecord): Dog => ({
 });
 
 /** The salon's row; a file without one was never set up. */
-export function salonOf(kept: Kept): SalonRecord {
+export function salonOf(kept: AppContext): SalonRecord {
   const salon = kept.stores.salon.find();
   if (!salon) throw new Problem(409, null, 'This database holds no salon yet. Start with the demo, or make one first.');
   return salon;
 }
 
 /** Today in the salon. */
-export const todayOf = (kept: Kept, salon: SalonRecord): Day => salonDay(kept.nowMs(), salon.timeZone);
+export const todayOf = (kept: AppContext, salon: SalonRecord): Day => salonDay(kept.nowMs(), salon.timeZone);
 
 /** Refuses a day for which nothing can be booked or planned. */
-export function mustBeBookable(kept: Kept, field: string, on: Day): void {
+export function mustBeBookable(kept: AppContext, field: string, on: Day): void {
   const why = unbookable(on, todayOf(kept, salonOf(kept)));
   if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
 }
 
 /** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
 export function outlookOf(
-  kept: Kept,
+  kept: AppContext,
   salon: SalonRecord,
   today: Day,
   dog: DogRecord,
@@ -79,11 +79,11 @@ export function outlookOf(
 }
 
 /** The pieces that plans are made with: the salon's own, on the wall. */
-export const wallOf = (kept: Kept): readonly Tool[] =>
+export const wallOf = (kept: AppContext): readonly Tool[] =>
   kept.stores.kit.all().filter((t) => !t.retired && t.homeOf === null);
 
 /** Days from the last bath before a day to that day, where one is on record. */
-function daysSinceBath(kept: Kept, dogId: string, on: Day): number | undefined {
+function daysSinceBath(kept: AppContext, dogId: string, on: Day): number | undefined {
   const bathed = kept.stores.sessions.linesOf(dogId).find((line) => line.day < on && gistOf(kept.stores, line).bathed);
   return bathed && on - bathed.day;
 }
@@ -94,7 +94,7 @@ export interface PlanRoom {
   readonly kit: readonly Tool[];
   readonly taught: Taught;
 }
-export const planRoomOf = (kept: Kept): PlanRoom => ({
+export const planRoomOf = (kept: AppContext): PlanRoom => ({
   house: salonOf(kept).house,
   kit: wallOf(kept),
   taught: taughtBy(kept),
@@ -106,7 +106,7 @@ const TEACHING_SESSIONS = 300;
 const TAUGHT = new WeakMap<Stores, { readonly teachings: number; readonly taught: Taught }>();
 
 /** What the newest finished sessions have taught about pace and grams. */
-export function taughtBy(kept: Kept): Taught {
+export function taughtBy(kept: AppContext): Taught {
   const teachings = kept.stores.sessions.teachings();
   const known = TAUGHT.get(kept.stores);
   if (known?.teachings === teachings) return known.taught;
@@ -130,7 +130,7 @@ export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
-  kept: Kept,
+  kept: AppContext,
   record: CheckRecord,
   { house, kit, taught }: PlanRoom = planRoomOf(kept),
 ): PlanRequest {
@@ -147,11 +147,11 @@ export function planRequestOf(
 }
 
 /** The plan that a stored check leads to with today's kit and house rules. */
-export const planOf = (kept: Kept, check: CheckRecord, room?: PlanRoom): Plan =>
+export const planOf = (kept: AppContext, check: CheckRecord, room?: PlanRoom): Plan =>
   plannedFor(kept.stores, check.id, planRequestOf(kept, check, room));
 
 /** The newest finished session of a dog, without what is in it. */
-function lastFinishedLine(kept: Kept, dogId: string): (SessionLine & { readonly day: number }) | undefined {
+function lastFinishedLine(kept: AppContext, dogId: string): (SessionLine & { readonly day: number }) | undefined {
   const { sessions } = kept.stores;
   const isFinished = (line: SessionLine): boolean => gistOf(kept.stores, line).finished;
   // It is among the newest two but for a dog whose sessions were left open.
@@ -160,7 +160,7 @@ function lastFinishedLine(kept: Kept, dogId: string): (SessionLine & { readonly 
 }
 
 /** The newest finished session of a dog. */
-export function lastFinished(kept: Kept, dogId: string): StoredSession | undefined {
+export function lastFinished(kept: AppContext, dogId: string): StoredSession | undefined {
   const line = lastFinishedLine(kept, dogId);
   return line && kept.stores.sessions.find(line.id);
 }
@@ -169,15 +169,19 @@ export function lastFinished(kept: Kept, dogId: string): StoredSession | undefin
 const RESTING_DAYS = 2 * 366;
 
 /** The dogs that come here these years. */
-export const activeDogs = (kept: Kept, salon: SalonRecord, today: Day): readonly DogRecord[] =>
+export const activeDogs = (kept: AppContext, salon: SalonRecord, today: Day): readonly DogRecord[] =>
   kept.stores.dogs.active(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
 
 /** The same in steps. */
-export const activeDogsInPieces = (kept: Kept, salon: SalonRecord, today: Day): Generator<void, readonly DogRecord[]> =>
+export const activeDogsInPieces = (
+  kept: AppContext,
+  salon: SalonRecord,
+  today: Day,
+): Generator<void, readonly DogRecord[]> =>
   kept.stores.dogs.activeInPieces(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
 
 /** The newest check of each dog that comes these years, by dog. */
-export const activeChecks = (kept: Kept): ReadonlyMap<string, CheckRecord> => {
+export const activeChecks = (kept: AppContext): ReadonlyMap<string, CheckRecord> => {
   const salon = salonOf(kept);
   return new Map(
     activeDogs(kept, salon, todayOf(kept, salon)).flatMap((d) => {
@@ -189,7 +193,7 @@ export const activeChecks = (kept: Kept): ReadonlyMap<string, CheckRecord> => {
 
 /** A dog's outlook with the days it rests on, kept while the facts are the same. */
 export function outlookToday(
-  kept: Kept,
+  kept: AppContext,
   salon: SalonRecord,
   today: Day,
   dog: DogRecord,
@@ -216,7 +220,7 @@ export function outlookToday(
 }
 
 /** All that is known and concluded of one dog today. */
-export function dogToday(kept: Kept, dog: DogRecord) {
+export function dogToday(kept: AppContext, dog: DogRecord) {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const check = kept.stores.checks.latestOf(dog.id);
@@ -236,7 +240,7 @@ export function dogToday(kept: Kept, dog: DogRecord) {
 }
 
 /** First booking of each dog from today on, by dog. */
-export function bookedDays(kept: Kept, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
+export function bookedDays(kept: AppContext, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
   const from = salonInstant(today, 0, salon.timeZone);
   const days = new Map<string, Day>();
   for (const b of kept.stores.bookings.between(from, '9999')) {

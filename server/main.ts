@@ -11,12 +11,12 @@ import { stores } from './db/index.ts';
 import { DEMO_PASSPHRASE } from './demo/accounts.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
-import { PostOffice } from './post-office.ts';
-import { openSalon, salonFile, takeFolder } from './safe/house.ts';
-import { Safe } from './safe/safe.ts';
-import { askTide } from './home-facts.ts';
+import { ReminderSender } from './reminders/sender.ts';
+import { openSalon, salonFile, takeFolder } from './storage/data-folder.ts';
+import { Safe } from './storage/safe.ts';
+import { askTide } from './services/owner-page.ts';
 import { TideDesk } from './tide-desk.ts';
-import { warmTide } from './tide-facts.ts';
+import { warmTide } from './services/tide-file.ts';
 import { dropUnfinished } from './client-import.ts';
 import { WorkerQueue } from './work/worker-queue.ts';
 
@@ -90,7 +90,7 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   const live = new Live();
   const tide = new TideDesk();
   const work = new WorkerQueue();
-  const post = new PostOffice({ stores: kept, nowMs: Date.now }, tide);
+  const post = new ReminderSender({ stores: kept, nowMs: Date.now }, tide);
   const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });
   const log = pino({ level: 'info' });
   const setUpCode = randomBytes(6).toString('hex');

@@ -16,7 +16,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { showMarks } from './app/on-device.ts';
+import { showMarks } from './app/device-preferences.ts';
 import { ROUTES } from './app/routes.tsx';
 import { theme, themeMarks } from './app/theme.ts';
 import { view, viewMarks } from './app/view.ts';

@@ -135,7 +135,7 @@ export const PAGES: readonly Page[] = [
     title: 'Sheet',
     menu: 'row',
     find: 'day schedule tub dryers lanes',
-    code: () => import('./desk/daysheet/DaySheetRoom.tsx').then((m) => m.DaySheetRoom),
+    code: () => import('./desk/sheet/DaySheetRoom.tsx').then((m) => m.DaySheetRoom),
     asks: () => {
       prefetch(sheetQuery(undefined));
       prefetch(salonQuery);
@@ -257,14 +257,14 @@ export const PAGES: readonly Page[] = [
   {
     path: '/desk/dogs/:dogId/sheet/:checkId',
     title: 'Bench sheet',
-    code: () => import('./desk/sheet/SheetRoom.tsx').then((m) => m.SheetRoom),
+    code: () => import('./desk/bench-sheet/BenchSheetRoom.tsx').then((m) => m.BenchSheetRoom),
   },
   {
-    path: '/desk/day',
+    path: '/desk/today',
     title: 'Today',
     menu: 'row',
     find: 'dilution shampoo noise stock drying',
-    code: () => import('./desk/day/DayRoom.tsx').then((m) => m.DayRoom),
+    code: () => import('./desk/today/TodayRoom.tsx').then((m) => m.TodayRoom),
     asks: () => {
       prefetch(dayQuery);
       prefetch(productsQuery);

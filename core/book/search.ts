@@ -1,7 +1,8 @@
 /**
- * Decides what to change in a book's year: a few dogs about a dear day are taken out and put in again, each at its best with
- * the others where they are; worse is taken for better by a temperature that falls with the count of tries, not with the
- * clock, so that a run repeats. A rebuild finds each dog's best year anew, a nudge moves one visit of each.
+ * Improves a book's year by large neighbourhood search (Shaw 1998) with the acceptance rule of simulated annealing (Kirkpatrick,
+ * Gelatt and Vecchi 1983; both from memory): a few dogs about an expensive day are taken out and put in again, each at its best
+ * with the others where they are. The temperature falls with the count of tries, not with the clock, so that a run repeats. A
+ * rebuild finds the best year of each dog that was taken out, a nudge moves one visit of each.
  */
 import { randomInt, type Random } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';

@@ -3,7 +3,7 @@
  * new order would save, told by dog.
  */
 import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth, type Pin } from './asked.ts';
-import { Layer } from './layer.ts';
+import { ScheduleBuilder } from './schedule-builder.ts';
 import { DAY_EFFORT, planDay, type DayEffort } from './plan-day.ts';
 
 /** The sheet's own order, its own people, nothing sooner than it says; what has begun is as it is. */
@@ -12,7 +12,7 @@ export function rippled(
   before: Pick<DaySheet, 'laid' | 'pauses'>,
   worth: DayWorth = DAY_WORTH,
 ): DaySheet {
-  const layer = new Layer(asked, worth);
+  const layer = new ScheduleBuilder(asked, worth);
   layer.lay(layer.orderOf(before), layer.startsOf(before));
   return layer.sheet();
 }

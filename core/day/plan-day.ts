@@ -4,7 +4,7 @@
  */
 import { randomInt, seededRandom, type Random } from '../quantity/index.ts';
 import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth } from './asked.ts';
-import { Layer, type Order } from './layer.ts';
+import { ScheduleBuilder, type Order } from './schedule-builder.ts';
 
 export interface DayEffort {
   /** Orders tried at most, and for each pair of a day's parts. */
@@ -61,7 +61,7 @@ export function planDay(
   effort: DayEffort = DAY_EFFORT,
   start?: Pick<DaySheet, 'laid' | 'pauses'>,
 ): DaySheet {
-  const layer = new Layer(asked, worth);
+  const layer = new ScheduleBuilder(asked, worth);
   const random = seededRandom(effort.seed);
   const now = start ? layer.orderOf(start) : layer.plainOrder();
   let cost = layer.lay(now);

@@ -3,8 +3,9 @@
  *
  * A part costs more each day that it waits, by the square of its wait against its rhythm, and steeply beyond its limit; a
  * brushing costs its minutes, and a day with any brushing costs the fetching of dog and brushes. A part's week is one of
- * the 2^days patterns of days; a set of patterns must fit every day's minutes. Bounded by Lagrange's prices on the days'
- * minutes, for every set of brushing days at once; what the bound leaves open is searched through.
+ * the 2^days patterns of days; a set of patterns must fit every day's minutes. The bound is a Lagrangian relaxation of those
+ * minutes, for every set of brushing days at once, raised by subgradient ascent (Held, Wolfe and Crowder 1974; from memory);
+ * what the bound leaves open is searched by branch and bound.
  */
 
 /** A part of the dog, as the week is planned. */

@@ -48,4 +48,12 @@ export {
   type DrillSubject,
   type Question,
 } from './drills.ts';
-export { BOX_DAYS, NEW_A_DAY, boxesOf, dueCards, type CardState, type DrillAnswer, type DueCards } from './boxes.ts';
+export {
+  BOX_DAYS,
+  NEW_A_DAY,
+  boxesOf,
+  dueCards,
+  type CardState,
+  type DrillAnswer,
+  type DueCards,
+} from './leitner-boxes.ts';

@@ -17,7 +17,7 @@ export { HOME_AMOUNTS, loadOfFinger, type HomeAmount, type Sighting } from './si
 export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, HEEDED_DAYS, dogModel } from './dog-model.ts';
 export { type Fit, type StartPrior, fitDog } from './fit.ts';
 export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
-export type { StartSpread, Warmth } from './start-parts.ts';
+export type { OnsetSpread, Warmth } from './onset-prior.ts';
 export {
   type Band,
   type Course,

@@ -1,6 +1,6 @@
 /**
- * Decides what the dogs of one salon tell each other about when a season starts: each dog starts from what the other dogs
- * said, never from its own word (leave one out).
+ * What the dogs of one salon tell each other about when a season starts, as in expectation propagation (Minka 2001; from memory):
+ * each dog starts from the cavity, which is what all dogs said without its own message.
  */
 import { inverse, times } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
@@ -13,13 +13,13 @@ import {
   sharedKeys,
   shiftVariance,
   slopeKey,
-  startPrior,
+  onsetPrior,
   type Belief,
   type SharedKeys,
-  type StartSpread,
+  type OnsetSpread,
   type Warmth,
-} from './start-parts.ts';
-import { messageOf, spreadOf, wordOf } from './town-word.ts';
+} from './onset-prior.ts';
+import { messageOf, spreadOf, wordOf } from './population-message.ts';
 
 /** What the salon's log says of one season. */
 export interface SeasonShift {
@@ -34,7 +34,7 @@ export interface SeasonShift {
 export interface Town {
   readonly warmth: Warmth;
   /** How far starts here stray, as the salon's own past seasons say. */
-  readonly spread: StartSpread;
+  readonly spread: OnsetSpread;
   readonly shifts: readonly SeasonShift[];
   /** How far this salon's dogs are from the day that light sets, by tide. */
   readonly offsets: readonly { readonly tide: TideName; readonly days: number; readonly sd: number }[];
@@ -77,7 +77,7 @@ export function townAsSaid(
   const precision = inverse(cov, c);
   const said = { precision, pull: times(precision, mean, c) };
   // The shifts hold the year's warmth already.
-  return { warmth: {}, spread, shared, shifts, offsets, priorOf: (m) => startPrior(m, shared, {}, said, spread) };
+  return { warmth: {}, spread, shared, shifts, offsets, priorOf: (m) => onsetPrior(m, shared, {}, said, spread) };
 }
 
 /** What the fits of a salon's dogs say together. */
@@ -124,7 +124,7 @@ function townOf(
     }),
     priorOf: (model, own) => {
       const word = own && words.get(own);
-      return startPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), spread);
+      return onsetPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), spread);
     },
   };
 }
@@ -135,7 +135,7 @@ function silenced(
   { keys, at }: SharedKeys,
   mute: ReadonlySet<string>,
   warmth: Warmth,
-  spread: StartSpread,
+  spread: OnsetSpread,
 ): Belief {
   const c = keys.length;
   const cov = inverse(belief.precision, c);

@@ -9,7 +9,7 @@ import type { HomeLink } from '../../contract/home.ts';
 import type { Stores } from '../db/index.ts';
 import type { SignInRow, StoredAccount } from '../db/accounts.ts';
 import { diskFault } from '../disk.ts';
-import { tokenHash } from '../home-links.ts';
+import { tokenHash } from './owner-links.ts';
 import { Problem } from '../problem.ts';
 import { NOBODY, type Actor } from './acting.ts';
 import type { DoorState } from './door-state.ts';

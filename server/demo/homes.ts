@@ -3,7 +3,7 @@ import type { OwnerPost } from '../../contract/post.ts';
 import { HOME_PART_ROWS, QUIET_HOURS, type HomePart } from '../../core/home/index.ts';
 import { addDays, formatDay, pick, randomInt, type Day, type Random } from '../../core/quantity/index.ts';
 import type { Stores } from '../db/index.ts';
-import { usualHome } from '../home-facts.ts';
+import { usualHome } from '../services/owner-page.ts';
 
 export const dogId = (name: string): string => `demo-${name.toLowerCase()}`;
 

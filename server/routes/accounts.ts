@@ -9,8 +9,8 @@ import { deviceCookie, newSecret, secretHash, signInCookie, LASTS, type Origin, 
 import { fits, sealed } from '../auth/secret.ts';
 import { addressKey, type CountedFor } from '../auth/throttle.ts';
 import { withoutSecrets, type StoredAccount } from '../db/accounts.ts';
-import { counter, type AnswerOf, type Ask } from '../endpoint.ts';
-import type { Served } from '../facts.ts';
+import { apiRouter, type AnswerOf, type Ask } from '../endpoint.ts';
+import type { ServerContext } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 /** Who is signed in, said with the cookies that make it so. */
@@ -24,11 +24,11 @@ export interface DoorRules {
   readonly setUpCode?: string | undefined;
 }
 
-export function accountRoutes(kept: Served, rules: DoorRules, log: Log): Router {
+export function accountRoutes(kept: ServerContext, rules: DoorRules, log: Log): Router {
   const { stores, nowMs, door } = kept;
   const { throttle, places } = door;
   const { accounts } = stores;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const me = (
     signedIn:

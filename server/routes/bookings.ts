@@ -6,8 +6,8 @@ import { openMethod, priceCents } from '../../core/bench/index.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
-import { counter } from '../endpoint.ts';
-import { dogToday, mustBeBookable, planOf, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { dogToday, mustBeBookable, planOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 
@@ -25,9 +25,9 @@ const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
   salonInstant(addDays(day, 1), 0, salon.timeZone),
 ];
 
-export function bookingRoutes(kept: Served): Router {
+export function bookingRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
     stores.bookings

@@ -5,14 +5,14 @@ import type { RankingsPage } from '../../contract/kit.ts';
 import { METHOD_IDS, zoneRankings } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
-import { counter } from '../endpoint.ts';
-import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { plannedFor } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function checkRoutes(kept: Served): Router {
+export function checkRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   on('GET /dogs/:id/checks', ({ params: { id } }) => {
     found(stores.dogs.find(id), 'dog', id);

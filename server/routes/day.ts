@@ -4,8 +4,8 @@ import type { DayDog, DayPage, DryerUse } from '../../contract/day.ts';
 import { openMethod } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
-import { counter } from '../endpoint.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
@@ -13,9 +13,9 @@ const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined =>
   return usual === undefined ? undefined : { dbA: tool.dbA ?? usual, measured: tool.dbA !== undefined };
 };
 
-export function dayRoutes(kept: Served): Router {
+export function dayRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   on('GET /day', () => {
     const salon = salonOf(kept);
     const today = todayOf(kept, salon);

@@ -2,17 +2,17 @@
 import type { Router } from 'express';
 import type { ClockPage } from '../../contract/session.ts';
 import type { DeviceBench } from '../devices/bench.ts';
-import { counter } from '../endpoint.ts';
-import type { Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import type { ServerContext } from '../facts.ts';
 import type { Live } from '../live.ts';
 import { Problem } from '../problem.ts';
 
 const SUBJECT = 'devices';
 const SAID_EVERY_MS = 300;
 
-export function deviceRoutes(kept: Served, bench: DeviceBench, live: Live): Router {
+export function deviceRoutes(kept: ServerContext, bench: DeviceBench, live: Live): Router {
   const { nowMs } = kept;
-  const { router, on, stream } = counter(kept);
+  const { router, on, stream } = apiRouter(kept);
   let ticking: NodeJS.Timeout | undefined;
   // The devices speak only while somebody listens.
   const tick = (): void => {

@@ -4,8 +4,8 @@ import type { Router } from 'express';
 import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { checkGistOf, gistOf } from '../gist.ts';
-import { counter } from '../endpoint.ts';
-import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, stale } from '../problem.ts';
 import type { Day } from '../../core/quantity/index.ts';
 
@@ -13,9 +13,9 @@ import type { Day } from '../../core/quantity/index.ts';
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
-export function dogRoutes(kept: Served): Router {
+export function dogRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const item = (salon: SalonRecord, today: Day, booked: ReadonlyMap<string, Day>) => {
     const earlier = stores.intake.latestPastVisits();

@@ -7,14 +7,14 @@ import { BOOKABLE_MINUTES, type ReadIn } from '../../contract/booking.ts';
 import type { DaySheet } from '../../core/day/index.ts';
 import { addDays, day, formatDay, type Day } from '../../core/quantity/index.ts';
 import { personFeed, type PersonVisit } from '../calendar.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { BOOKING_COLUMNS } from '../formats/booking-table.ts';
 import type { UnreadEvent } from '../formats/calendar-reader.ts';
 import { DogNames } from '../formats/dog-names.ts';
 import { found } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
-import { sheetOf } from '../sheet-facts.ts';
+import { sheetOf } from '../services/day-schedule.ts';
 import { writeInPieces } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
@@ -26,9 +26,9 @@ const READ_DAYS = 400;
 /** What came of a file, as it is counted. A second reading of the same file writes nothing twice: events go by their UID. */
 type Counts = { -readonly [K in keyof ReadIn]: ReadIn[K] extends readonly string[] ? string[] : ReadIn[K] };
 
-export function exchangeRoutes(kept: Served, work: WorkerQueue): Router {
+export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const windowOf = (behind: number, ahead: number): readonly [string, string] => {
     const salon = salonOf(kept);
     const today = todayOf(kept, salon);

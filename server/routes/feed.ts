@@ -1,13 +1,13 @@
 /** /feed/TOKEN.ics: a home's days as a calendar to subscribe to. Calendars send no headers, so its token is in the address. */
 import type { RequestHandler } from 'express';
 import { homeFeed } from '../calendar.ts';
-import { salonOf, todayOf, type Kept } from '../facts.ts';
-import { askTide, feedOf, ownerPage } from '../home-facts.ts';
-import { tokenHash } from '../home-links.ts';
+import { salonOf, todayOf, type AppContext } from '../facts.ts';
+import { askTide, feedOf, ownerPage } from '../services/owner-page.ts';
+import { tokenHash } from '../auth/owner-links.ts';
 import { Problem } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
-export function feed(kept: Kept, desk: TideDesk): RequestHandler {
+export function feed(kept: AppContext, desk: TideDesk): RequestHandler {
   const { stores } = kept;
   return (req, res) => {
     const hash = tokenHash(String(req.params['token'] ?? ''));

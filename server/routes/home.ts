@@ -2,17 +2,17 @@
 import type { Router } from 'express';
 import type { HomeDeskPage, HomeLinkMade } from '../../contract/home.ts';
 import { priceCents } from '../../core/bench/index.ts';
-import { counter } from '../endpoint.ts';
+import { apiRouter } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
-import { salonOf, todayOf, type Served } from '../facts.ts';
-import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../home-facts.ts';
-import { feedTokenOf, newToken, tokenHash } from '../home-links.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
+import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../services/owner-page.ts';
+import { feedTokenOf, newToken, tokenHash } from '../auth/owner-links.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
-export function homeRoutes(kept: Served, desk: TideDesk): Router {
+export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const deskPage = (id: string): HomeDeskPage => {
     const dog = found(stores.dogs.find(id), 'dog', id);
     const salon = salonOf(kept);

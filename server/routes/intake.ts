@@ -3,15 +3,15 @@ import type { Router } from 'express';
 import type { IntakeRecord } from '../../contract/safe.ts';
 import type { IntakeColumns } from '../../core/formats/index.ts';
 import { bringIn, takeBack, touchedSince } from '../client-import.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
 import type { ClientTable } from '../formats/client-table.ts';
 import { found, Problem } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-export function intakeRoutes(kept: Served, work: WorkerQueue): Router {
+export function intakeRoutes(kept: ServerContext, work: WorkerQueue): Router {
   const { stores, nowMs } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const table = (csv: string, columns: IntakeColumns | undefined): ClientTable => ({
     csv,

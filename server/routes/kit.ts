@@ -6,8 +6,8 @@ import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 import type { Stores } from '../db/index.ts';
-import { counter } from '../endpoint.ts';
-import { activeChecks, coreDog, salonOf, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { activeChecks, coreDog, salonOf, todayOf, wallOf, type AppContext, type ServerContext } from '../facts.ts';
 import { gistOf, type PieceUse } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
@@ -23,7 +23,7 @@ const WORKINGS = new WeakMap<Stores, Workings>();
 const AT_ONCE = 20;
 
 /** Every working of every piece, by its id; only sessions with new events are folded anew. */
-async function usesByTool(kept: Kept): Promise<ReadonlyMap<string, readonly Use[]>> {
+async function usesByTool(kept: AppContext): Promise<ReadonlyMap<string, readonly Use[]>> {
   const { sessions } = kept.stores;
   const known = WORKINGS.get(kept.stores) ?? { upTo: 0, bySession: new Map(), byTool: new Map() };
   WORKINGS.set(kept.stores, known);
@@ -47,7 +47,7 @@ async function usesByTool(kept: Kept): Promise<ReadonlyMap<string, readonly Use[
   return byTool;
 }
 
-async function kitPage(kept: Kept): Promise<KitPage> {
+async function kitPage(kept: AppContext): Promise<KitPage> {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const tools = kept.stores.kit.all();
@@ -71,9 +71,9 @@ async function kitPage(kept: Kept): Promise<KitPage> {
   return { today, currency: salon.house.rates.currency, tools, wear, upkeep };
 }
 
-export function kitRoutes(kept: Served, work: WorkerQueue): Router {
+export function kitRoutes(kept: ServerContext, work: WorkerQueue): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
   const mustSuit = (draft: ToolDraft): void => {
     if (draft.homeOf === null) return;

@@ -3,8 +3,8 @@ import { readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Router } from 'express';
 import { openApi } from '../../contract/openapi.ts';
-import { counter } from '../endpoint.ts';
-import type { Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import type { ServerContext } from '../facts.ts';
 
 /** The build that is served, by the name of the script that starts it; read anew when the page was built anew. */
 function buildIn(webRoot: string | undefined): () => string | null {
@@ -25,8 +25,8 @@ function buildIn(webRoot: string | undefined): () => string | null {
   };
 }
 
-export function metaRoutes(kept: Served, webRoot: string | undefined): Router {
-  const { router, on } = counter(kept);
+export function metaRoutes(kept: ServerContext, webRoot: string | undefined): Router {
+  const { router, on } = apiRouter(kept);
   let document: object | undefined;
   const build = buildIn(webRoot);
   on('GET /health', () => ({ json: { ok: true, build: build() } }));

@@ -6,10 +6,10 @@ import type { Router } from 'express';
 import { ID_PATTERN } from '../../contract/common.ts';
 import type { ApiKey, WhoOf } from '../../contract/api.ts';
 import { parseDay } from '../../core/quantity/index.ts';
-import { counter, type Ask } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
-import { askTide, mustReach, ownerPage, wishOf } from '../home-facts.ts';
-import { feedTokenOf } from '../home-links.ts';
+import { apiRouter, type Ask } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
+import { askTide, mustReach, ownerPage, wishOf } from '../services/owner-page.ts';
+import { feedTokenOf } from '../auth/owner-links.ts';
 import { pictureOf } from '../picture.ts';
 import { Problem } from '../problem.ts';
 import { nothingHere } from '../auth/guard.ts';
@@ -18,9 +18,9 @@ import type { TideDesk } from '../tide-desk.ts';
 
 type LinkKey = { [K in ApiKey]: WhoOf<K> extends 'link' ? K : never }[ApiKey];
 
-export function ownerRoutes(kept: Served, desk: TideDesk): Router {
+export function ownerRoutes(kept: ServerContext, desk: TideDesk): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const notAhead = (on: string): void => {
     // A phone's own day may be one ahead of the salon's.

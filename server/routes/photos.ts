@@ -3,14 +3,14 @@ import type { Router } from 'express';
 import { ID_PATTERN } from '../../contract/common.ts';
 import { MOST_PHOTOS, photoZone, type PhotoRecord } from '../../contract/photo.ts';
 import { ZONE_IDS } from '../../core/dog/index.ts';
-import { counter } from '../endpoint.ts';
-import type { Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import type { ServerContext } from '../facts.ts';
 import { pictureOf } from '../picture.ts';
 import { found, Problem } from '../problem.ts';
 
-export function photoRoutes(kept: Served): Router {
+export function photoRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   on('GET /checks/:id/photos', ({ params: { id } }) => {
     found(stores.checks.find(id), 'check', id);
     return { json: { photos: stores.photos.ofCheck(id) } };

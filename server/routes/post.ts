@@ -1,18 +1,18 @@
 /** /api/post: reminders at the desk. How an owner wants them, what went to the outbox, and what waits. */
 import type { Router } from 'express';
 import type { PostPage } from '../../contract/post.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, type Served } from '../facts.ts';
-import { mustReach, wishOf } from '../home-facts.ts';
-import type { PostOffice } from '../post-office.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, type ServerContext } from '../facts.ts';
+import { mustReach, wishOf } from '../services/owner-page.ts';
+import type { ReminderSender } from '../reminders/sender.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 /** Messages shown. */
 const SHOWN = 100;
 
-export function postRoutes(kept: Served, office: PostOffice): Router {
+export function postRoutes(kept: ServerContext, office: ReminderSender): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const page = (): PostPage => {
     const { households, atMs } = office.state();
     return {

@@ -3,8 +3,8 @@ import type { Router } from 'express';
 import type { PracticePage } from '../../contract/practice.ts';
 import { askCard, rightAnswer } from '../../core/practice/index.ts';
 import type { Actor } from '../auth/acting.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 /** Practice belongs to somebody who is signed in. */
@@ -13,9 +13,9 @@ function accountOf({ id }: Actor): string {
   return id;
 }
 
-export function practiceRoutes(kept: Served): Router {
+export function practiceRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const page = (accountId: string): PracticePage => ({
     today: todayOf(kept, salonOf(kept)),
     ...stores.practice.page(accountId),

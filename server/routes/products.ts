@@ -3,15 +3,15 @@ import type { Router } from 'express';
 import type { ProductsPage } from '../../contract/product.ts';
 import { stockOf } from '../../core/water/index.ts';
 import { sentMove } from '../db/products.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 const SHOWN_MOVES = 20;
 
-export function productRoutes(kept: Served): Router {
+export function productRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const page = (): ProductsPage => {
     const moves = stores.products.moves();
     return {

@@ -3,14 +3,14 @@ import type { Router } from 'express';
 import type { RosterPage, WishRecord } from '../../contract/roster.ts';
 import { ANY_TIME } from '../../core/book/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
-import { counter } from '../endpoint.ts';
-import { mustBeBookable, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { mustBeBookable, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function rosterRoutes(kept: Served): Router {
+export function rosterRoutes(kept: ServerContext): Router {
   const { stores } = kept;
   const { roster } = stores;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const page = (): RosterPage => ({
     people: roster.people(),
     away: roster.away(todayOf(kept, salonOf(kept))),

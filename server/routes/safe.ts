@@ -2,16 +2,16 @@
 import type { Router } from 'express';
 import type { ChangesPage } from '../../contract/safe.ts';
 import type { Log } from '../log.ts';
-import { counter } from '../endpoint.ts';
-import type { Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import type { ServerContext } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-import type { Safe } from '../safe/safe.ts';
+import type { Safe } from '../storage/safe.ts';
 
 const SHOWN_CHANGES = 60;
 
-export function safeRoutes(kept: Served, safe: Safe, log: Log): Router {
+export function safeRoutes(kept: ServerContext, safe: Safe, log: Log): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   on('GET /changes', ({ query }) => {
     const before = query['before'] === undefined ? Number.MAX_SAFE_INTEGER : Number(query['before']);
     if (!Number.isSafeInteger(before))

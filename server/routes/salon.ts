@@ -3,16 +3,16 @@ import type { Router } from 'express';
 import type { RulesPage } from '../../contract/kit.ts';
 import { rulesSpoken } from '../../core/bench/index.ts';
 import { DEFAULT_HOUSE, RULES } from '../../core/kit/index.ts';
-import { counter } from '../endpoint.ts';
-import { activeChecks, planRequestOf, planRoomOf, salonOf, todayOf, type Served } from '../facts.ts';
-import { housePreview } from '../house-preview.ts';
-import { findPlaces } from '../places.ts';
+import { apiRouter } from '../endpoint.ts';
+import { activeChecks, planRequestOf, planRoomOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
+import { housePreview } from '../services/house-preview.ts';
+import { findPlaces } from '../gazetteer.ts';
 import { Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-export function salonRoutes(kept: Served, work: WorkerQueue): Router {
+export function salonRoutes(kept: ServerContext, work: WorkerQueue): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   on('GET /salon', () => {
     const salon = salonOf(kept);
     return { json: { salon, today: todayOf(kept, salon) } };

@@ -18,8 +18,8 @@ import { day, formatDay } from '../../core/quantity/index.ts';
 import { peopleIn } from '../../core/tally/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
-import { counter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { gistOf } from '../gist.ts';
 import type { Live } from '../live.ts';
 import { found, Problem } from '../problem.ts';
@@ -57,9 +57,9 @@ const stepIds = (planned: readonly PlanStep[], events: readonly SessionEvent[]):
 
 const subjectOf = (id: string): string => `session ${id}`;
 
-export function sessionRoutes(kept: Served, live: Live): Router {
+export function sessionRoutes(kept: ServerContext, live: Live): Router {
   const { stores, nowMs } = kept;
-  const { router, on, stream } = counter(kept);
+  const { router, on, stream } = apiRouter(kept);
   const page = (s: StoredSession): SessionPage => {
     const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
     const check = found(stores.checks.find(s.checkId), 'check', s.checkId);

@@ -2,18 +2,18 @@
 import type { Router } from 'express';
 import { addDays, type Day } from '../../core/quantity/index.ts';
 import { dayInRange } from '../../contract/common.ts';
-import { counter } from '../endpoint.ts';
-import { mustBeBookable, salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { mustBeBookable, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-import { bookingsOn, sheetPage } from '../sheet-facts.ts';
+import { bookingsOn, sheetPage } from '../services/day-schedule.ts';
 import { salonDay } from '../salon-time.ts';
 
 /** Calls that are still remembered when somebody asks whom to ring. */
 const CALLS_DAYS = 28;
 
-export function sheetRoutes(kept: Served): Router {
+export function sheetRoutes(kept: ServerContext): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
   const dayOf = (text: string | undefined): Day => {
     if (text === undefined) return todayOf(kept, salonOf(kept));
     const on = dayInRange(text);

@@ -4,8 +4,8 @@ import type { Router } from 'express';
 import type { TallyLedger, TallyPage, TallyRow } from '../../contract/tally.ts';
 import { addDays, day } from '../../core/quantity/index.ts';
 import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, taughtBy, todayOf, wallOf, type Kept, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, taughtBy, todayOf, wallOf, type AppContext, type ServerContext } from '../facts.ts';
 import { mindsOf, recordOf } from '../gist.ts';
 
 /** Levels of a factor, furthest from the plan first. */
@@ -23,7 +23,7 @@ const MOST_ENTRIES = 12_000;
 const AT_ONCE = 25;
 
 /** Entries of the finished sessions of these years, oldest first; what was folded once is not folded again. */
-async function entriesOf(kept: Kept, since: number): Promise<readonly VisitEntry[]> {
+async function entriesOf(kept: AppContext, since: number): Promise<readonly VisitEntry[]> {
   const { sessions, dogs } = kept.stores;
   const { entries } = mindsOf(kept.stores);
   const known = new Map(dogs.all().map((d) => [d.id, d]));
@@ -46,8 +46,8 @@ async function entriesOf(kept: Kept, since: number): Promise<readonly VisitEntry
   return found.reverse();
 }
 
-export function tallyRoutes(kept: Served): Router {
-  const { router, on } = counter(kept);
+export function tallyRoutes(kept: ServerContext): Router {
+  const { router, on } = apiRouter(kept);
   on('GET /tally', () => {
     const taught = taughtBy(kept);
     const names = new Map(kept.stores.dogs.all().map((d) => [d.id, d.name]));

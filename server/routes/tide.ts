@@ -4,19 +4,19 @@ import type { DogLog, TideLearntAnswer, WeatherPage } from '../../contract/tide.
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import { stationReading } from '../devices/weather-station.ts';
-import { counter } from '../endpoint.ts';
-import { salonOf, todayOf, type Served } from '../facts.ts';
+import { apiRouter } from '../endpoint.ts';
+import { salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-import { askTide } from '../home-facts.ts';
+import { askTide } from '../services/owner-page.ts';
 import type { TideDesk } from '../tide-desk.ts';
-import { tideTextInPieces } from '../tide-facts.ts';
+import { tideTextInPieces } from '../services/tide-file.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(kept: Served, desk: TideDesk): Router {
+export function tideRoutes(kept: ServerContext, desk: TideDesk): Router {
   const { stores } = kept;
-  const { router, on } = counter(kept);
+  const { router, on } = apiRouter(kept);
 
   const logOf = (dogId: string): DogLog => ({
     notes: stores.tide.notesOf(dogId).map(({ dogId: _, ...n }) => n),

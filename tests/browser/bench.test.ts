@@ -251,7 +251,7 @@ describe('the stairs, in the browser', () => {
   });
 
   itInFull('says how long the soap stays on by the tub, over a reload, and keeps count of the bottle', async () => {
-    await page.goto('/desk/day');
+    await page.goto('/desk/today');
     await page.getByLabel('Minutes left on').fill('7');
     await page.getByLabel('Amount, ml').fill('5000');
     await page.getByRole('button', { name: 'Bought' }).click();

@@ -8,7 +8,7 @@ import { HELP_PAGES } from '../../web/help/help-pages.ts';
 import { GLOSSARY } from '../../web/help/words.ts';
 import { isWhole, labelOf, pageAt, PAGES, pagesFor } from '../../web/pages.ts';
 import { formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
-import { findPlaces } from '../../server/places.ts';
+import { findPlaces } from '../../server/gazetteer.ts';
 import { onDevice } from '../on-device.ts';
 
 const on = (text: string): Day => {

@@ -10,7 +10,7 @@ import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import { createApp } from '../../server/app.ts';
 import { bookingIcs, personFeed } from '../../server/calendar.ts';
-import { emlOf } from '../../server/letters.ts';
+import { emlOf } from '../../server/reminders/templates.ts';
 import { listen } from '../listen.ts';
 import { jpegOf } from '../picture.ts';
 import { DOG, NOW, openRoom, type Room } from './room.ts';

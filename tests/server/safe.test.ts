@@ -24,13 +24,20 @@ import yazl from 'yazl';
 import { bareJpeg } from '../../core/formats/index.ts';
 import { acting } from '../../server/auth/acting.ts';
 import { openDb, stores, type Db } from '../../server/db/index.ts';
-import { documentSchema, writeArchive } from '../../server/safe/archive.ts';
-import { backupDue, backupsIn, makeBackup, newestGood } from '../../server/safe/backups.ts';
-import { openSalon, restore, takeFolder } from '../../server/safe/house.ts';
-import { backupName, goneBy, keptBackups, lastFirst, readBackupName, type BackupName } from '../../server/safe/keep.ts';
-import { readArchive } from '../../server/safe/read-archive.ts';
-import { Safe } from '../../server/safe/safe.ts';
-import { lookedThrough } from '../../server/safe/verify.ts';
+import { documentSchema, writeArchive } from '../../server/storage/archive.ts';
+import { backupDue, backupsIn, makeBackup, newestGood } from '../../server/storage/backups.ts';
+import { openSalon, restore, takeFolder } from '../../server/storage/data-folder.ts';
+import {
+  backupName,
+  goneBy,
+  keptBackups,
+  lastFirst,
+  readBackupName,
+  type BackupName,
+} from '../../server/storage/backup-retention.ts';
+import { readArchive } from '../../server/storage/read-archive.ts';
+import { Safe } from '../../server/storage/safe.ts';
+import { lookedThrough } from '../../server/storage/verify.ts';
 import { demoDb } from '../demo.ts';
 import { jpegOf } from '../picture.ts';
 import { TANSY } from '../small-house.ts';

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { stores, openDb } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
-import { tideFile } from '../../server/tide-facts.ts';
+import { tideFile } from '../../server/services/tide-file.ts';
 import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
 import { callList, factsWord, learnBook } from '../../core/tide/index.ts';
 import { ended } from '../../core/quantity/index.ts';

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { readTideFile } from '../../contract/tide.ts';
 import { stores } from '../../server/db/index.ts';
-import { tideFile, tideText, tideTextInPieces } from '../../server/tide-facts.ts';
+import { tideFile, tideText, tideTextInPieces } from '../../server/services/tide-file.ts';
 import { demoDb } from '../demo.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 

@@ -60,6 +60,8 @@ export const ROUTES: RouteObject[] = [
         children: [
           { path: '/', loader: toTide },
           { path: '/desk', loader: toTide },
+          // As it was called once: it may stand on a home screen.
+          { path: '/desk/day', loader: () => redirect('/desk/today') },
           ...PAGES.map(routeOf),
           { path: '*', element: <NotHere /> },
         ],

@@ -1,5 +1,5 @@
 /** Day or night harbour: kept on this device, else what the device prefers. */
-import { darkHere, keepHere, keptHere, showMarks } from './on-device.ts';
+import { darkHere, keepHere, keptHere, showMarks } from './device-preferences.ts';
 
 export const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { mlToUsFlOz, usFlOzToMl } from '../../core/quantity/index.ts';
 import type { Dilution } from '../../core/water/index.ts';
-import { keepHere, keptHere } from './on-device.ts';
+import { keepHere, keptHere } from './device-preferences.ts';
 
 const KEY = 'woolly-tide.dilution';
 

@@ -1,7 +1,7 @@
 /** Decides in which unit hair is measured on this device: the ruler in hand. Stored and sent are always millimetres. */
 import { useState } from 'react';
 import { inchToMm, mmToInch } from '../../core/quantity/index.ts';
-import { keepHere, keptHere } from './on-device.ts';
+import { keepHere, keptHere } from './device-preferences.ts';
 
 export const HAIR_UNITS = ['mm', 'in'] as const;
 export type HairUnit = (typeof HAIR_UNITS)[number];

@@ -3,7 +3,7 @@ import { CONFIRM } from '../../contract/door.ts';
 import type { ApiKey, AskedWith, JsonOf, KeyFor, PathFor } from '../../contract/api.ts';
 import type { ApiError } from '../../contract/common.ts';
 import { askToConfirm } from './confirm.ts';
-import { ours } from './hand.ts';
+import { ours } from './activity.ts';
 
 /** A refused or lost request; status 0 when no answer came at all. */
 export class ApiProblem extends Error {

@@ -17,7 +17,7 @@ import type { SetUp } from '../../contract/salon.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { askToConfirm } from './confirm.ts';
 import { forgetPeople } from './forget-people.ts';
-import { handGone } from './hand.ts';
+import { isIdle } from './activity.ts';
 import { keepMe, keptMe } from './kept.ts';
 
 /** A device that keeps nothing asks anew each time. */
@@ -25,7 +25,7 @@ const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
 
 /** A shared tablet that nobody touched waits for a PIN, whether or not the salon's computer can say so. */
 const asHere = (page: MePage): MePage =>
-  page.account && page.shared && !page.locked && handGone() ? { ...page, locked: true } : page;
+  page.account && page.shared && !page.locked && isIdle() ? { ...page, locked: true } : page;
 const LOOK_EVERY_MS = 10_000;
 
 async function askMe(): Promise<MePage> {

@@ -5,7 +5,7 @@
 import { ASPECTS, FRAME, type Aspect, type DogLook } from './dog/frame.ts';
 import { memo, useEffect, useId, useState, type ComponentProps } from 'react';
 import type { ZoneId } from '../../core/dog/index.ts';
-import { Later } from '../app/later.tsx';
+import { Deferred } from '../app/Deferred.tsx';
 import { ASPECT_WORDS, CoatMap, type Box } from './CoatMap.tsx';
 import type { Point } from './dog/landmarks.ts';
 import { seenFrom } from './dog/seen-in.ts';
@@ -98,9 +98,9 @@ export function CoatStage({ label, lenses = false, alone = false, ...map }: Prop
               aria-labelledby={`${id}-${a}`}
               onClick={() => setAspect(a)}
             >
-              <Later instead={<span className="wt-thumb-place" />}>
+              <Deferred instead={<span className="wt-thumb-place" />}>
                 <Thumb small aspect={a} dog={dog} looks={late} label="" />
-              </Later>
+              </Deferred>
               <span id={`${id}-${a}`}>{ASPECT_WORDS[a]}</span>
             </button>
           ))}

@@ -119,8 +119,8 @@ export const GLOSSARY: readonly GlossaryWord[] = [
   w('Skin load', 'How much of what a zone’s skin bears in a visit has been used.'),
   w('Snood', 'A hood over the ears against the dryer’s noise.', undefined, 'hood'),
   w('Grooming loop', 'Holds a dog at the table. Never left alone in one.', undefined, 'loop'),
-  w('Dilution', '1 to 10 is one part to ten parts: eleven in all.', '/desk/day'),
-  w('Noise dose', 'The share of a day’s noise that was taken, by time at each level.', '/desk/day'),
+  w('Dilution', '1 to 10 is one part to ten parts: eleven in all.', '/desk/today'),
+  w('Noise dose', 'The share of a day’s noise that was taken, by time at each level.', '/desk/today'),
   w('Band', 'The range that holds eight in ten: how sure a figure is.'),
   w(
     'Town’s shift',

@@ -9,7 +9,7 @@ import type { TideFile } from '../../../contract/tide.ts';
 import { hoursOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, type Day } from '../../../core/quantity/index.ts';
 import type { LearntBook } from '../../../core/tide/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
@@ -138,7 +138,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
               </span>
             )}
           </h2>
-          <Pick
+          <ChoiceGroup
             name="Show"
             options={SPANS.map((s) => ({ value: s, word: s }))}
             value={span}

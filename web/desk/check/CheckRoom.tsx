@@ -16,7 +16,7 @@ import {
 } from '../../../core/check/index.ts';
 import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded, Refusal, Waiting } from '../../app/state.tsx';
 import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
 import { sendPhotos } from '../../data/photos.ts';
@@ -190,7 +190,7 @@ function Feeling({ page, last, kept }: FeelingProps) {
               ? `${capital(CONDITION_WORDS[shown.kind])}: ${shown.reasons.map(conditionReason).join(', ')}.`
               : 'Not felt yet.'}
           </p>
-          <Pick name="Set" options={WAYS} value={way} onPick={setWay} />
+          <ChoiceGroup name="Set" options={WAYS} value={way} onPick={setWay} />
           {way === 'sweep' ? (
             <HandPanel
               held={held}

@@ -1,7 +1,7 @@
 /** What is in the hand: choose a grade, then draw it over every zone that feels so. */
 import { memo } from 'react';
 import { Form } from 'react-bootstrap';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { heldText, TESTS, type Held } from './hand.ts';
 
 interface Props {
@@ -22,7 +22,7 @@ interface RowProps {
 }
 const TestRow = memo(function TestRow({ test, at, onHold }: RowProps) {
   return (
-    <Pick
+    <ChoiceGroup
       name={test.name}
       options={test.grades.map((g, i) => ({ value: i, word: g.word, says: g.says }))}
       value={at}
@@ -56,7 +56,7 @@ export const HandPanel = memo(function HandPanel({ held, onHold, both, onBoth, l
         />
       ))}
       {lastTime !== undefined && (
-        <Pick
+        <ChoiceGroup
           name={`From ${lastTime}`}
           options={[{ value: 'last', word: 'as last time', says: 'Coat only; ties and skin are felt anew.' }]}
           value={held?.kind === 'last' ? 'last' : undefined}

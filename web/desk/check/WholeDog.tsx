@@ -9,7 +9,7 @@ import {
   type Air,
   type InspectionAnswer,
 } from '../../../core/check/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { HAIR_UNITS, hairMm, hairShown, useHairUnit } from '../../app/units.ts';
 import { massKg, massShown, massWord, temperatureC, temperatureShown, temperatureWord } from '../../words/units.ts';
 
@@ -81,7 +81,7 @@ function Measures({ draft, change }: Props) {
           }
         />
       ))}
-      <Pick name="Ruler in" options={UNITS} value={unit} onPick={setUnit} />
+      <ChoiceGroup name="Ruler in" options={UNITS} value={unit} onPick={setUnit} />
     </div>
   );
 }
@@ -97,7 +97,7 @@ function Inspecting({ draft, change }: Props) {
         The rest is fine
       </Button>
       {INSPECTION.map((row) => (
-        <Pick
+        <ChoiceGroup
           key={row.item}
           name={row.name}
           options={ANSWERS}

@@ -2,7 +2,7 @@
 import { Button } from 'react-bootstrap';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { regionRow, zone as zoneOf, type ZoneId } from '../../../core/dog/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { TESTS } from './hand.ts';
 
 interface Props {
@@ -22,7 +22,7 @@ export function ZonePanel({ zone, findings, onChange, onMirror, onSpread, onStep
       {TESTS.map((test) => {
         const own = findings?.[test.key];
         return (
-          <Pick
+          <ChoiceGroup
             key={test.key}
             name={test.name}
             options={test.grades.map((g, i) => ({ value: i, word: g.word, says: g.says }))}

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { CheckDraft } from '../../../contract/check.ts';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { mirrorZone, ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
-import { keptHere } from '../../app/on-device.ts';
+import { keptHere } from '../../app/device-preferences.ts';
 import { newId } from '../../data/client.ts';
 
 export type Findings = CheckDraft['zones'];

@@ -19,7 +19,7 @@ import {
   type BreedRow,
 } from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
-import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
 import { dateText } from '../../words/dates.ts';

@@ -4,7 +4,7 @@ import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
-import { useByAndBy } from '../../app/later.tsx';
+import { useByAndBy } from '../../app/Deferred.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useFoundDogs } from '../../data/hooks.ts';
 import { longDay, shortDay } from '../../words/dates.ts';

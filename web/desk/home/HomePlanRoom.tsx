@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import type { HomeDeskPage, HomeSetupRecord } from '../../../contract/home.ts';
 import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow, type HomePart } from '../../../core/home/index.ts';
 import { toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';

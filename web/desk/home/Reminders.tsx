@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
-import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS, clockOf, minuteOf } from '../../words/post.ts';

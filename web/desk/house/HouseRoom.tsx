@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
 import { minuteClock, weekdayName } from '../../words/dates.ts';

@@ -1,6 +1,6 @@
 /** How this device shows things: letters, contrast, keys, dates, clock, units. Each change is seen at once. */
 import { Form } from 'react-bootstrap';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import {
   CLOCKS,
   CONTRASTS,
@@ -43,39 +43,44 @@ export function ViewSettings() {
     <section className="wt-sheet wt-view" aria-labelledby="view">
       <h2 id="view">On this device</h2>
       <div className="wt-view-picks">
-        <Pick
+        <ChoiceGroup
           name="Letters"
           options={words(TEXT_SIZES, (v) => v)}
           value={view.text}
           onPick={(text) => setView({ text })}
         />
-        <Pick
+        <ChoiceGroup
           name="Contrast"
           options={words(CONTRASTS, (v) => v)}
           value={view.contrast}
           onPick={(contrast) => setView({ contrast })}
         />
-        <Pick
+        <ChoiceGroup
           name="Clock"
           options={words(CLOCKS, (v) => CLOCK_WORDS[v])}
           value={view.clock}
           onPick={(clock) => setView({ clock })}
         />
-        <Pick
+        <ChoiceGroup
           name="A week begins on"
           options={words(WEEK_STARTS, weekdayName)}
           value={view.weekStart}
           onPick={(weekStart) => setView({ weekStart })}
         />
-        <Pick name="Weight" options={words(MASSES, (v) => v)} value={view.mass} onPick={(mass) => setView({ mass })} />
-        <Pick name="Hair" options={words(HAIR_UNITS, (v) => v)} value={hair} onPick={setHair} />
-        <Pick
+        <ChoiceGroup
+          name="Weight"
+          options={words(MASSES, (v) => v)}
+          value={view.mass}
+          onPick={(mass) => setView({ mass })}
+        />
+        <ChoiceGroup name="Hair" options={words(HAIR_UNITS, (v) => v)} value={hair} onPick={setHair} />
+        <ChoiceGroup
           name="Warmth"
           options={words(TEMPERATURES, (v) => TEMPERATURE_WORDS[v])}
           value={view.temperature}
           onPick={(temperature) => setView({ temperature })}
         />
-        <Pick
+        <ChoiceGroup
           name="Volume"
           options={words(VOLUMES, (v) => VOLUME_WORDS[v])}
           value={view.volume}

@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { STRICT } from '../../../contract/common.ts';
 import { toolFactsSchema, type ToolDraft, type ToolRecord } from '../../../contract/kit.ts';
 import { HEATS, MATERIALS, NOZZLES, TIPS, TOOLS, toolRow, type ToolKind } from '../../../core/kit/index.ts';
-import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/editing.tsx';
+import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddTool, useDogs, useEditTool, useKit } from '../../data/hooks.ts';

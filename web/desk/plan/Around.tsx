@@ -165,7 +165,7 @@ function Water({ request, shown }: Props) {
           </ul>
           <p>
             {label.way === 'parts' ? `1 to ${label.parts}` : `${label.percent} %`}, left on{' '}
-            {minutesText(contactOf(label))}. <Link to="/desk/day">Set what the label says</Link>
+            {minutesText(contactOf(label))}. <Link to="/desk/today">Set what the label says</Link>
           </p>
         </>
       )}

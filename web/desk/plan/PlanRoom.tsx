@@ -37,7 +37,7 @@ import {
   type ZoneSeen,
 } from '../../../core/bench/index.ts';
 import { ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
-import { Later } from '../../app/later.tsx';
+import { Deferred } from '../../app/Deferred.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useStartSession } from '../../data/hooks.ts';
@@ -469,7 +469,7 @@ function Bench({
           </section>
         </div>
       </div>
-      <Later>{around}</Later>
+      <Deferred>{around}</Deferred>
     </>
   );
 }

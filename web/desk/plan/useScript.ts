@@ -4,7 +4,7 @@
  */
 import { startTransition, useEffect, useState } from 'react';
 import { applyEdit, PHASES, type Edit, type Script } from '../../../core/bench/index.ts';
-import { keptHere } from '../../app/on-device.ts';
+import { keptHere } from '../../app/device-preferences.ts';
 
 interface History {
   /** The plan and method that it is of. */

@@ -11,7 +11,7 @@ import { coatRow, TRAIT_WORDS, ZONE_IDS, zone, zoneName, type Region, type ZoneI
 import { toolRow, type Tool } from '../../../core/kit/index.ts';
 import { FEEL_TESTS, type PracticeCase } from '../../../core/practice/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
@@ -132,7 +132,7 @@ function Work({ practice, given, chosen }: Props) {
         </fieldset>
       ))}
       {tool?.kind === 'comb' && (
-        <Pick
+        <ChoiceGroup
           name="The comb is to"
           options={[
             { value: 'through', word: 'go through' },
@@ -143,14 +143,14 @@ function Work({ practice, given, chosen }: Props) {
         />
       )}
       {byHand ? (
-        <Pick
+        <ChoiceGroup
           name="Strokes over every hair"
           options={PASSES.map((value) => ({ value, word: String(value) }))}
           value={passes}
           onPick={setPasses}
         />
       ) : (
-        tool && <Pick name="Minutes" options={SHARES} value={share} onPick={setShare} />
+        tool && <ChoiceGroup name="Minutes" options={SHARES} value={share} onPick={setShare} />
       )}
       {tool && <p className="wt-soft mt-2">{toolRow(tool.kind).hurts}</p>}
       <div className="wt-do is-act">
@@ -391,7 +391,7 @@ function Bout({ given }: { given: PracticeCase }) {
           </p>
         </section>
         <section className="wt-sheet" aria-label="What to do">
-          <Pick
+          <ChoiceGroup
             name="Now"
             options={[
               { value: 'feel', word: 'Feel' },

@@ -6,7 +6,7 @@ import type { PracticePage } from '../../../contract/practice.ts';
 import { COAT_CLASSES, coatRow, type CoatClass } from '../../../core/dog/index.ts';
 import { dueCards, freeId, HARDNESS, LADDER, type Hardness } from '../../../core/practice/index.ts';
 import { day } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
 import { usePracticePage, usePracticePeople } from '../../data/practice.ts';
@@ -90,7 +90,7 @@ function FreePlay() {
           ))}
         </Form.Select>
       </Form.Group>
-      <Pick
+      <ChoiceGroup
         name="How hard"
         options={HARDNESS.map((value) => ({ value, word: HARDNESS_WORDS[value] }))}
         value={hardness}

@@ -21,7 +21,7 @@ import {
   type TallyOf,
   type VisitEntry,
 } from '../../../core/tally/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useKit, useLedger } from '../../data/hooks.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
@@ -377,7 +377,7 @@ export function Counting() {
       {(ledger) => (
         <div className="wt-counting">
           <section className="wt-sheet" aria-label="Counted">
-            <Pick name="Count" options={SHOWN} value={show} onPick={(v) => put('show', v)} />
+            <ChoiceGroup name="Count" options={SHOWN} value={show} onPick={(v) => put('show', v)} />
             {ledger.entries.length === 0 && show !== 'overdue' && show !== 'tools' ? (
               <p className="mt-3">No visit was finished yet. The first session at the table begins it.</p>
             ) : isTallyOf(show) ? (
@@ -392,7 +392,7 @@ export function Counting() {
                 {show === 'overdue' && <Overdue asTable={asTable} />}
               </div>
             )}
-            <Pick
+            <ChoiceGroup
               name="As"
               options={[
                 { value: 'drawing', word: 'drawing' },

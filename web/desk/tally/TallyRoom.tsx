@@ -1,6 +1,6 @@
 /** Desk → Tally: what the salon's own log adds up to, drawn or as a table, and what may be said to have changed. */
 import { Link, useSearchParams } from 'react-router';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Counting } from './Counting.tsx';
 import { Taught } from './Taught.tsx';
 import './tally.css';
@@ -17,7 +17,7 @@ export function TallyRoom() {
     <>
       <div className="wt-title">
         <h1>Tally</h1>
-        <Pick
+        <ChoiceGroup
           name="See"
           options={VIEWS}
           value={view}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { formatDay, day } from '../../../core/quantity/index.ts';
 import { HOME_AMOUNTS, LIFE_EVENTS, lifeRow, type HomeAmount, type LifeEventKind } from '../../../core/tide/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddLife, useAddNote, useDogLog, useDropLife, useDropNote } from '../../data/hooks.ts';
@@ -32,7 +32,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
           <Form.Label>Day</Form.Label>
           <Form.Control type="date" value={on} max={formatDay(day(today))} onChange={(e) => setOn(e.target.value)} />
         </Form.Group>
-        <Pick
+        <ChoiceGroup
           name="Came out at home"
           options={HOME_AMOUNTS.map((a) => ({ value: a, word: AMOUNT_WORDS[a] }))}
           value={amount}

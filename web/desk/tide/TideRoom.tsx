@@ -5,7 +5,7 @@ import type { TideFile } from '../../../contract/tide.ts';
 import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
 import { callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
 import { addDays, day } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
@@ -88,13 +88,13 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
       <div className="wt-tide-room">
         <section className="wt-sheet" aria-label="The sea">
           <div className="wt-acts">
-            <Pick
+            <ChoiceGroup
               name="The sea is"
               options={MEASURES.map((m) => ({ value: m, word: m === 'hours' ? 'hours of work' : 'grams in coats' }))}
               value={measure}
               onPick={(m) => put({ show: m === 'hours' ? undefined : m })}
             />
-            <Pick
+            <ChoiceGroup
               name="In layers by"
               options={ORDERS.map((o) => ({ value: o, word: o }))}
               value={order}

@@ -11,7 +11,7 @@ import {
   type ZoneFindings,
 } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { capital } from '../../words/figures.ts';
 
@@ -45,16 +45,16 @@ export function SecondCheck({ dog, zone, left, onFelt, onSkip }: Props) {
       <div className="wt-second-cols">
         <CoatStage dog={dog} looks={{ [zone]: { lit: true, says: '' } }} selected={zone} alone label="Feel here" />
         <div>
-          <Pick
+          <ChoiceGroup
             name="Finger to skin"
             options={FINGER_SCALE}
             value={found.finger}
             onPick={(finger) => set({ finger })}
           />
-          <Pick name="Tug" options={TUG_SCALE} value={found.tug} onPick={(tug) => set({ tug })} />
-          <Pick name="Comb" options={COMB_SCALE} value={found.comb} onPick={(comb) => set({ comb })} />
-          <Pick name="Tie" options={TIE_SCALE} value={found.tie} onPick={(tie) => set({ tie })} />
-          <Pick name="Skin" options={SKIN_SCALE} value={found.skin} onPick={(skin) => set({ skin })} />
+          <ChoiceGroup name="Tug" options={TUG_SCALE} value={found.tug} onPick={(tug) => set({ tug })} />
+          <ChoiceGroup name="Comb" options={COMB_SCALE} value={found.comb} onPick={(comb) => set({ comb })} />
+          <ChoiceGroup name="Tie" options={TIE_SCALE} value={found.tie} onPick={(tie) => set({ tie })} />
+          <ChoiceGroup name="Skin" options={SKIN_SCALE} value={found.skin} onPick={(skin) => set({ skin })} />
         </div>
       </div>
     </section>

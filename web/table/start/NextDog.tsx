@@ -4,7 +4,7 @@ import type { SheetPage } from '../../../contract/roster.ts';
 import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { useSheet } from '../../data/hooks.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
-import { standing } from '../../desk/daysheet/names.ts';
+import { standing } from '../../desk/sheet/names.ts';
 import { minuteText } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 

@@ -3,11 +3,11 @@ import type { SheetPage } from '../../../contract/roster.ts';
 import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useSheet } from '../../data/hooks.ts';
-import { lanesOf, namesOf, standing } from '../../desk/daysheet/names.ts';
-import { Lanes } from '../../desk/daysheet/Lanes.tsx';
+import { lanesOf, namesOf, standing } from '../../desk/sheet/names.ts';
+import { Lanes } from '../../desk/sheet/Lanes.tsx';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { minuteText, weekdayText } from '../../words/dates.ts';
-import '../../desk/daysheet/sheet.css';
+import '../../desk/sheet/sheet.css';
 
 const NONE: ReadonlySet<string> = new Set();
 

@@ -44,7 +44,7 @@ export const ours = (): { readonly 'X-Woolly-Tide': 'hand' | 'page' } => ({
 });
 
 /** Was no hand on this device for too long. A clock that was set back says nothing, so it was. */
-export function handGone(): boolean {
+export function isIdle(): boolean {
   if (lastMs > -Infinity && performance.now() - lastMs > PATIENCE_MS) return true;
   const since = Date.now() - (lastMs > -Infinity ? lastWallMs : keptWallMs());
   return !(since <= PATIENCE_MS && since >= -CLOCK_SLACK_MS);

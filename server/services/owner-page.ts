@@ -1,16 +1,16 @@
 /** Decides what an owner's page shows of a dog: the week from what was really brushed, what is due, what the tide says. */
-import type { DogRecord } from '../contract/dog.ts';
-import { coatCheck } from '../contract/check-facts.ts';
+import type { DogRecord } from '../../contract/dog.ts';
+import { coatCheck } from '../../contract/check-facts.ts';
 import {
   type HomeSetupFacts,
   type HomeSetupRecord,
   type HomeTide,
   type OwnerDog,
   type OwnerPage,
-} from '../contract/home.ts';
-import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../contract/post.ts';
-import { TIED, zoneConditions, type ZoneCondition } from '../core/check/index.ts';
-import { coatRow, zone } from '../core/dog/index.ts';
+} from '../../contract/home.ts';
+import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../../contract/post.ts';
+import { TIED, zoneConditions, type ZoneCondition } from '../../core/check/index.ts';
+import { coatRow, zone } from '../../core/dog/index.ts';
 import {
   CLOSING_REPORTS,
   dueCare,
@@ -25,19 +25,19 @@ import {
   type HomeSetup,
   type HomeWeek,
   type HomeWeekRequest,
-} from '../core/home/index.ts';
-import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../core/quantity/index.ts';
-import type { Feed } from './calendar.ts';
-import type { SalonRecord } from '../contract/salon.ts';
-import { salonInstant } from './salon-time.ts';
-import { dogToday, type Kept } from './facts.ts';
-import { recordOf } from './gist.ts';
-import { Problem } from './problem.ts';
-import { tideTextInPieces } from './tide-facts.ts';
-import type { TideDesk } from './tide-desk.ts';
-import type { TideQuestion } from './tide-thread.ts';
-import type { Stores } from './db/index.ts';
-import { Pauses } from './work/pauses.ts';
+} from '../../core/home/index.ts';
+import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../../core/quantity/index.ts';
+import type { Feed } from '../calendar.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import { salonInstant } from '../salon-time.ts';
+import { dogToday, type AppContext } from '../facts.ts';
+import { recordOf } from '../gist.ts';
+import { Problem } from '../problem.ts';
+import { tideTextInPieces } from './tide-file.ts';
+import type { TideDesk } from '../tide-desk.ts';
+import type { TideQuestion } from '../tide-thread.ts';
+import type { Stores } from '../db/index.ts';
+import { Pauses } from '../work/pauses.ts';
 
 /** How far back a home's bouts are read. */
 const BACK_DAYS = 70;
@@ -51,13 +51,13 @@ export function usualHome(stores: Stores, dog: DogRecord): HomeSetupFacts {
   const all = stores.dogs.ofOwner(dog.owner).map((d) => usualSetup(d).minutesByWeekday);
   return { ...usual, minutesByWeekday: usual.minutesByWeekday.map((_m, i) => sum(all.map((m) => m[i] ?? 0))) };
 }
-export const setupRecord = ({ stores }: Kept, dog: DogRecord): HomeSetupRecord =>
+export const setupRecord = ({ stores }: AppContext, dog: DogRecord): HomeSetupRecord =>
   stores.home.setup(dog.id) ?? { ...usualHome(stores, dog), version: 0 };
-const brushesOf = ({ stores }: Kept, dogId: string) =>
+const brushesOf = ({ stores }: AppContext, dogId: string) =>
   stores.kit.all().flatMap((t) => (t.homeOf === dogId && !t.retired ? [t.kind] : []));
 
 /** Dogs of one owner, this one first. */
-export const householdOf = ({ stores }: Kept, dog: DogRecord): readonly DogRecord[] => [
+export const householdOf = ({ stores }: AppContext, dog: DogRecord): readonly DogRecord[] => [
   dog,
   ...stores.dogs.ofOwner(dog.owner).filter((d) => d.id !== dog.id),
 ];
@@ -73,7 +73,7 @@ const likes = (dog: DogRecord): number =>
 
 /** Weeks that were planned for the same facts: a plan takes longer than a page may. */
 const WEEKS = new WeakMap<Stores, Map<string, { readonly facts: string; readonly week: HomeWeek }>>();
-function weekOf({ stores }: Kept, dogId: string, request: HomeWeekRequest): HomeWeek {
+function weekOf({ stores }: AppContext, dogId: string, request: HomeWeekRequest): HomeWeek {
   const known = WEEKS.get(stores) ?? new Map();
   WEEKS.set(stores, known);
   const facts = JSON.stringify(request, (_, v) => (v instanceof Map || v instanceof Set ? [...v] : v));
@@ -91,7 +91,7 @@ function closedParts(conditions: readonly ZoneCondition[], reported: readonly Ho
 }
 
 /** What the newest check and the comb of the session after it say of the coat. */
-export function coatNow(kept: Kept, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
+export function coatNow(kept: AppContext, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
   const session = last();
   const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
@@ -111,7 +111,7 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
 }
 
 /** What a dog's home did and was told, and what the tide says of it: all but the plan, which takes longer. */
-export function homeNow(kept: Kept, desk: TideDesk, dog: DogRecord) {
+export function homeNow(kept: AppContext, desk: TideDesk, dog: DogRecord) {
   const { stores } = kept;
   const now = dogToday(kept, dog);
   const { today } = now;
@@ -132,7 +132,7 @@ export function homeNow(kept: Kept, desk: TideDesk, dog: DogRecord) {
 }
 
 /** All that an owner's page shows of one dog. */
-export function ownerDog(kept: Kept, desk: TideDesk, dog: DogRecord): OwnerDog {
+export function ownerDog(kept: AppContext, desk: TideDesk, dog: DogRecord): OwnerDog {
   const { stores } = kept;
   const now = homeNow(kept, desk, dog);
   const { salon, today, bookings, next, visited, bouts, doneToday, lastBrushed, homeTide, due } = now;
@@ -212,10 +212,10 @@ function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): numb
 }
 
 /** Has the tide reckoned from today's facts; pages do not wait for it. */
-export const askTide = (kept: Kept, desk: TideDesk): void => desk.soon(() => tideQuestion(kept));
+export const askTide = (kept: AppContext, desk: TideDesk): void => desk.soon(() => tideQuestion(kept));
 
 /** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */
-export async function tideQuestion(kept: Kept): Promise<string> {
+export async function tideQuestion(kept: AppContext): Promise<string> {
   const book = await tideTextInPieces(kept);
   const pauses = new Pauses();
   const homes: TideQuestion['homes'][number][] = [];
@@ -227,7 +227,7 @@ export async function tideQuestion(kept: Kept): Promise<string> {
 }
 
 /** Bouts done of those that were planned, over four weeks; null before anything was noted. */
-export function adherenceOf({ stores }: Kept, dog: DogRecord, today: Day, setup: HomeSetupFacts): number | null {
+export function adherenceOf({ stores }: AppContext, dog: DogRecord, today: Day, setup: HomeSetupFacts): number | null {
   const from = addDays(today, -ADHERENCE_DAYS);
   const bouts = stores.home.boutsOf(dog.id, from);
   if (bouts.length === 0) return null;
@@ -243,7 +243,8 @@ const waysOf = ({ phone }: DogRecord['owner'], { email }: OwnerPost): readonly P
 ];
 
 /** How the owner of a dog wants to be reminded. */
-export const wishOf = ({ stores }: Kept, { owner }: DogRecord): OwnerPostRecord => stores.post.wish(owner) ?? UNASKED;
+export const wishOf = ({ stores }: AppContext, { owner }: DogRecord): OwnerPostRecord =>
+  stores.post.wish(owner) ?? UNASKED;
 
 /** Refuses a way for which there is no address. */
 export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
@@ -254,7 +255,7 @@ export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
 }
 
 /** The page a link opens. */
-export function ownerPage(kept: Kept, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
+export function ownerPage(kept: AppContext, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
   const dogs = dogIds.flatMap((id) => kept.stores.dogs.find(id) ?? []);
   const salon = kept.stores.salon.find();
   const [first] = dogs;
@@ -269,7 +270,7 @@ export function ownerPage(kept: Kept, desk: TideDesk, dogIds: readonly string[],
 }
 
 /** The calendar of some dogs' homes. */
-export function feedOf(kept: Kept, salon: SalonRecord, today: Day, dogs: readonly OwnerDog[]): Feed {
+export function feedOf(kept: AppContext, salon: SalonRecord, today: Day, dogs: readonly OwnerDog[]): Feed {
   const { stores } = kept;
   const ids = dogs.map((d) => d.id);
   return {

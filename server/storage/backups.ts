@@ -4,7 +4,7 @@ import { open, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { BackupRecord } from '../../contract/safe.ts';
 import type { Db } from '../db/open.ts';
-import { backupName, keptBackups, lastFirst, readBackupName } from './keep.ts';
+import { backupName, keptBackups, lastFirst, readBackupName } from './backup-retention.ts';
 import { lookedThrough, type Damaged, type Sound } from './verify.ts';
 
 export const backupFolder = (data: string): string => join(data, 'backups');

@@ -15,7 +15,7 @@ interface Props<V extends string | number> {
   readonly disabled?: boolean;
 }
 
-export function Pick<V extends string | number>({ name, options, value, onPick, disabled }: Props<V>) {
+export function ChoiceGroup<V extends string | number>({ name, options, value, onPick, disabled }: Props<V>) {
   const id = useId();
   return (
     <fieldset className="wt-pick" disabled={disabled}>

@@ -14,7 +14,7 @@ import {
   type Shift,
 } from '../../../core/day/index.ts';
 import { addDays, day, formatDay, parseDay } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
 import type { DayLaid } from '../../work/day.worker.ts';
@@ -80,7 +80,7 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
               : `; no order of these dogs could end before ${minuteText(laid.soonest)}.`}{' '}
             {score.waiting > 0 && `Dogs wait ${minutesText(Math.round(score.waiting))} in all.`}
           </p>
-          <Pick
+          <ChoiceGroup
             name="In lanes by"
             options={BY.map((b) => ({ value: b, word: b }))}
             value={by}

@@ -1,9 +1,9 @@
 /** Decides what a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
-import type { CheckRecord } from '../contract/check.ts';
-import type { BookingRecord } from '../contract/booking.ts';
-import type { SheetPage, SheetVisit } from '../contract/roster.ts';
-import { openMethod, type MethodPlan } from '../core/bench/index.ts';
-import { atWork, isClosed } from '../core/book/index.ts';
+import type { CheckRecord } from '../../contract/check.ts';
+import type { BookingRecord } from '../../contract/booking.ts';
+import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
+import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
+import { atWork, isClosed } from '../../core/book/index.ts';
 import {
   PLACE_KINDS,
   STAGE_KINDS,
@@ -18,12 +18,12 @@ import {
   unbegun,
   type DaySheet,
   type Stage,
-} from '../core/day/index.ts';
-import { usualDbA, type Tool } from '../core/kit/index.ts';
-import { addDays, formatDay, type Day } from '../core/quantity/index.ts';
-import type { SalonRecord } from '../contract/salon.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type Kept, type PlanRoom } from './facts.ts';
-import { salonInstant, salonMinute } from './salon-time.ts';
+} from '../../core/day/index.ts';
+import { usualDbA, type Tool } from '../../core/kit/index.ts';
+import { addDays, formatDay, type Day } from '../../core/quantity/index.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type AppContext, type PlanRoom } from '../facts.ts';
+import { salonInstant, salonMinute } from '../salon-time.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
 const GRACE_MINUTES = 30;
@@ -33,11 +33,11 @@ const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
 
 /** Bookings that stand on a day. */
-export const bookingsOn = (kept: Kept, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
+export const bookingsOn = (kept: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
   kept.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
 
 /** Who works on a day, as the sheet needs them. */
-function peopleOn(kept: Kept, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
+function peopleOn(kept: AppContext, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
   const { roster } = kept.stores;
   const { openMinute, closeMinute } = salon.house.hours;
   const all = { people: roster.people(), away: roster.away(on) };
@@ -77,7 +77,7 @@ function placesOf(salon: SalonRecord, wall: readonly Tool[]): readonly DayPlace[
 
 /** The way a dog would be worked: its recommended plan, where its coat is known. */
 function recommendedOf(
-  kept: Kept,
+  kept: AppContext,
   check: CheckRecord | undefined,
   room: PlanRoom,
 ): { readonly checkId: string; readonly plan: MethodPlan } | undefined {
@@ -87,7 +87,7 @@ function recommendedOf(
 }
 
 /** Everything that a day's sheet is laid from. */
-export function sheetPage(kept: Kept, on: Day): SheetPage {
+export function sheetPage(kept: AppContext, on: Day): SheetPage {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
@@ -183,7 +183,7 @@ export function sheetPage(kept: Kept, on: Day): SheetPage {
 }
 
 /** A day's sheet as it was laid before anything began; empty where somebody's work can be done by nobody. */
-export function sheetOf(kept: Kept, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
+export function sheetOf(kept: AppContext, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
   const { asked } = sheetPage(kept, on);
   if (asked.visits.length === 0 || stagesWithoutHands(asked).length > 0) return { laid: [], pauses: [] };
   return planDay(unbegun(asked));

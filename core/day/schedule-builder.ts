@@ -24,7 +24,7 @@ export interface Order {
   readonly who: Int16Array;
 }
 
-export class Layer {
+export class ScheduleBuilder {
   private readonly jobs: readonly Job[];
   private readonly fixed: Jobs;
   private readonly takenPeople: Taken[];

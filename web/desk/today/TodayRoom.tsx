@@ -5,7 +5,7 @@ import type { DayDog, DayPage } from '../../../contract/day.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { productFor } from '../../../core/water/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { dilutionOf, MOST_CONTACT_MINUTES, poured, useLabel, volume, type Label } from '../../app/tub.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useDay } from '../../data/hooks.ts';
@@ -50,7 +50,7 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
     <section className="wt-sheet" aria-labelledby="tub">
       <h2 id="tub">Tub: what to mix</h2>
       <div className="wt-dilution">
-        <Pick
+        <ChoiceGroup
           name="Dilution on the label"
           options={WAYS}
           value={typed.way}
@@ -82,7 +82,12 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
           />
           <Form.Control.Feedback type="invalid">Minutes are 0 to {MOST_CONTACT_MINUTES}.</Form.Control.Feedback>
         </Form.Group>
-        <Pick name="Poured in" options={UNITS} value={typed.unit} onPick={(unit) => setTyped({ ...typed, unit })} />
+        <ChoiceGroup
+          name="Poured in"
+          options={UNITS}
+          value={typed.unit}
+          onPick={(unit) => setTyped({ ...typed, unit })}
+        />
       </div>
       {bathed.length === 0 ? (
         <p>No dog of today is planned for a bath.</p>
@@ -156,7 +161,7 @@ function Dogs({ dogs, timeZone }: { dogs: readonly DayDog[]; timeZone: string })
   );
 }
 
-export function DayRoom() {
+export function TodayRoom() {
   const day = useDay();
   return (
     <>

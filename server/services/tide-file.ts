@@ -1,18 +1,18 @@
 /** What a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
-import type { DogRecord } from '../contract/dog.ts';
-import type { HomeBoutNote } from '../contract/home.ts';
-import type { SalonRecord } from '../contract/salon.ts';
-import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../contract/tide.ts';
-import { outlineOf } from '../core/bench/index.ts';
-import { FINGER_GRADES, type CoatCheck } from '../core/check/index.ts';
-import { ZONE_IDS } from '../core/dog/index.ts';
-import { weekMinutes } from '../core/book/index.ts';
-import { day, ended, parseDay, type Day } from '../core/quantity/index.ts';
-import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../core/tide/index.ts';
-import { learntFor } from '../core/tally/index.ts';
-import type { Stores } from './db/index.ts';
+import type { DogRecord } from '../../contract/dog.ts';
+import type { HomeBoutNote } from '../../contract/home.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
+import { outlineOf } from '../../core/bench/index.ts';
+import { FINGER_GRADES, type CoatCheck } from '../../core/check/index.ts';
+import { ZONE_IDS } from '../../core/dog/index.ts';
+import { weekMinutes } from '../../core/book/index.ts';
+import { day, ended, parseDay, type Day } from '../../core/quantity/index.ts';
+import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../../core/tide/index.ts';
+import { learntFor } from '../../core/tally/index.ts';
+import type { Stores } from '../db/index.ts';
 import {
   activeDogs,
   activeDogsInPieces,
@@ -20,12 +20,12 @@ import {
   planRoomOf,
   salonOf,
   todayOf,
-  type Kept,
+  type AppContext,
   type PlanRoom,
-} from './facts.ts';
-import { sightingOf, touchIn } from './gist.ts';
-import { salonDay, salonInstant } from './salon-time.ts';
-import { inPieces } from './work/pauses.ts';
+} from '../facts.ts';
+import { sightingOf, touchIn } from '../gist.ts';
+import { salonDay, salonInstant } from '../salon-time.ts';
+import { inPieces } from '../work/pauses.ts';
 
 /** Rows by the dog they are of, in their order. */
 function byDog<T extends { readonly dogId: string }>(rows: readonly T[]): ReadonlyMap<string, readonly T[]> {
@@ -96,7 +96,7 @@ function* minutesAt(dog: DogRecord, room: PlanRoom): Generator<void, readonly nu
 }
 
 /** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
-export function* warmTide(kept: Kept): Generator<void, void> {
+export function* warmTide(kept: AppContext): Generator<void, void> {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
@@ -127,14 +127,14 @@ interface Gathered {
 const GATHERED = new WeakMap<Stores, Gathered>();
 
 /** What was gathered last, where nothing was written since. */
-function known(kept: Kept): Gathered | undefined {
+function known(kept: AppContext): Gathered | undefined {
   const last = GATHERED.get(kept.stores);
   const today = todayOf(kept, salonOf(kept));
   return last?.state === kept.stores.state() && last.today === today ? last : undefined;
 }
 
 /** Gathers anew, a dog a step; what is written meanwhile is gathered the next time. */
-function* gathering(kept: Kept): Generator<void, Gathered> {
+function* gathering(kept: AppContext): Generator<void, Gathered> {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
@@ -143,10 +143,10 @@ function* gathering(kept: Kept): Generator<void, Gathered> {
   GATHERED.set(stores, made);
   return made;
 }
-const gathered = (kept: Kept): Gathered => known(kept) ?? ended(gathering(kept));
+const gathered = (kept: AppContext): Gathered => known(kept) ?? ended(gathering(kept));
 
 /** All that the salon's forecasts rest on today. */
-export const tideFile = (kept: Kept): TideFile => gathered(kept).file;
+export const tideFile = (kept: AppContext): TideFile => gathered(kept).file;
 
 /** A file as JSON, a dog a step: of thousands of dogs it is long. The same text as JSON.stringify makes of it. */
 function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
@@ -159,18 +159,18 @@ function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
 }
 
 /** The same, written. */
-export function tideText(kept: Kept): string {
+export function tideText(kept: AppContext): string {
   const all = gathered(kept);
   return (all.text ??= ended(writing(all.file)));
 }
 
 /** The same, gathered and written between the requests: nobody waits for it but who asks. */
-export async function tideTextInPieces(kept: Kept): Promise<string> {
+export async function tideTextInPieces(kept: AppContext): Promise<string> {
   const all = known(kept) ?? (await inPieces(gathering(kept)));
   return (all.text ??= await inPieces(writing(all.file)));
 }
 
-function* gather(kept: Kept, salon: SalonRecord, today: Day): Generator<void, TideFile> {
+function* gather(kept: AppContext, salon: SalonRecord, today: Day): Generator<void, TideFile> {
   const { stores } = kept;
   const room = planRoomOf(kept);
   const since = today - HEEDED_DAYS;

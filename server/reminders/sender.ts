@@ -3,24 +3,24 @@
  * into the outbox. Nothing leaves this machine: the outbox is a stand-in that keeps what would have been sent.
  */
 import { randomUUID } from 'node:crypto';
-import type { OwnerDog } from '../contract/home.ts';
-import type { PostHousehold } from '../contract/post.ts';
-import { homeFeed } from './calendar.ts';
-import type { DogRecord } from '../contract/dog.ts';
-import { postFor, type Post, type ReminderDog } from '../core/home/index.ts';
-import { addDays, type Day } from '../core/quantity/index.ts';
-import type { Owner } from './db/post.ts';
-import { salonOf, todayOf, type Kept } from './facts.ts';
-import { feedOf, homeNow, ownerDog, tideQuestion } from './home-facts.ts';
-import { emlOf, letterOf } from './letters.ts';
-import { salonDay, salonMinute } from './salon-time.ts';
-import type { TideDesk } from './tide-desk.ts';
+import type { OwnerDog } from '../../contract/home.ts';
+import type { PostHousehold } from '../../contract/post.ts';
+import { homeFeed } from '../calendar.ts';
+import type { DogRecord } from '../../contract/dog.ts';
+import { postFor, type Post, type ReminderDog } from '../../core/home/index.ts';
+import { addDays, type Day } from '../../core/quantity/index.ts';
+import type { Owner } from '../db/post.ts';
+import { salonOf, todayOf, type AppContext } from '../facts.ts';
+import { feedOf, homeNow, ownerDog, tideQuestion } from '../services/owner-page.ts';
+import { emlOf, letterOf } from './templates.ts';
+import { salonDay, salonMinute } from '../salon-time.ts';
+import type { TideDesk } from '../tide-desk.ts';
 
 /** How far back what was told counts. */
 const TOLD_DAYS = 400;
 
 /** What a reminder rests on. */
-function reminderDog(kept: Kept, desk: TideDesk, dog: DogRecord): ReminderDog {
+function reminderDog(kept: AppContext, desk: TideDesk, dog: DogRecord): ReminderDog {
   const { salon, bookings, next, homeTide, lastBrushed, due } = homeNow(kept, desk, dog);
   const [visit] = bookings;
   return {
@@ -36,13 +36,13 @@ function reminderDog(kept: Kept, desk: TideDesk, dog: DogRecord): ReminderDog {
 
 const pause = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-export class PostOffice {
+export class ReminderSender {
   private gone: number | undefined;
   private waits: readonly PostHousehold[] = [];
   private running: Promise<number> | undefined;
   private closed = false;
   constructor(
-    private readonly kept: Kept,
+    private readonly kept: AppContext,
     private readonly desk: TideDesk,
   ) {}
 

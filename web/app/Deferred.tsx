@@ -39,7 +39,7 @@ function inTurn(show: () => void): () => void {
 }
 
 /** Shows its children in an idle moment; until then what holds their place. */
-export function Later({ children, instead = null }: { children: ReactNode; instead?: ReactNode }) {
+export function Deferred({ children, instead = null }: { children: ReactNode; instead?: ReactNode }) {
   const [shown, setShown] = useState(false);
   useEffect(() => inTurn(() => setShown(true)), []);
   return shown ? children : instead;

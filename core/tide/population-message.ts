@@ -14,12 +14,12 @@ import {
   plus,
   priorBelief,
   ALONE_SD,
-  START_SD,
+  ONSET_SD,
   type Belief,
   type SharedKeys,
-  type StartSpread,
+  type OnsetSpread,
   type Warmth,
-} from './start-parts.ts';
+} from './onset-prior.ts';
 
 /** A direction in which a fit moved this little from its prior says nothing. */
 const SAID_LESS = 0.9;
@@ -82,7 +82,7 @@ export function wordOf(fit: Fit, shared: SharedKeys, warmth: Warmth): Word {
 }
 
 /** A dog's word about what is shared, its own habit and rest being doubt there; and how likely it is on their account. */
-export function messageOf(word: Word, c: number, spread: StartSpread): Belief & { readonly likely: number } {
+export function messageOf(word: Word, c: number, spread: OnsetSpread): Belief & { readonly likely: number } {
   const { model, precision: said, pull: p, parts } = word;
   const n = model.sheds.length;
   // (I + ΛU)⁻¹ by U = L Lᵀ: I − ΛL (I + LᵀΛL)⁻¹ Lᵀ.
@@ -130,7 +130,7 @@ interface Said extends Belief {
   readonly likely: number;
 }
 
-function together(words: readonly Word[], c: number, spread: StartSpread): Said {
+function together(words: readonly Word[], c: number, spread: OnsetSpread): Said {
   let likely = 0;
   let all: Belief = { precision: new Float64Array(c * c), pull: new Float64Array(c) };
   for (const word of words) {
@@ -142,7 +142,7 @@ function together(words: readonly Word[], c: number, spread: StartSpread): Said 
 }
 
 /** How likely that is where salon and town stray so far: log evidence, up to what no spread changes. */
-function evidence({ likely, ...said }: Said, shared: SharedKeys, warmth: Warmth, spread: StartSpread): number {
+function evidence({ likely, ...said }: Said, shared: SharedKeys, warmth: Warmth, spread: OnsetSpread): number {
   const c = shared.keys.length;
   const prior = priorBelief(shared, warmth, spread);
   const all = plus(prior, said);
@@ -155,8 +155,8 @@ const SPREAD_DOUBT = { rest: 0.35, habit: 0.2, salon: 0.5, town: 0.25 } as const
 const GRID = [-2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
 
 /** The spreads of a salon's starts: each in turn the mean over its guess times how likely it makes the logs. */
-export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: Warmth): StartSpread {
-  let spread = START_SD;
+export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: Warmth): OnsetSpread {
+  let spread = ONSET_SD;
   if (words.length === 0) return ALONE_SD;
   if (words.length === 1) return spread;
   const c = shared.keys.length;
@@ -164,7 +164,7 @@ export function spreadOf(words: readonly Word[], shared: SharedKeys, warmth: War
     // What dogs say hangs on what is their own; salon and town only change what it is held against.
     const said = part === 'salon' || part === 'town' ? together(words, c, spread) : undefined;
     const tried = GRID.map((g) => {
-      const value = START_SD[part] * Math.exp(g * SPREAD_DOUBT[part]);
+      const value = ONSET_SD[part] * Math.exp(g * SPREAD_DOUBT[part]);
       const spreads = { ...spread, [part]: value };
       const log = evidence(said ?? together(words, c, spreads), shared, warmth, spreads) - 0.5 * g * g;
       return { value, log };

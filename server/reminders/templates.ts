@@ -1,9 +1,9 @@
 /** Decides what a reminder says: a mail as an .eml file with a calendar attached, or a text message. */
 import { createTransport } from 'nodemailer';
-import type { OwnerDog } from '../contract/home.ts';
-import type { SalonRecord } from '../contract/salon.ts';
-import type { Reminder, ReminderKind } from '../core/home/index.ts';
-import { day, formatDay, type Day } from '../core/quantity/index.ts';
+import type { OwnerDog } from '../../contract/home.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
+import type { Reminder, ReminderKind } from '../../core/home/index.ts';
+import { day, formatDay, type Day } from '../../core/quantity/index.ts';
 import { Temporal } from 'temporal-polyfill';
 
 /** Reserved by RFC 2606: nothing that is sent there can arrive. */

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { mergeByField } from '../../core/quantity/index.ts';
-import { Pick } from './Pick.tsx';
+import { ChoiceGroup } from './ChoiceGroup.tsx';
 
 /** Holds the version an edit began on; `newer` is what the salon holds when that is no longer it. */
 export function useEditing<R extends { readonly version: number }>(stored: R) {
@@ -95,7 +95,7 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
         ))}
       </ul>
       {both.map((key) => (
-        <Pick
+        <ChoiceGroup
           key={String(key)}
           name={`${word(key)}, changed by both`}
           options={[

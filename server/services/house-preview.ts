@@ -1,8 +1,8 @@
 /** What other house rules would do with the dogs that are booked next, and with everybody's next date. Nothing is written. */
-import type { HousePreview, SalonRecord } from '../contract/salon.ts';
-import type { PlanRequest } from '../core/bench/index.ts';
-import type { HouseRules } from '../core/kit/index.ts';
-import type { Day } from '../core/quantity/index.ts';
+import type { HousePreview, SalonRecord } from '../../contract/salon.ts';
+import type { PlanRequest } from '../../core/bench/index.ts';
+import type { HouseRules } from '../../core/kit/index.ts';
+import type { Day } from '../../core/quantity/index.ts';
 import {
   activeDogs,
   bookedDays,
@@ -12,10 +12,10 @@ import {
   planRoomOf,
   salonOf,
   todayOf,
-  type Kept,
-} from './facts.ts';
-import { Pauses } from './work/pauses.ts';
-import type { WorkerQueue } from './work/worker-queue.ts';
+  type AppContext,
+} from '../facts.ts';
+import { Pauses } from '../work/pauses.ts';
+import type { WorkerQueue } from '../work/worker-queue.ts';
 
 /** Dogs whose plans a preview shows at most: the soonest booked. */
 const MOST_PREVIEWED = 12;
@@ -28,7 +28,7 @@ interface Previewed {
 }
 
 /** The booked dogs whose coat is known, soonest first. */
-function bookedNext(kept: Kept, salon: SalonRecord, today: Day): readonly Previewed[] {
+function bookedNext(kept: AppContext, salon: SalonRecord, today: Day): readonly Previewed[] {
   const { stores } = kept;
   const room = planRoomOf(kept);
   const soonest = [...bookedDays(kept, salon, today)].sort((a, b) => a[1] - b[1]);
@@ -44,7 +44,7 @@ function bookedNext(kept: Kept, salon: SalonRecord, today: Day): readonly Previe
 
 /** How many next dates another house would bring forward and put off, and by how many days in all. */
 async function movedDates(
-  kept: Kept,
+  kept: AppContext,
   salon: SalonRecord,
   today: Day,
   house: HouseRules,
@@ -66,7 +66,7 @@ async function movedDates(
   return { sooner, later, days };
 }
 
-export async function housePreview(kept: Kept, work: WorkerQueue, house: HouseRules): Promise<HousePreview> {
+export async function housePreview(kept: AppContext, work: WorkerQueue, house: HouseRules): Promise<HousePreview> {
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
   const booked = bookedNext(kept, salon, today);

@@ -202,4 +202,4 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   );
 }
 
-export const SheetRoom = () => <WithBench>{(facts) => <Sheet {...facts} />}</WithBench>;
+export const BenchSheetRoom = () => <WithBench>{(facts) => <Sheet {...facts} />}</WithBench>;

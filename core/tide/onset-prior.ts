@@ -10,16 +10,16 @@ import type { StartPrior } from './fit.ts';
 import type { TideName } from './seasons.ts';
 
 /** Standard deviations of what a start is the sum of, days. */
-export interface StartSpread {
+export interface OnsetSpread {
   readonly salon: number;
   readonly habit: number;
   readonly town: number;
   readonly rest: number;
 }
 /** Before a salon's own seasons say otherwise. Guesses. */
-export const START_SD: StartSpread = { salon: 8, habit: 12, town: 5.5, rest: 3.5 };
+export const ONSET_SD: OnsetSpread = { salon: 8, habit: 12, town: 5.5, rest: 3.5 };
 /** For a dog that is read before anybody has spoken: a salon may lie far off, and a log that is led astray stays there. */
-export const ALONE_SD: StartSpread = { ...START_SD, salon: 16 };
+export const ALONE_SD: OnsetSpread = { ...ONSET_SD, salon: 16 };
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };
@@ -61,7 +61,7 @@ export interface Belief {
   readonly pull: Float64Array;
 }
 
-export function priorBelief({ keys }: SharedKeys, warmth: Warmth, spread: StartSpread): Belief {
+export function priorBelief({ keys }: SharedKeys, warmth: Warmth, spread: OnsetSpread): Belief {
   const c = keys.length;
   const cov = new Float64Array(c * c);
   const mean = new Float64Array(c);
@@ -91,7 +91,7 @@ export function partsOf(shed: Shed, shared: SharedKeys, warmth: Warmth): readonl
 }
 
 /** Covariance of what is a dog's own in its starts: habit and rest, and the doubt of sheds of life. */
-export function ownCov({ sheds, trust }: DogModel, { habit: sd, rest }: StartSpread): Float64Array {
+export function ownCov({ sheds, trust }: DogModel, { habit: sd, rest }: OnsetSpread): Float64Array {
   const n = sheds.length;
   const cov = new Float64Array(n * n);
   // Where light is a poor clock, a dog's habit is anybody's guess; two months at the equator.
@@ -106,12 +106,12 @@ export function ownCov({ sheds, trust }: DogModel, { habit: sd, rest }: StartSpr
 }
 
 /** Prior of a dog's starts under a belief about what is shared. */
-export function startPrior(
+export function onsetPrior(
   model: DogModel,
   shared: SharedKeys,
   warmth: Warmth,
   belief: Belief,
-  spread: StartSpread,
+  spread: OnsetSpread,
 ): StartPrior {
   const n = model.sheds.length;
   const c = shared.keys.length;

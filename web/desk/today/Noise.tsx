@@ -16,7 +16,7 @@ import {
   type Protector,
 } from '../../../core/sound/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { Pick } from '../../app/Pick.tsx';
+import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { minutesText, percent } from '../../words/figures.ts';
 
 const EARS = [
@@ -72,7 +72,7 @@ export function Noise({ page }: { page: DayPage }) {
             at {Math.round(loud)} dB(A) at the ear.
           </p>
           <div className="wt-dilution">
-            <Pick name="Ears" options={EARS} value={ears} onPick={setEars} />
+            <ChoiceGroup name="Ears" options={EARS} value={ears} onPick={setEars} />
             {ears !== 'bare' && (
               <Form.Group controlId="nrr">
                 <Form.Label>Rating on their label, dB</Form.Label>

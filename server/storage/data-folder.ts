@@ -18,7 +18,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { newestSchema, openDb, type Db } from '../db/open.ts';
 import { backupFolder, backupsIn, newestGood, settle } from './backups.ts';
-import { stamp } from './keep.ts';
+import { stamp } from './backup-retention.ts';
 import { lookedThrough } from './verify.ts';
 
 const FILE = 'woolly-tide.sqlite';
@@ -27,22 +27,22 @@ const LOCK = 'woolly-tide.lock';
 export const salonFile = (data: string): string => join(data, FILE);
 
 /** Why a folder cannot be taken into use, as a sentence for whoever started the program. */
-export class HouseProblem extends Error {
-  override readonly name = 'HouseProblem';
+export class DataFolderProblem extends Error {
+  override readonly name = 'DataFolderProblem';
 }
 
 const said = (problem: unknown): string => (problem instanceof Error ? problem.message : String(problem));
 
 /**
  * Holds a folder until it is let go, or the program ends, however it ends: the lock is the operating system's. Throws
- * HouseProblem when another holds it, or nothing can be written there.
+ * DataFolderProblem when another holds it, or nothing can be written there.
  */
 export function takeFolder(data: string): { readonly letGo: () => void } {
   try {
     mkdirSync(data, { recursive: true });
     accessSync(data, constants.W_OK | constants.X_OK);
   } catch (problem) {
-    throw new HouseProblem(
+    throw new DataFolderProblem(
       `nothing can be written to the folder ${data} (${said(problem)}). Give this user leave to write there, or choose another with --data`,
     );
   }
@@ -53,10 +53,10 @@ export function takeFolder(data: string): { readonly letGo: () => void } {
   } catch (problem) {
     lock?.close();
     if (problem instanceof Database.SqliteError && problem.code.startsWith('SQLITE_BUSY'))
-      throw new HouseProblem(
+      throw new DataFolderProblem(
         `another Woolly Tide is at work in ${data}. Two on one file would be in each other's way: close that one first, or choose another folder with --data`,
       );
-    throw new HouseProblem(
+    throw new DataFolderProblem(
       `nothing can be written to the folder ${data} (${said(problem)}). Give this user leave to write there, or choose another with --data`,
     );
   }
@@ -119,7 +119,7 @@ function putBy(file: string, data: string, schema: number, atMs: number): void {
   const found = lookedThrough(unnamed, 'quick');
   for (const end of ['-wal', '-shm']) rmSync(unnamed + end, { force: true });
   if (!found.ok || found.schema !== schema)
-    throw new HouseProblem(
+    throw new DataFolderProblem(
       `a copy could not be put by before the file is changed. Make room on the disk, and start again`,
     );
   renameSync(unnamed, copy);
@@ -132,14 +132,14 @@ function mustBeNew(data: string): void {
   const back = good
     ? `The newest good backup is ${good.name}. To go back to it: npm run safe -- restore --data ${data}`
     : `None of the backups in ${backupFolder(data)} is good`;
-  throw new HouseProblem(
+  throw new DataFolderProblem(
     `the salon's file ${salonFile(data)} is missing or empty, and there are backups of it. ${back}. To begin a new salon, choose an empty folder with --data`,
   );
 }
 
 /**
  * The salon's database of a folder that is held, sound and of this program's schema; a new one where none was before, or
- * where that is asked for. Throws HouseProblem with the way out.
+ * where that is asked for. Throws DataFolderProblem with the way out.
  */
 export function openSalon(data: string, { atMs = Date.now(), anew = false } = {}): Db {
   const file = salonFile(data);
@@ -149,10 +149,10 @@ export function openSalon(data: string, { atMs = Date.now(), anew = false } = {}
     try {
       accessSync(file, constants.W_OK);
     } catch {
-      throw new HouseProblem(`the salon's file ${file} can only be read. Give this user leave to write to it`);
+      throw new DataFolderProblem(`the salon's file ${file} can only be read. Give this user leave to write to it`);
     }
     const found = lookedThrough(file, 'quick');
-    if (!found.ok) throw new HouseProblem(damagedSentence(data, found.what));
+    if (!found.ok) throw new DataFolderProblem(damagedSentence(data, found.what));
     if (found.schema < newestSchema()) putBy(file, data, found.schema, atMs);
   }
   return openDb(file);
@@ -165,7 +165,7 @@ export function openSalon(data: string, { atMs = Date.now(), anew = false } = {}
 export function restore(data: string, backup: string, atMs: number): string | undefined {
   const found = lookedThrough(backup, 'deep');
   if (!found.ok)
-    throw new HouseProblem(
+    throw new DataFolderProblem(
       `${backup} is no sound backup (${found.what}). Nothing was changed; choose another with --from`,
     );
   const file = salonFile(data);
@@ -175,7 +175,7 @@ export function restore(data: string, backup: string, atMs: number): string | un
     settle(unnamed);
   } catch (problem) {
     rmSync(unnamed, { force: true });
-    throw new HouseProblem(
+    throw new DataFolderProblem(
       `the backup could not be copied (${said(problem)}). Nothing was changed; make room on the disk, and do it again`,
     );
   }

@@ -10,9 +10,9 @@ import type { Stores } from '../db/index.ts';
 import { Problem } from '../problem.ts';
 import { threadOf } from '../work/thread.ts';
 import { backupDue, backupFolder, backupsIn, makeBackup } from './backups.ts';
-import { exportFolder } from './house.ts';
-import { goneBy, stamp } from './keep.ts';
-import type { SafeWork } from './safe-thread.ts';
+import { exportFolder } from './data-folder.ts';
+import { goneBy, stamp } from './backup-retention.ts';
+import type { SafeWork } from './storage-thread.ts';
 import type { Damaged, Sound } from './verify.ts';
 
 export interface SafeNeeds {
@@ -167,7 +167,7 @@ export class Safe {
   }
 
   private inThread<T>(work: SafeWork): Promise<T> {
-    const thread = threadOf('safe-thread', import.meta.url, work);
+    const thread = threadOf('storage-thread', import.meta.url, work);
     return new Promise<T>((done, failed) => {
       thread.once('message', done);
       thread.once('error', failed);
