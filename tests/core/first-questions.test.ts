@@ -7,8 +7,9 @@ import { queries } from '../../web/data/queries.ts';
 
 const all = (routes: readonly RouteObject[]): readonly RouteObject[] =>
   routes.flatMap((r) => [r, ...all(r.children ?? [])]);
-const ASKING = all(ROUTES).flatMap(({ path, loader }) =>
-  path?.split('/')[2] && typeof loader === 'function' ? [{ path, loader }] : [],
+/** Pages that ask; what only leads on to another address has no code. */
+const ASKING = all(ROUTES).flatMap(({ path, loader, lazy }) =>
+  path !== undefined && lazy && typeof loader === 'function' ? [{ path, loader }] : [],
 );
 /** Rows of the API that a path asks. */
 const rowsFor = (path: string): readonly string[] =>
@@ -68,6 +69,19 @@ describe('what rooms ask first', () => {
     await enter('/desk/dogs/:dogId/plan/:checkId');
     expect(await enter('/desk/dogs/:dogId')).to.deep.equal([]);
     expect(queries.getQueryData(['dog', 'bollard'])).to.deep.equal({});
+  });
+  it('is asked anew for another dog, not for another view of the same page', () => {
+    const room = all(ROUTES).find(({ path }) => path === '/desk/dogs/:dogId');
+    const again = (from: string, to: string): boolean | undefined =>
+      room?.shouldRevalidate?.({
+        currentUrl: new URL(`http://house${from}`),
+        nextUrl: new URL(`http://house${to}`),
+        currentParams: {},
+        nextParams: {},
+        defaultShouldRevalidate: true,
+      });
+    expect(again('/desk/dogs/bollard', '/desk/dogs/mist')).to.equal(true);
+    expect(again('/desk/dogs/bollard', '/desk/dogs/bollard?zone=ruff.left')).to.equal(false);
   });
   it('is no fault of the page where it is refused: whoever comes for it hears why', async () => {
     globalThis.fetch = async () => new Response('{"error":{"field":null,"message":"Not yours."}}', { status: 403 });

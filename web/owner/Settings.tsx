@@ -1,6 +1,7 @@
 /** Who holds this phone, and whether the salon may write. */
 import type { OwnPostPage, PostChannel } from '../../contract/post.ts';
-import { CHANNEL_WORDS, clockOf, minuteOf } from '../words/post.ts';
+import { minuteClock } from '../words/dates.ts';
+import { CHANNEL_WORDS, minuteOf } from '../words/post.ts';
 import type { Owner } from './store.ts';
 
 export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
@@ -39,7 +40,7 @@ export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
             Quiet from
             <input
               type="time"
-              value={clockOf(quiet.fromMinute)}
+              value={minuteClock(quiet.fromMinute)}
               onChange={(e) => set({ quiet: { ...quiet, fromMinute: minuteOf(e.target.value) ?? quiet.fromMinute } })}
             />
           </label>
@@ -47,7 +48,7 @@ export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
             until
             <input
               type="time"
-              value={clockOf(quiet.toMinute)}
+              value={minuteClock(quiet.toMinute)}
               onChange={(e) => set({ quiet: { ...quiet, toMinute: minuteOf(e.target.value) ?? quiet.toMinute } })}
             />
           </label>

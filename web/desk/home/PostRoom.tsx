@@ -6,7 +6,8 @@ import { Loaded, Refusal } from '../../app/state.tsx';
 import { emlUrl, usePost, useRunPost, useStopPost } from '../../data/hooks.ts';
 import { instantText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
-import { CHANNEL_WORDS, clockOf, reminderWord, SILENCE_WORDS } from '../../words/post.ts';
+import { minuteClock } from '../../words/dates.ts';
+import { CHANNEL_WORDS, reminderWord, SILENCE_WORDS } from '../../words/post.ts';
 import './home-plan.css';
 
 function Households({ page }: { page: PostPage }) {
@@ -27,7 +28,7 @@ function Households({ page }: { page: PostPage }) {
       </th>
       <td>{CHANNEL_WORDS[h.channel]}</td>
       <td>
-        {clockOf(h.quiet.fromMinute)}–{clockOf(h.quiet.toMinute)}
+        {minuteClock(h.quiet.fromMinute)}–{minuteClock(h.quiet.toMinute)}
       </td>
       <td>
         {h.waiting.length > 0 &&

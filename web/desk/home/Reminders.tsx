@@ -6,7 +6,8 @@ import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
-import { CHANNEL_WORDS, clockOf, minuteOf } from '../../words/post.ts';
+import { minuteClock } from '../../words/dates.ts';
+import { CHANNEL_WORDS, minuteOf } from '../../words/post.ts';
 
 const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   { key: 'channel', label: 'Way', say: (p) => CHANNEL_WORDS[p.channel] },
@@ -14,7 +15,7 @@ const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   {
     key: 'quiet',
     label: 'Quiet hours',
-    say: (p) => `${clockOf(p.quiet.fromMinute)} to ${clockOf(p.quiet.toMinute)}`,
+    say: (p) => `${minuteClock(p.quiet.fromMinute)} to ${minuteClock(p.quiet.toMinute)}`,
   },
 ];
 
@@ -39,7 +40,7 @@ function Wish({
       <Form.Label>{label}</Form.Label>
       <Form.Control
         type="time"
-        value={clockOf(wish.quiet[key])}
+        value={minuteClock(wish.quiet[key])}
         onChange={(e) => put({ quiet: { ...wish.quiet, [key]: minuteOf(e.target.value) ?? wish.quiet[key] } })}
       />
     </Form.Group>
