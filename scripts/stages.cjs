@@ -19,6 +19,8 @@ const TEST_LIMIT_MS = (full ? 20 : 4) * MINUTE_MS;
 /* What is ended is first asked to end; its files and servers are let go of. */
 const GRACE_MS = 3_000;
 const SLOWEST_SHOWN = 12;
+/* Functions that hold too much: 83 by their branches, 82 by their lines. This number only goes down. */
+const MOST_WARNINGS = 165;
 /* Tests in a browser wait for frames and timers a third of their time: one task more than there are cores fills it. */
 const LANES = os.cpus().length + 1;
 
@@ -220,7 +222,7 @@ const tasks = () => [
   ...sharded('server', 2, ['demo']),
   ...sharded('core', 2, ['tests']),
   ...sharded('reference', 2, ['tests']),
-  { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
+  { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', String(MOST_WARNINGS), '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
   { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '--cache-strategy', 'content', '.']) },
   ...sharded('cli', 1, ['tests', 'native', 'server']),
   ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
