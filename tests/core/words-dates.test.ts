@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
 import { formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
 import { DATE_FORMS } from '../../web/app/view.ts';
+import { minuteClock } from '../../web/words/clock.ts';
 import {
   clockText,
   dateOf,
@@ -11,7 +12,6 @@ import {
   fromToday,
   instantText,
   longDay,
-  minuteClock,
   minuteText,
   monthName,
   monthYear,

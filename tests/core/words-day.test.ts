@@ -1,13 +1,13 @@
 /** How days, figures, homes, reminders, the day's sheet and the table are said: whole sentences, each code in its own words. */
+import { minuteClock, minuteOf } from '../../web/words/clock.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Breach } from '../../core/day/index.ts';
 import { HOME_PARTS, REMINDER_ROWS } from '../../core/home/index.ts';
 import type { Proposal, SessionAct } from '../../core/table/index.ts';
-import { minuteClock } from '../../web/words/dates.ts';
 import { breachText, placeName, STAGE_WORDS } from '../../web/words/day.ts';
 import { CARES, DONT_WORDS, everyText, KEEP_OFF, partNames, REPORTS, WHY_WORDS } from '../../web/words/home.ts';
-import { CHANNEL_WORDS, minuteOf, reminderWord, SILENCE_WORDS } from '../../web/words/post.ts';
+import { CHANNEL_WORDS, reminderWord, SILENCE_WORDS } from '../../web/words/post.ts';
 import { actText, clock, metWord, proposalText, reasonText, scaleText, shortMinutes } from '../../web/words/table.ts';
 
 const bare = (text: string): string => text.replaceAll('\u00a0', ' ');

@@ -1,7 +1,7 @@
 /** Who holds this phone, and whether the salon may write. */
 import type { OwnPostPage, PostChannel } from '../../contract/post.ts';
-import { minuteClock } from '../words/dates.ts';
-import { CHANNEL_WORDS, minuteOf } from '../words/post.ts';
+import { minuteClock, minuteOf } from '../words/clock.ts';
+import { CHANNEL_WORDS } from '../words/post.ts';
 import type { Owner } from './store.ts';
 
 export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {

@@ -1,6 +1,7 @@
 /** How days and instants are said. */
 import { kept, parseDay } from '../../core/quantity/index.ts';
 import { view } from '../app/view.ts';
+import { wholeMinute } from './clock.ts';
 
 /** Forms of this device: asked anew each time, as they can be changed while a page is open. */
 const forms = (): string => view().dates;
@@ -71,14 +72,8 @@ export function fromToday(value: number, today: number): string {
   return days > 0 ? `in ${span}` : `${span} ago`;
 }
 
-const DAY_MINUTES = 1440;
-/** A minute of the day that was reckoned in parts of one: rounded first, so that 59.7 is in the next hour. */
-const wholeMinute = (minute: number): number => Math.round(minute) % DAY_MINUTES;
 /** "08:05", or "8:05 am", of minutes after midnight. */
 export const minuteText = (minute: number): string => timeText(wholeMinute(minute) * 60_000, 'UTC');
-/** "08:05" of minutes after midnight, as fields for times take it. */
-export const minuteClock = (minute: number): string =>
-  [Math.floor(wholeMinute(minute) / 60), wholeMinute(minute) % 60].map((n) => String(n).padStart(2, '0')).join(':');
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** "Mon" of an ISO weekday. */
 export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';

@@ -17,9 +17,3 @@ export const SILENCE_WORDS: Readonly<Record<Silence, string>> = {
 
 const NAMES = new Map<ReminderKind, string>(REMINDER_ROWS.map((r) => [r.kind, r.name]));
 export const reminderWord = (kind: ReminderKind): string => NAMES.get(kind) ?? kind;
-
-/** Minutes after midnight of "20:00"; undefined for text that is no time. */
-export function minuteOf(text: string): number | undefined {
-  const [, h, m] = /^(\d\d):(\d\d)/.exec(text) ?? [];
-  return h === undefined || m === undefined ? undefined : Number(h) * 60 + Number(m);
-}

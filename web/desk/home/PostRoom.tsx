@@ -6,7 +6,7 @@ import { Loaded, Refusal } from '../../app/state.tsx';
 import { emlUrl, usePost, useRunPost, useStopPost } from '../../data/hooks.ts';
 import { instantText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
-import { minuteClock } from '../../words/dates.ts';
+import { minuteClock } from '../../words/clock.ts';
 import { CHANNEL_WORDS, reminderWord, SILENCE_WORDS } from '../../words/post.ts';
 import './home-plan.css';
 

@@ -1,4 +1,5 @@
 /** How the owner wants to be reminded: off until they have asked. */
+import { minuteClock, minuteOf } from '../../words/clock.ts';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
@@ -6,8 +7,7 @@ import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
-import { minuteClock } from '../../words/dates.ts';
-import { CHANNEL_WORDS, minuteOf } from '../../words/post.ts';
+import { CHANNEL_WORDS } from '../../words/post.ts';
 
 const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   { key: 'channel', label: 'Way', say: (p) => CHANNEL_WORDS[p.channel] },

@@ -7,7 +7,8 @@ import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../..
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
-import { minuteClock, weekdayName } from '../../words/dates.ts';
+import { minuteClock } from '../../words/clock.ts';
+import { weekdayName } from '../../words/dates.ts';
 import { capital, listText, money } from '../../words/figures.ts';
 import { Effect } from './Effect.tsx';
 

@@ -16,7 +16,8 @@ import {
   useRoster,
   useSavePerson,
 } from '../../data/hooks.ts';
-import { minuteClock, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
+import { minuteClock } from '../../words/clock.ts';
+import { minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
 import './staff.css';
