@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { seededRandom, type Random } from '../core/quantity/index.ts';
@@ -173,21 +173,24 @@ export function createApp({
   app.get('/feed/:token.ics', feed(kept, tide));
 
   if (webRoot && existsSync(join(webRoot, 'index.html'))) {
-    // The worker is asked for anew each time: it decides what is kept of the rest.
-    app.get('/sw.js', (_req, res) => {
-      res.setHeader('Cache-Control', 'no-cache');
-      res.sendFile(join(webRoot, 'sw.js'));
-    });
+    /** A file that a device asks for each time: it names the rest, which is kept. */
+    const askedEachTime =
+      (name: string): RequestHandler =>
+      (_req, res) => {
+        res.setHeader('Cache-Control', 'no-cache');
+        res.sendFile(join(webRoot, name));
+      };
+    app.get('/sw.js', askedEachTime('sw.js'));
     // The owner's page and its worker: a page of its own, told apart from the house by its address.
-    app.get('/o/sw.js', (_req, res) => {
-      res.setHeader('Cache-Control', 'no-cache');
-      res.setHeader('Service-Worker-Allowed', '/o');
-      res.sendFile(join(webRoot, 'sw.js'));
-    });
-    app.get('/o{/*any}', (_req, res) => {
-      res.setHeader('Cache-Control', 'no-cache');
-      res.sendFile(join(webRoot, 'owner.html'));
-    });
+    app.get(
+      '/o/sw.js',
+      (_req, res, next) => {
+        res.setHeader('Service-Worker-Allowed', '/o');
+        next();
+      },
+      askedEachTime('sw.js'),
+    );
+    app.get('/o{/*any}', askedEachTime('owner.html'));
     // Built files have their compressed twins beside them.
     app.use(
       expressStaticGzip(webRoot, {
@@ -204,10 +207,7 @@ export function createApp({
       (_req, res) => void res.status(404).end(),
     );
     // Every other address is a room's: the page finds it by itself, once somebody is through its door.
-    app.get('/{*any}', (_req, res) => {
-      res.setHeader('Cache-Control', 'no-cache');
-      res.sendFile(join(webRoot, 'index.html'));
-    });
+    app.get('/{*any}', askedEachTime('index.html'));
   }
 
   const onProblem: ErrorRequestHandler = (problem: unknown, req, res, next) => {

@@ -93,7 +93,7 @@ function askOf<K extends ApiKey>(row: ApiRow, req: Request, guest: Guest): Ask<K
 // The row typed the key, the path the parameters, the schema the body: what is left is to say so.
 const isAskOf = <K extends ApiKey>(ask: unknown): ask is Ask<K> => typeof ask === 'object' && ask !== null;
 
-/** A counter to open routes at: each is guarded by its row before its body is read. */
+/** A router on which routes are opened: each is guarded by its row before its body is read. */
 export function apiRouter(guarded: Guarded): ApiRouter {
   const router = Router();
   const open = <K extends ApiKey>(

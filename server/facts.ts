@@ -7,7 +7,7 @@ import type { SalonRecord } from '../contract/salon.ts';
 import { paceByKind, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import type { Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
-import { day, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
+import { day, ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook } from '../core/tide/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { DoorState } from './auth/door-state.ts';
@@ -168,17 +168,16 @@ export function lastFinished(kept: AppContext, dogId: string): StoredSession | u
 /** Dogs not seen for so long rest: lists leave them out, a search finds them. */
 const RESTING_DAYS = 2 * 366;
 
-/** The dogs that come here these years. */
-export const activeDogs = (kept: AppContext, salon: SalonRecord, today: Day): readonly DogRecord[] =>
-  kept.stores.dogs.active(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
-
-/** The same in steps. */
+/** The dogs that come here these years, by name; in steps. */
 export const activeDogsInPieces = (
   kept: AppContext,
   salon: SalonRecord,
   today: Day,
 ): Generator<void, readonly DogRecord[]> =>
   kept.stores.dogs.activeInPieces(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
+/** The same at once. */
+export const activeDogs = (kept: AppContext, salon: SalonRecord, today: Day): readonly DogRecord[] =>
+  ended(activeDogsInPieces(kept, salon, today));
 
 /** The newest check of each dog that comes these years, by dog. */
 export const activeChecks = (kept: AppContext): ReadonlyMap<string, CheckRecord> => {

@@ -4,8 +4,7 @@
  * slow-down, how much of that was work: the rest the machine gave to others. Beside each stands a page that holds one heading and one button, in the same browser under the same conditions.
  */
 import type { CDPSession, Page } from 'playwright-core';
-import type { TideLearntAnswer } from '../contract/tide.ts';
-import { openStage, type Stage } from './browser/stage.ts';
+import { openStage, untilTideIsLearnt, type Stage } from './browser/stage.ts';
 
 const SLOWED = 4;
 const SETTLES_MS = 1500;
@@ -182,13 +181,7 @@ try {
   const before = await stage.page();
   for (const [, path] of ROOMS) await before.goto(addressOf(path));
   await before.context().close();
-  for (let known: object | null = null; known === null;) {
-    const answer: TideLearntAnswer = await (
-      await fetch(`${stage.base}/api/tide/learnt`, { headers: stage.headers })
-    ).json();
-    known = answer.known;
-    await new Promise((on) => setTimeout(on, 500));
-  }
+  await untilTideIsLearnt(stage);
   for (const slowed of [SLOWED, 1]) {
     const nothing = await middling(() => bare(stage, slowed));
     const by = slowed === 1 ? '' : `-cpu/${slowed}`;

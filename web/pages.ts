@@ -616,13 +616,8 @@ export const PAGES: readonly Page[] = [
   },
 ];
 
-const ROUTED = PAGES.map(({ path }) => ({ path }));
-
 /** The page at an address; one that names it before one that takes any. */
-export function pageAt(pathname: string): Page | undefined {
-  const [found] = matchRoutes(ROUTED, pathname) ?? [];
-  return PAGES.find(({ path }) => path === found?.route.path);
-}
+export const pageAt = (pathname: string): Page | undefined => matchRoutes([...PAGES], pathname)?.[0]?.route;
 
 /** The pages that somebody may open, in their order. */
 export const pagesFor = (role: Role): readonly Page[] => PAGES.filter(({ roles }) => !roles || roles.includes(role));

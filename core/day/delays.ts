@@ -12,9 +12,9 @@ export function rippled(
   before: Pick<DaySheet, 'laid' | 'pauses'>,
   worth: DayWorth = DAY_WORTH,
 ): DaySheet {
-  const layer = new ScheduleBuilder(asked, worth);
-  layer.lay(layer.orderOf(before), layer.startsOf(before));
-  return layer.sheet();
+  const builder = new ScheduleBuilder(asked, worth);
+  builder.lay(builder.orderOf(before), builder.startsOf(before));
+  return builder.sheet();
 }
 
 /** A dog that is ready at another time than the sheet before said. */

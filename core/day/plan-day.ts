@@ -61,23 +61,26 @@ export function planDay(
   effort: DayEffort = DAY_EFFORT,
   start?: Pick<DaySheet, 'laid' | 'pauses'>,
 ): DaySheet {
-  const layer = new ScheduleBuilder(asked, worth);
+  const builder = new ScheduleBuilder(asked, worth);
   const random = seededRandom(effort.seed);
-  const now = start ? layer.orderOf(start) : layer.plainOrder();
-  let cost = layer.lay(now);
+  const now = start ? builder.orderOf(start) : builder.plainOrder();
+  let cost = builder.lay(now);
   const best: Order = { list: now.list.slice(), who: now.who.slice() };
   let least = cost;
   const tried: Order = { list: now.list.slice(), who: now.who.slice() };
-  const each = Math.max(1, Math.floor(Math.min(effort.tries, effort.triesPerPair * layer.length ** 2) / effort.rounds));
+  const each = Math.max(
+    1,
+    Math.floor(Math.min(effort.tries, effort.triesPerPair * builder.length ** 2) / effort.rounds),
+  );
   for (let round = 0; round < effort.rounds; round++) {
     copied(now, best);
     cost = least;
     const hot = HOT / (1 + round);
     for (let t = 0; t < each; t++) {
       copied(tried, now);
-      change(tried, layer.able, random);
-      if (random() < 0.3) change(tried, layer.able, random);
-      const c = layer.lay(tried);
+      change(tried, builder.able, random);
+      if (random() < 0.3) change(tried, builder.able, random);
+      const c = builder.lay(tried);
       if (c > cost && random() >= Math.exp((cost - c) / (hot * 0.01 ** (t / each)))) continue;
       copied(now, tried);
       cost = c;
@@ -87,6 +90,6 @@ export function planDay(
       }
     }
   }
-  layer.lay(best);
-  return layer.sheet();
+  builder.lay(best);
+  return builder.sheet();
 }

@@ -64,7 +64,7 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
   owner_phone: d.owner.phone,
 });
 
-/** So many dogs are read at once where others wait meanwhile. */
+/** Dogs that are read in one step. */
 const PAGE = 100;
 const byName = (a: DogRecord, b: DogRecord): number =>
   a.name < b.name ? -1 : a.name > b.name ? 1 : a.id < b.id ? -1 : 1;
@@ -72,19 +72,16 @@ const byName = (a: DogRecord, b: DogRecord): number =>
 /** Prepared statements over dogs. */
 export function dogStore(db: Db) {
   const all = db.prepare<[], Row>('SELECT * FROM dog WHERE gone_ms IS NULL ORDER BY name, id');
-  const comes = `d.gone_ms IS NULL AND (
+  const someActive = db.prepare<{ since: number; from: string; after: string }, Row>(
+    `SELECT d.* FROM dog d WHERE d.id > @after AND d.gone_ms IS NULL AND (
        EXISTS (SELECT 1 FROM session s WHERE s.dog_id = d.id AND s.day >= @since)
        OR EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id AND c.day >= @since)
        OR EXISTS (SELECT 1 FROM booking b WHERE b.dog_id = d.id AND b.starts_at >= @from AND b.cancelled = 0)
        OR EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id AND p.day >= @since)
        OR EXISTS (SELECT 1 FROM home_note n WHERE n.dog_id = d.id AND n.day >= @since)
        OR NOT EXISTS (SELECT 1 FROM coat_check c WHERE c.dog_id = d.id)
-          AND NOT EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id))`;
-  const active = db.prepare<{ since: number; from: string }, Row>(
-    `SELECT d.* FROM dog d WHERE ${comes} ORDER BY d.name, d.id`,
-  );
-  const someActive = db.prepare<{ since: number; from: string; after: string }, Row>(
-    `SELECT d.* FROM dog d WHERE d.id > @after AND ${comes} ORDER BY d.id LIMIT ${PAGE}`,
+          AND NOT EXISTS (SELECT 1 FROM past_visit p WHERE p.dog_id = d.id))
+     ORDER BY d.id LIMIT ${PAGE}`,
   );
   const named = db.prepare<[string, string, number], Row>(
     `SELECT * FROM dog WHERE gone_ms IS NULL AND (name LIKE ? ESCAPE '\\' OR owner_name LIKE ? ESCAPE '\\')
@@ -111,9 +108,10 @@ export function dogStore(db: Db) {
   );
   return {
     ofOwner: ({ name, phone }: DogRecord['owner']): readonly DogRecord[] => ofOwner.all(name, phone).map(record),
-    /** Dogs that were seen since a day, that come again, or that are new; the others rest. */
-    active: (since: number, from: string): readonly DogRecord[] => active.all({ since, from }).map(record),
-    /** The same in steps, for whoever lets others in between: of thousands of dogs it takes long. */
+    /**
+     * Dogs that were seen since a day, that come again, or that are new, by name; the others rest. In steps, so that other
+     * work can run in between: with thousands of dogs it takes long.
+     */
     *activeInPieces(since: number, from: string): Generator<void, readonly DogRecord[]> {
       const dogs: DogRecord[] = [];
       for (let after = ''; ;) {

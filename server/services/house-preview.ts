@@ -4,7 +4,7 @@ import type { PlanRequest } from '../../core/bench/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
 import {
-  activeDogs,
+  activeDogsInPieces,
   bookedDays,
   lastFinished,
   outlookOf,
@@ -14,7 +14,7 @@ import {
   todayOf,
   type AppContext,
 } from '../facts.ts';
-import { Pauses } from '../work/pauses.ts';
+import { inPieces, Pauses } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
 /** Dogs whose plans a preview shows at most: the soonest booked. */
@@ -52,7 +52,7 @@ async function movedDates(
   const { stores } = kept;
   const pauses = new Pauses();
   let [sooner, later, days] = [0, 0, 0];
-  for (const dog of activeDogs(kept, salon, today)) {
+  for (const dog of await inPieces(activeDogsInPieces(kept, salon, today))) {
     await pauses.take();
     const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(kept, dog.id)];
     const next = (of: SalonRecord): number | undefined =>

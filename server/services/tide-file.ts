@@ -13,16 +13,7 @@ import { day, ended, parseDay, type Day } from '../../core/quantity/index.ts';
 import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../../core/tide/index.ts';
 import { learntFor } from '../../core/tally/index.ts';
 import type { Stores } from '../db/index.ts';
-import {
-  activeDogs,
-  activeDogsInPieces,
-  coreDog,
-  planRoomOf,
-  salonOf,
-  todayOf,
-  type AppContext,
-  type PlanRoom,
-} from '../facts.ts';
+import { activeDogsInPieces, coreDog, planRoomOf, salonOf, todayOf, type AppContext, type PlanRoom } from '../facts.ts';
 import { sightingOf, touchIn } from '../gist.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { inPieces } from '../work/pauses.ts';
@@ -100,7 +91,7 @@ export function* warmTide(kept: AppContext): Generator<void, void> {
   const { stores } = kept;
   const salon = salonOf(kept);
   const today = todayOf(kept, salon);
-  const dogs = activeDogs(kept, salon, today);
+  const dogs = yield* activeDogsInPieces(kept, salon, today);
   const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {

@@ -13,7 +13,7 @@ async function done(work: SafeWork): Promise<unknown> {
   if (work.kind === 'look') return lookedThrough(work.path, 'deep');
   const db = new Database(work.database, { readonly: true, fileMustExist: true });
   try {
-    // What stood when the copy was begun: whoever writes meanwhile neither waits nor is waited for.
+    // The copy holds what was there when it began. Writers do not wait for it, nor it for them.
     if (work.kind === 'copy') db.prepare('VACUUM INTO ?').run(work.to);
     else await writeArchive(db, work.zip);
     return { ok: true };

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
+import type { TideLearntAnswer } from '../../contract/tide.ts';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
@@ -240,4 +241,14 @@ export async function tabTo(page: Page, name: string | RegExp, most = 150): Prom
     if (matches(text)) return;
   }
   expect.fail(`Tab never came to ${name}: ${seen.join(' | ')}`);
+}
+
+/** Until the salon's computer has learnt the tide: while it does, the tide's room says how far it is. */
+export async function untilTideIsLearnt({ base, headers }: Pick<Visit, 'base' | 'headers'>): Promise<void> {
+  for (;;) {
+    const response = await fetch(`${base}/api/tide/learnt`, { headers });
+    const { known }: TideLearntAnswer = await response.json();
+    if (known !== null) return;
+    await new Promise((on) => setTimeout(on, 200));
+  }
 }

@@ -1,7 +1,7 @@
 /** How the house starts on a device: by the device's own ways, its head before its room, nothing moving as answers come. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { openStage, type Stage } from './stage.ts';
+import { openStage, untilTideIsLearnt, type Stage } from './stage.ts';
 
 /** The Core Web Vitals call 0.1 good (web.dev, Cumulative Layout Shift); half of it is ours. */
 const MOST_SHIFT = 0.05;
@@ -11,11 +11,7 @@ describe('the start of the house', () => {
   before(async () => {
     stage = await openStage();
     // While the tide is learnt its room says how far it is: that is another page than this is about.
-    for (let known = false; !known;) {
-      const answer = await fetch(`${stage.base}/api/tide/learnt`, { headers: stage.headers });
-      known = (await answer.json()).known !== null;
-      if (!known) await new Promise((on) => setTimeout(on, 200));
-    }
+    await untilTideIsLearnt(stage);
   });
   after(() => stage.close());
 

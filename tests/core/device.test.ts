@@ -79,6 +79,12 @@ describe('the list of pages', () => {
     expect(pageAt('/desk/attic')).to.equal(undefined);
     for (const p of PAGES) expect(pageAt(p.path.replaceAll(':', 'some-'))?.path, p.path).to.equal(p.path);
   });
+  it('is found with a stroke more at the end of an address, and with capitals', () => {
+    for (const address of ['/desk/kit/', '/desk/Kit', '/desk/kit'])
+      expect(pageAt(address)?.path, address).to.equal('/desk/kit');
+    expect(pageAt('/')).to.equal(undefined);
+    expect(pageAt('')).to.equal(undefined);
+  });
   it('shows nobody a page that is not for them', () => {
     expect(pagesFor('bather').some((p) => p.path === '/desk/safe')).to.equal(false);
     expect(pagesFor('owner')).to.have.length(PAGES.length);

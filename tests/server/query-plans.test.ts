@@ -30,10 +30,6 @@ const MAY: readonly (readonly [begins: string, why: string])[] = [
   ],
   ['SELECT id, name, owner_name AS owner', 'the names of all dogs: read when a file is, some milliseconds'],
   [
-    'SELECT d.* FROM dog d WHERE d.gone_ms IS NULL AND (',
-    'the dogs that come: a row of each dog is looked at, its visits by their indices',
-  ],
-  [
     'SELECT * FROM dog WHERE gone_ms IS NULL AND (name LIKE',
     'a part of a name: five thousand dogs are looked through in some milliseconds',
   ],

@@ -79,7 +79,7 @@ const listeners = new Set<() => void>();
 
 /** How things are shown now; for words, which are made outside of components. */
 export const view = (): View => (now ??= viewFrom(kept(), usualView(languagesHere(), contrastHere())));
-/** The device keeps another view now, as another tab may have set it. */
+/** Asks the device again at the next look: tests look from several devices. */
 export const forgetView = (): void => void (now = undefined);
 
 /** What letters and contrast are, as the page's root says it to its styles. */

@@ -44,13 +44,13 @@ async function refusal(response: Response): Promise<ApiProblem> {
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
-const entriesOf = (given: unknown): readonly (readonly [string, string])[] =>
+const entriesOf = (given: unknown): [string, string][] =>
   Object.entries(Object(given)).map(([name, value]) => [name, String(value)]);
 
 /** The address of a path with its ids and its query filled in. */
 function addressOf(path: string, ids: unknown, query: unknown): string {
   const filled = entriesOf(ids).reduce((p, [name, id]) => p.replace(`:${name}`, encodeURIComponent(id)), path);
-  const search = new URLSearchParams(entriesOf(query).map(([name, value]) => [name, value])).toString();
+  const search = new URLSearchParams(entriesOf(query)).toString();
   return `/api${filled}${search === '' ? '' : `?${search}`}`;
 }
 
@@ -62,10 +62,10 @@ async function send<K extends ApiKey>(
   confirmed = false,
 ): Promise<JsonOf<K>> {
   const [ids, sent] = path.includes(':') ? asked : [{}, ...asked];
-  const body = method === 'GET' || method === 'DELETE' ? undefined : sent;
+  const [query, body] = method === 'GET' || method === 'DELETE' ? [sent, undefined] : [undefined, sent];
   let response: Response;
   try {
-    response = await fetch(addressOf(path, ids, body === undefined ? sent : {}), {
+    response = await fetch(addressOf(path, ids, query), {
       method,
       ...(body !== undefined && { body: JSON.stringify(body) }),
       headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },

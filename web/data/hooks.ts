@@ -198,8 +198,6 @@ export const useStopPost = () => useWrite((id: string) => api.post('/post/:id/st
 export const useReadWeather = () => useWrite((csv: string) => api.put('/weather', { csv }));
 export const useAskStation = () => useWrite(() => api.post('/weather/station'));
 export const useForgetWeather = () => useWrite(() => api.delete('/weather'));
-export const useCancelBooking = () =>
-  useWrite(({ id, version }: { id: string; version: number }) => api.post('/bookings/:id/cancel', { id }, { version }));
 export const useAddTool = () => useWrite((draft: NewTool) => api.post('/kit', draft));
 export const useEditTool = () => useWrite(({ id, ...edit }: ToolRecord) => api.put('/kit/:id', { id }, edit));
 export const useUpkeep = () => useWrite((entries: readonly UpkeepDraft[]) => api.post('/kit/upkeep', { entries }));
@@ -249,12 +247,13 @@ export const useAddCall = () => useWrite((call: CallDraft) => api.post('/calls',
 export const useDropCall = () => useWrite((id: string) => api.delete('/calls/:id', { id }));
 export const useEditBooking = () =>
   useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api.put('/bookings/:id', { id }, edit));
-/** Takes an agreement back, or a cancelled visit up again, exactly as it was. */
-const useStanding = (act: 'unagree' | 'restore') =>
+/** Something done to a booking as it stood when somebody looked. */
+const useStanding = (act: 'cancel' | 'restore' | 'agree' | 'unagree') =>
   useWrite(({ id, version }: { id: string; version: number }) => api.post(`/bookings/:id/${act}`, { id }, { version }));
-export const useUnagree = () => useStanding('unagree');
+export const useCancelBooking = () => useStanding('cancel');
+/** Takes a cancelled visit up again, exactly as it was. */
 export const useRestoreBooking = () => useStanding('restore');
-export const useAgree = () =>
-  useWrite(({ id, version }: { id: string; version: number }) => api.post('/bookings/:id/agree', { id }, { version }));
+export const useAgree = () => useStanding('agree');
+export const useUnagree = () => useStanding('unagree');
 export const useReadCalendar = () => useWrite((ics: string) => api.post('/calendar/read', { ics }));
 export const useReadBookings = () => useWrite((csv: string) => api.post('/bookings/read', { csv }));
