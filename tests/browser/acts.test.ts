@@ -120,7 +120,7 @@ async function finger(page: Page): Promise<Hand> {
       // A hand does not tap within the moment in which a stroke could still become a double tap.
       await page.waitForTimeout(600);
       // Nor while the stroke is still being drawn: a page that answers half a second late takes a tap for a long press.
-      await page.evaluate(() => new Promise((done) => requestIdleCallback(done)));
+      await page.evaluate(() => new Promise((done) => requestIdleCallback(done, { timeout: 2000 })));
       await target.tap();
     },
     draw: async (spots) => {
