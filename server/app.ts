@@ -135,32 +135,32 @@ export function createApp({
     compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }),
   );
 
-  const kept = { stores, nowMs, door: doorState };
+  const context = { stores, nowMs, door: doorState };
   const api = express.Router();
   api.use(
-    accountRoutes(kept, door, log),
-    metaRoutes(kept, webRoot),
-    safeRoutes(kept, safe, log),
-    intakeRoutes(kept, work),
-    salonRoutes(kept, work),
-    kitRoutes(kept, work),
-    dogRoutes(kept),
-    dayRoutes(kept),
-    checkRoutes(kept),
-    photoRoutes(kept),
-    practiceRoutes(kept),
-    productRoutes(kept),
-    sessionRoutes(kept, live),
-    deviceRoutes(kept, new DeviceBench(standIns(nowMs, random), nowMs), live),
-    bookingRoutes(kept),
-    exchangeRoutes(kept, work),
-    rosterRoutes(kept),
-    sheetRoutes(kept),
-    homeRoutes(kept, tide),
-    ownerRoutes(kept, tide),
-    postRoutes(kept, post),
-    tallyRoutes(kept),
-    tideRoutes(kept, tide),
+    accountRoutes(context, door, log),
+    metaRoutes(context, webRoot),
+    safeRoutes(context, safe, log),
+    intakeRoutes(context, work),
+    salonRoutes(context, work),
+    kitRoutes(context, work),
+    dogRoutes(context),
+    dayRoutes(context),
+    checkRoutes(context),
+    photoRoutes(context),
+    practiceRoutes(context),
+    productRoutes(context),
+    sessionRoutes(context, live),
+    deviceRoutes(context, new DeviceBench(standIns(nowMs, random), nowMs), live),
+    bookingRoutes(context),
+    exchangeRoutes(context, work),
+    rosterRoutes(context),
+    sheetRoutes(context),
+    homeRoutes(context, tide),
+    ownerRoutes(context, tide),
+    postRoutes(context, post),
+    tallyRoutes(context),
+    tideRoutes(context, tide),
   );
   api.use((req) => {
     throw new Problem(
@@ -170,7 +170,7 @@ export function createApp({
     );
   });
   app.use('/api', api);
-  app.get('/feed/:token.ics', feed(kept, tide));
+  app.get('/feed/:token.ics', feed(context, tide));
 
   if (webRoot && existsSync(join(webRoot, 'index.html'))) {
     /** A file that a device asks for each time: it names the rest, which is kept. */

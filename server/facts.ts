@@ -40,24 +40,24 @@ export const coreDog = (d: DogRecord): Dog => ({
 });
 
 /** The salon's row; a file without one was never set up. */
-export function salonOf(kept: AppContext): SalonRecord {
-  const salon = kept.stores.salon.find();
+export function salonOf(context: AppContext): SalonRecord {
+  const salon = context.stores.salon.find();
   if (!salon) throw new Problem(409, null, 'This database holds no salon yet. Start with the demo, or make one first.');
   return salon;
 }
 
 /** Today in the salon. */
-export const todayOf = (kept: AppContext, salon: SalonRecord): Day => salonDay(kept.nowMs(), salon.timeZone);
+export const todayOf = (context: AppContext, salon: SalonRecord): Day => salonDay(context.nowMs(), salon.timeZone);
 
 /** Refuses a day for which nothing can be booked or planned. */
-export function mustBeBookable(kept: AppContext, field: string, on: Day): void {
-  const why = unbookable(on, todayOf(kept, salonOf(kept)));
+export function mustBeBookable(context: AppContext, field: string, on: Day): void {
+  const why = unbookable(on, todayOf(context, salonOf(context)));
   if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
 }
 
 /** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
 export function outlookOf(
-  kept: AppContext,
+  context: AppContext,
   salon: SalonRecord,
   today: Day,
   dog: DogRecord,
@@ -73,18 +73,18 @@ export function outlookOf(
     rhythm: salon.house.rhythm,
     today,
     check: check && coatCheck(check),
-    session: session && worked(kept.stores, session),
+    session: session && worked(context.stores, session),
     booked,
   });
 }
 
 /** The pieces that plans are made with: the salon's own, on the wall. */
-export const wallOf = (kept: AppContext): readonly Tool[] =>
-  kept.stores.kit.all().filter((t) => !t.retired && t.homeOf === null);
+export const wallOf = (context: AppContext): readonly Tool[] =>
+  context.stores.kit.all().filter((t) => !t.retired && t.homeOf === null);
 
 /** Days from the last bath before a day to that day, where one is on record. */
-function daysSinceBath(kept: AppContext, dogId: string, on: Day): number | undefined {
-  const bathed = kept.stores.sessions.linesOf(dogId).find((line) => line.day < on && gistOf(kept.stores, line).bathed);
+function daysSinceBath(context: AppContext, dogId: string, on: Day): number | undefined {
+  const bathed = context.stores.sessions.linesOf(dogId).find((line) => line.day < on && gistOf(context.stores, line).bathed);
   return bathed && on - bathed.day;
 }
 
@@ -94,10 +94,10 @@ export interface PlanRoom {
   readonly kit: readonly Tool[];
   readonly taught: Taught;
 }
-export const planRoomOf = (kept: AppContext): PlanRoom => ({
-  house: salonOf(kept).house,
-  kit: wallOf(kept),
-  taught: taughtBy(kept),
+export const planRoomOf = (context: AppContext): PlanRoom => ({
+  house: salonOf(context).house,
+  kit: wallOf(context),
+  taught: taughtBy(context),
 });
 
 /** Sessions that still say something about today's hands. */
@@ -106,19 +106,19 @@ const TEACHING_SESSIONS = 300;
 const TAUGHT = new WeakMap<Stores, { readonly teachings: number; readonly taught: Taught }>();
 
 /** What the newest finished sessions have taught about pace and grams. */
-export function taughtBy(kept: AppContext): Taught {
-  const teachings = kept.stores.sessions.teachings();
-  const known = TAUGHT.get(kept.stores);
+export function taughtBy(context: AppContext): Taught {
+  const teachings = context.stores.sessions.teachings();
+  const known = TAUGHT.get(context.stores);
   if (known?.teachings === teachings) return known.taught;
-  const classes = new Map(kept.stores.dogs.all().map((d) => [d.id, d.coatClass]));
+  const classes = new Map(context.stores.dogs.all().map((d) => [d.id, d.coatClass]));
   const taught = learn(
-    kept.stores.sessions.finishedLines(TEACHING_SESSIONS).flatMap((line) => {
+    context.stores.sessions.finishedLines(TEACHING_SESSIONS).flatMap((line) => {
       const { dogId } = line;
       const coatClass = classes.get(dogId);
-      return coatClass === undefined ? [] : [{ dogId, coatClass, lessons: lessonsOf(kept.stores, line) }];
+      return coatClass === undefined ? [] : [{ dogId, coatClass, lessons: lessonsOf(context.stores, line) }];
     }),
   );
-  TAUGHT.set(kept.stores, { teachings, taught });
+  TAUGHT.set(context.stores, { teachings, taught });
   return taught;
 }
 
@@ -130,39 +130,39 @@ export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
-  kept: AppContext,
+  context: AppContext,
   record: CheckRecord,
-  { house, kit, taught }: PlanRoom = planRoomOf(kept),
+  { house, kit, taught }: PlanRoom = planRoomOf(context),
 ): PlanRequest {
-  const dog = found(kept.stores.dogs.find(record.dogId), 'dog', record.dogId);
+  const dog = found(context.stores.dogs.find(record.dogId), 'dog', record.dogId);
   const check = coatCheck(record);
   return {
     dog: coreDog(dog),
     check,
     kit,
     house,
-    daysSinceBath: daysSinceBath(kept, dog.id, check.day),
+    daysSinceBath: daysSinceBath(context, dog.id, check.day),
     learnt: learntFor(taught, dog.id, dog.coatClass),
   };
 }
 
 /** The plan that a stored check leads to with today's kit and house rules. */
-export const planOf = (kept: AppContext, check: CheckRecord, room?: PlanRoom): Plan =>
-  plannedFor(kept.stores, check.id, planRequestOf(kept, check, room));
+export const planOf = (context: AppContext, check: CheckRecord, room?: PlanRoom): Plan =>
+  plannedFor(context.stores, check.id, planRequestOf(context, check, room));
 
 /** The newest finished session of a dog, without what is in it. */
-function lastFinishedLine(kept: AppContext, dogId: string): (SessionLine & { readonly day: number }) | undefined {
-  const { sessions } = kept.stores;
-  const isFinished = (line: SessionLine): boolean => gistOf(kept.stores, line).finished;
+function lastFinishedLine(context: AppContext, dogId: string): (SessionLine & { readonly day: number }) | undefined {
+  const { sessions } = context.stores;
+  const isFinished = (line: SessionLine): boolean => gistOf(context.stores, line).finished;
   // It is among the newest two but for a dog whose sessions were left open.
   const newest = sessions.linesOf(dogId, 0, 2);
   return newest.find(isFinished) ?? (newest.length < 2 ? undefined : sessions.linesOf(dogId).find(isFinished));
 }
 
 /** The newest finished session of a dog. */
-export function lastFinished(kept: AppContext, dogId: string): StoredSession | undefined {
-  const line = lastFinishedLine(kept, dogId);
-  return line && kept.stores.sessions.find(line.id);
+export function lastFinished(context: AppContext, dogId: string): StoredSession | undefined {
+  const line = lastFinishedLine(context, dogId);
+  return line && context.stores.sessions.find(line.id);
 }
 
 /** Dogs not seen for so long rest: lists leave them out, a search finds them. */
@@ -170,21 +170,21 @@ const RESTING_DAYS = 2 * 366;
 
 /** The dogs that come here these years, by name; in steps. */
 export const activeDogsInPieces = (
-  kept: AppContext,
+  context: AppContext,
   salon: SalonRecord,
   today: Day,
 ): Generator<void, readonly DogRecord[]> =>
-  kept.stores.dogs.activeInPieces(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
+  context.stores.dogs.activeInPieces(today - RESTING_DAYS, salonInstant(today, 0, salon.timeZone));
 /** The same at once. */
-export const activeDogs = (kept: AppContext, salon: SalonRecord, today: Day): readonly DogRecord[] =>
-  ended(activeDogsInPieces(kept, salon, today));
+export const activeDogs = (context: AppContext, salon: SalonRecord, today: Day): readonly DogRecord[] =>
+  ended(activeDogsInPieces(context, salon, today));
 
 /** The newest check of each dog that comes these years, by dog. */
-export const activeChecks = (kept: AppContext): ReadonlyMap<string, CheckRecord> => {
-  const salon = salonOf(kept);
+export const activeChecks = (context: AppContext): ReadonlyMap<string, CheckRecord> => {
+  const salon = salonOf(context);
   return new Map(
-    activeDogs(kept, salon, todayOf(kept, salon)).flatMap((d) => {
-      const check = kept.stores.checks.latestOf(d.id);
+    activeDogs(context, salon, todayOf(context, salon)).flatMap((d) => {
+      const check = context.stores.checks.latestOf(d.id);
       return check ? [[d.id, check] as const] : [];
     }),
   );
@@ -192,22 +192,22 @@ export const activeChecks = (kept: AppContext): ReadonlyMap<string, CheckRecord>
 
 /** A dog's outlook with the days it rests on, kept while the facts are the same. */
 export function outlookToday(
-  kept: AppContext,
+  context: AppContext,
   salon: SalonRecord,
   today: Day,
   dog: DogRecord,
   booked: Day | undefined,
 ): Outlook & { readonly lastVisit: Day | undefined } {
-  const { stores } = kept;
+  const { stores } = context;
   const check = stores.checks.newestLine(dog.id);
-  const session = lastFinishedLine(kept, dog.id);
+  const session = lastFinishedLine(context, dog.id);
   const as = [today, salon.version, dog.version, check?.id, check?.version, session?.id, session?.events, booked].join(
     ' ',
   );
   return mindsOf(stores).outlooks.of(dog.id, as, () => ({
     lastVisit: session && day(session.day),
     ...outlookOf(
-      kept,
+      context,
       salon,
       today,
       dog,
@@ -219,11 +219,11 @@ export function outlookToday(
 }
 
 /** All that is known and concluded of one dog today. */
-export function dogToday(kept: AppContext, dog: DogRecord) {
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
-  const check = kept.stores.checks.latestOf(dog.id);
-  const bookings = kept.stores.bookings.ofDogFrom(dog.id, salonInstant(today, 0, salon.timeZone));
+export function dogToday(context: AppContext, dog: DogRecord) {
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
+  const check = context.stores.checks.latestOf(dog.id);
+  const bookings = context.stores.bookings.ofDogFrom(dog.id, salonInstant(today, 0, salon.timeZone));
   const first = bookings[0];
   const booked = first && salonDay(Date.parse(first.startsAt), salon.timeZone);
   return {
@@ -231,18 +231,18 @@ export function dogToday(kept: AppContext, dog: DogRecord) {
     today,
     check,
     /** Read when it is asked for: most do not. */
-    session: (): StoredSession | undefined => lastFinished(kept, dog.id),
+    session: (): StoredSession | undefined => lastFinished(context, dog.id),
     bookings,
     booked,
-    ...outlookToday(kept, salon, today, dog, booked),
+    ...outlookToday(context, salon, today, dog, booked),
   };
 }
 
 /** First booking of each dog from today on, by dog. */
-export function bookedDays(kept: AppContext, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
+export function bookedDays(context: AppContext, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
   const from = salonInstant(today, 0, salon.timeZone);
   const days = new Map<string, Day>();
-  for (const b of kept.stores.bookings.between(from, '9999')) {
+  for (const b of context.stores.bookings.between(from, '9999')) {
     if (!days.has(b.dogId)) days.set(b.dogId, salonDay(Date.parse(b.startsAt), salon.timeZone));
   }
   return days;

@@ -20,8 +20,8 @@ import type { TideDesk } from '../tide-desk.ts';
 const TOLD_DAYS = 400;
 
 /** What a reminder rests on. */
-function reminderDog(kept: AppContext, desk: TideDesk, dog: DogRecord): ReminderDog {
-  const { salon, bookings, next, homeTide, lastBrushed, due } = homeNow(kept, desk, dog);
+function reminderDog(context: AppContext, desk: TideDesk, dog: DogRecord): ReminderDog {
+  const { salon, bookings, next, homeTide, lastBrushed, due } = homeNow(context, desk, dog);
   const [visit] = bookings;
   return {
     id: dog.id,
@@ -42,7 +42,7 @@ export class ReminderSender {
   private running: Promise<number> | undefined;
   private closed = false;
   constructor(
-    private readonly kept: AppContext,
+    private readonly context: AppContext,
     private readonly desk: TideDesk,
   ) {}
 
@@ -62,16 +62,16 @@ export class ReminderSender {
   }
 
   private async round(): Promise<number> {
-    const { kept, desk } = this;
-    if (!kept.stores.salon.find()) return 0;
-    await desk.atOnce(() => tideQuestion(kept));
+    const { context, desk } = this;
+    if (!context.stores.salon.find()) return 0;
+    await desk.atOnce(() => tideQuestion(context));
     await desk.settled();
     const waits: PostHousehold[] = [];
     let sent = 0;
-    for (const { owner, channel, quiet } of kept.stores.post.asked()) {
+    for (const { owner, channel, quiet } of context.stores.post.asked()) {
       await pause();
       if (this.closed) return sent;
-      const dogs = kept.stores.dogs.ofOwner(owner);
+      const dogs = context.stores.dogs.ofOwner(owner);
       if (dogs.length === 0) continue;
       const post = this.postOf(owner, dogs);
       if (post.silence === undefined && (await this.send(owner, dogs, post))) {
@@ -89,38 +89,38 @@ export class ReminderSender {
       });
     }
     this.waits = waits;
-    this.gone = kept.nowMs();
+    this.gone = context.nowMs();
     return sent;
   }
 
   private postOf(owner: Owner, dogs: readonly DogRecord[]): Post {
-    const { kept, desk } = this;
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
-    const wish = kept.stores.post.wish(owner);
+    const { context, desk } = this;
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
+    const wish = context.stores.post.wish(owner);
     return postFor({
       asked: wish !== undefined && wish.channel !== 'off',
       quiet: wish?.quiet ?? { fromMinute: 0, toMinute: 0 },
-      dogs: dogs.map((d) => reminderDog(kept, desk, d)),
+      dogs: dogs.map((d) => reminderDog(context, desk, d)),
       today,
-      minute: salonMinute(kept.nowMs(), salon.timeZone),
-      told: kept.stores.post.told(owner, addDays(today, -TOLD_DAYS)),
+      minute: salonMinute(context.nowMs(), salon.timeZone),
+      told: context.stores.post.told(owner, addDays(today, -TOLD_DAYS)),
     });
   }
 
   /** Writes the message of a household; false when it had one today already, or no longer wants any. */
   private async send(owner: Owner, dogs: readonly DogRecord[], { reminders }: Post): Promise<boolean> {
-    const { kept, desk } = this;
-    const salon = salonOf(kept);
-    const today: Day = todayOf(kept, salon);
-    const wish = kept.stores.post.wish(owner);
+    const { context, desk } = this;
+    const salon = salonOf(context);
+    const today: Day = todayOf(context, salon);
+    const wish = context.stores.post.wish(owner);
     if (!wish) return false;
     const named = new Set(reminders.map((r) => r.dogId));
     const said = new Map<string, OwnerDog>(
-      dogs.filter((d) => named.has(d.id)).map((d) => [d.id, ownerDog(kept, desk, d)]),
+      dogs.filter((d) => named.has(d.id)).map((d) => [d.id, ownerDog(context, desk, d)]),
     );
     const letter = letterOf(reminders, said, today, salon);
-    const [id, atMs] = [randomUUID(), kept.nowMs()];
+    const [id, atMs] = [randomUUID(), context.nowMs()];
     const eml =
       wish.channel === 'mail'
         ? await emlOf({
@@ -129,13 +129,13 @@ export class ReminderSender {
             to: wish.email,
             salonName: salon.name,
             letter,
-            ics: homeFeed(feedOf(kept, salon, today, [...said.values()])),
+            ics: homeFeed(feedOf(context, salon, today, [...said.values()])),
           })
         : null;
-    return kept.stores.write(() => {
+    return context.stores.write(() => {
       // While the mail was written the owner may have said STOP.
-      if (kept.stores.post.wish(owner)?.channel !== wish.channel) return false;
-      return kept.stores.post.send({
+      if (context.stores.post.wish(owner)?.channel !== wish.channel) return false;
+      return context.stores.post.send({
         id,
         owner,
         day: today,

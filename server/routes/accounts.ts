@@ -24,11 +24,11 @@ export interface DoorRules {
   readonly setUpCode?: string | undefined;
 }
 
-export function accountRoutes(kept: ServerContext, rules: DoorRules, log: Log): Router {
-  const { stores, nowMs, door } = kept;
+export function accountRoutes(context: ServerContext, rules: DoorRules, log: Log): Router {
+  const { stores, nowMs, door } = context;
   const { throttle, places } = door;
   const { accounts } = stores;
-  const { router, on } = apiRouter(kept);
+  const { router, on } = apiRouter(context);
 
   const me = (
     signedIn:

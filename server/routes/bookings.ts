@@ -25,9 +25,9 @@ const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
   salonInstant(addDays(day, 1), 0, salon.timeZone),
 ];
 
-export function bookingRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function bookingRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
 
   const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
     stores.bookings
@@ -37,10 +37,10 @@ export function bookingRoutes(kept: ServerContext): Router {
 
   /** Refuses a booking that no table is free for. */
   const mustFit = (b: Pick<BookingDraft, 'startsAt' | 'minutes'>, without?: string): void => {
-    const salon = salonOf(kept);
+    const salon = salonOf(context);
     const ms = Date.parse(b.startsAt);
     const day = salonDay(ms, salon.timeZone);
-    mustBeBookable(kept, 'startsAt', day);
+    mustBeBookable(context, 'startsAt', day);
     const span = { start: salonMinute(ms, salon.timeZone), minutes: b.minutes };
     if (busiest(span, spansOn(day, salon, without)) >= salon.house.tables) {
       throw new Problem(
@@ -55,7 +55,7 @@ export function bookingRoutes(kept: ServerContext): Router {
   const offers = (from: Day, minutes: number, salon: SalonRecord): readonly string[] => {
     const out: string[] = [];
     let days = 0;
-    const now = isoMinute(kept.nowMs());
+    const now = isoMinute(context.nowMs());
     const away = stores.roster.away(from);
     for (let i = 0; i < LOOK_DAYS && days < OFFERED_DAYS; i++) {
       const day = addDays(from, i);
@@ -73,11 +73,11 @@ export function bookingRoutes(kept: ServerContext): Router {
 
   on('GET /dogs/:id/next', ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
-    const { salon, today, check, bookings, next } = dogToday(kept, dog);
+    const { salon, today, check, bookings, next } = dogToday(context, dog);
     if (!check || !next) {
       throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
     }
-    const plan = planOf(kept, check);
+    const plan = planOf(context, check);
     const method = plan.recommended && openMethod(plan, plan.recommended.method);
     const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
     const from = next.day > today ? next.day : today;
@@ -99,10 +99,10 @@ export function bookingRoutes(kept: ServerContext): Router {
       const dog = found(stores.dogs.find(dogId), 'dog', dogId);
       const before = stores.bookings.find(id);
       if (before) return { status: 200, json: before };
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
+      const salon = salonOf(context);
+      const today = todayOf(context, salon);
       const wanted = parseDay(from) ?? today;
-      mustBeBookable(kept, 'from', wanted);
+      mustBeBookable(context, 'from', wanted);
       const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
       if (startsAt === undefined)
         throw new Problem(
@@ -116,8 +116,8 @@ export function bookingRoutes(kept: ServerContext): Router {
   });
 
   on('GET /bookings', () => {
-    const salon = salonOf(kept);
-    const from = salonInstant(todayOf(kept, salon), 0, salon.timeZone);
+    const salon = salonOf(context);
+    const from = salonInstant(todayOf(context, salon), 0, salon.timeZone);
     return { json: { bookings: stores.bookings.between(from, '9999') } };
   });
 
@@ -180,7 +180,7 @@ export function bookingRoutes(kept: ServerContext): Router {
       text: {
         type: 'text/calendar',
         fileName: `visit-${booking.startsAt.slice(0, 10)}.ics`,
-        body: bookingIcs(booking, salonOf(kept), kept.nowMs()),
+        body: bookingIcs(booking, salonOf(context), context.nowMs()),
       },
     };
   });

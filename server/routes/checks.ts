@@ -10,9 +10,9 @@ import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type S
 import { plannedFor } from '../gist.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function checkRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function checkRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
 
   on('GET /dogs/:id/checks', ({ params: { id } }) => {
     found(stores.dogs.find(id), 'dog', id);
@@ -49,13 +49,13 @@ export function checkRoutes(kept: ServerContext): Router {
   });
 
   on('GET /checks/:id/plan', ({ params: { id } }) => ({
-    json: planOf(kept, found(stores.checks.find(id), 'check', id)),
+    json: planOf(context, found(stores.checks.find(id), 'check', id)),
   }));
 
   on('GET /checks/:id/bench', ({ params: { id } }) => {
     const check = found(stores.checks.find(id), 'check', id);
-    const room = planRoomOf(kept);
-    const request = planRequestOf(kept, check, room);
+    const room = planRoomOf(context);
+    const request = planRequestOf(context, check, room);
     const page: BenchPage = {
       request,
       plan: plannedFor(stores, check.id, request),
@@ -65,12 +65,12 @@ export function checkRoutes(kept: ServerContext): Router {
   });
 
   on('GET /bench/cases', () => {
-    const room = planRoomOf(kept);
-    const salon = salonOf(kept);
-    const cases = activeDogs(kept, salon, todayOf(kept, salon)).flatMap((dog): BenchCase[] => {
+    const room = planRoomOf(context);
+    const salon = salonOf(context);
+    const cases = activeDogs(context, salon, todayOf(context, salon)).flatMap((dog): BenchCase[] => {
       const check = stores.checks.latestOf(dog.id);
       if (!check) return [];
-      const { kit, house, ...own } = planRequestOf(kept, check, room);
+      const { kit, house, ...own } = planRequestOf(context, check, room);
       return [{ dogId: dog.id, checkId: check.id, name: dog.name, case: own }];
     });
     const page: BenchCases = { kit: room.kit, house: room.house, cases };
@@ -85,7 +85,7 @@ export function checkRoutes(kept: ServerContext): Router {
       'method',
       method,
     );
-    const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(kept, check), here, way) };
+    const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(context, check), here, way) };
     return { json: page };
   });
   return router;

@@ -13,13 +13,13 @@ const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined =>
   return usual === undefined ? undefined : { dbA: tool.dbA ?? usual, measured: tool.dbA !== undefined };
 };
 
-export function dayRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function dayRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   on('GET /day', () => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
-    const room = planRoomOf(kept);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
+    const room = planRoomOf(context);
     const wall = room.kit;
     const bookings = stores.bookings.between(
       salonInstant(today, 0, salon.timeZone),
@@ -29,7 +29,7 @@ export function dayRoutes(kept: ServerContext): Router {
       const dog = stores.dogs.find(dogId);
       if (!dog) return [];
       const check = stores.checks.latestOf(dogId);
-      const plan = check && planOf(kept, check, room);
+      const plan = check && planOf(context, check, room);
       const best = plan?.recommended && openMethod(plan, plan.recommended.method);
       const dryers = (best?.steps ?? []).flatMap((s): DryerUse[] => {
         const tool = wall.find((t) => t.id === s.tool.id);

@@ -10,9 +10,9 @@ import { Problem } from '../problem.ts';
 const SUBJECT = 'devices';
 const SAID_EVERY_MS = 300;
 
-export function deviceRoutes(kept: ServerContext, bench: DeviceBench, live: Live): Router {
-  const { nowMs } = kept;
-  const { router, on, stream } = apiRouter(kept);
+export function deviceRoutes(context: ServerContext, bench: DeviceBench, live: Live): Router {
+  const { nowMs } = context;
+  const { router, on, stream } = apiRouter(context);
   let ticking: NodeJS.Timeout | undefined;
   // The devices speak only while somebody listens.
   const tick = (): void => {

@@ -13,15 +13,15 @@ import type { Day } from '../../core/quantity/index.ts';
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
-export function dogRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function dogRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
 
   const item = (salon: SalonRecord, today: Day, booked: ReadonlyMap<string, Day>) => {
     const earlier = stores.intake.latestPastVisits();
     return (dog: DogRecord): DogListItem => {
       const bookedDay = booked.get(dog.id);
-      const { need, lastVisit } = outlookToday(kept, salon, today, dog, bookedDay);
+      const { need, lastVisit } = outlookToday(context, salon, today, dog, bookedDay);
       return {
         id: dog.id,
         name: dog.name,
@@ -35,11 +35,11 @@ export function dogRoutes(kept: ServerContext): Router {
     };
   };
   on('GET /dogs', ({ query }) => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
     const find = query['find']?.trim().slice(0, MOST_LETTERS) ?? '';
-    const dogs = find === '' ? activeDogs(kept, salon, today) : stores.dogs.named(find, MOST_FOUND);
-    const items = dogs.map(item(salon, today, bookedDays(kept, salon, today)));
+    const dogs = find === '' ? activeDogs(context, salon, today) : stores.dogs.named(find, MOST_FOUND);
+    const items = dogs.map(item(salon, today, bookedDays(context, salon, today)));
     items.sort((a, b) => b.need.urgency - a.need.urgency || a.name.localeCompare(b.name));
     return { json: { today, dogs: items } };
   });
@@ -54,7 +54,7 @@ export function dogRoutes(kept: ServerContext): Router {
 
   on('GET /dogs/:id', ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
-    const { today, bookings, need, next } = dogToday(kept, dog);
+    const { today, bookings, need, next } = dogToday(context, dog);
     const page: DogPage = {
       dog,
       today,

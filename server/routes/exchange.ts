@@ -26,12 +26,12 @@ const READ_DAYS = 400;
 /** What came of a file, as it is counted. A second reading of the same file writes nothing twice: events go by their UID. */
 type Counts = { -readonly [K in keyof ReadIn]: ReadIn[K] extends readonly string[] ? string[] : ReadIn[K] };
 
-export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const windowOf = (behind: number, ahead: number): readonly [string, string] => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
     return [
       salonInstant(addDays(today, -behind), 0, salon.timeZone),
       salonInstant(addDays(today, ahead), 0, salon.timeZone),
@@ -40,8 +40,8 @@ export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
 
   on('GET /roster/people/:id/calendar.ics', async ({ params: { id } }) => {
     const person = found(stores.roster.person(id), 'person', id);
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
     const visits: PersonVisit[] = [];
     const sheets = new Map<Day, Pick<DaySheet, 'laid'>>();
     for (const booking of stores.bookings.between(...windowOf(0, FEED.days))) {
@@ -56,7 +56,7 @@ export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
       if (!sheet) {
         // Others are answered between two days.
         await setImmediate();
-        sheet = sheetOf(kept, on);
+        sheet = sheetOf(context, on);
         sheets.set(on, sheet);
       }
       const mine = sheet.laid.filter((l) => l.visit === booking.id && l.person === id);
@@ -66,13 +66,13 @@ export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
       visits.push({ booking, startMs: ms(first), endMs: ms(Math.max(...mine.map((l) => l.end))), sure: true });
     }
     const away = stores.roster.away(today).filter((a) => a.person === null || a.person === id);
-    const body = personFeed({ person, visits, away, salon, nowMs: kept.nowMs() });
+    const body = personFeed({ person, visits, away, salon, nowMs: context.nowMs() });
     return { text: { type: 'text/calendar', fileName: `${id}.ics`, body } };
   });
 
   on('POST /calendar/read', async ({ body: { ics } }) => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
     const to = addDays(today, READ_DAYS);
     const { events, unread } = await work.run('calendar', { ics, timeZone: salon.timeZone, from: today, to });
     const dogs = new DogNames(stores.dogs.names());
@@ -105,7 +105,7 @@ export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
   });
 
   on('GET /bookings.csv', () => {
-    const { timeZone } = salonOf(kept);
+    const { timeZone } = salonOf(context);
     const owners = new Map(stores.dogs.all().map((d) => [d.id, d.owner.name]));
     const two = (n: number): string => String(n).padStart(2, '0');
     const rows = stores.bookings.between(windowOf(0, 0)[0], '9999').map((b) => {
@@ -125,11 +125,11 @@ export function exchangeRoutes(kept: ServerContext, work: WorkerQueue): Router {
     return { text: { type: 'text/csv', fileName: 'bookings.csv', body: `${body}\r\n` } };
   });
   on('POST /bookings/read', async ({ body: { csv } }) => {
-    const salon = salonOf(kept);
+    const salon = salonOf(context);
     const { bookings, left } = await work.run('bookings', {
       csv,
       timeZone: salon.timeZone,
-      today: todayOf(kept, salon),
+      today: todayOf(context, salon),
       dogs: stores.dogs.names(),
     });
     const json: Counts = { booked: 0, moved: 0, closed: 0, left: [...left] };

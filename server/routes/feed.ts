@@ -7,17 +7,17 @@ import { tokenHash } from '../auth/owner-links.ts';
 import { Problem } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
-export function feed(kept: AppContext, desk: TideDesk): RequestHandler {
-  const { stores } = kept;
+export function feed(context: AppContext, desk: TideDesk): RequestHandler {
+  const { stores } = context;
   return (req, res) => {
     const hash = tokenHash(String(req.params['token'] ?? ''));
     const link = hash === undefined ? undefined : stores.home.openFeed(hash);
     if (!link) throw new Problem(404, null, 'There is no calendar here. Please ask the salon for a new link.');
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
-    askTide(kept, desk);
-    const { dogs } = ownerPage(kept, desk, link.dogIds, '');
-    const body = homeFeed(feedOf(kept, salon, today, dogs));
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
+    askTide(context, desk);
+    const { dogs } = ownerPage(context, desk, link.dogIds, '');
+    const body = homeFeed(feedOf(context, salon, today, dogs));
     res.type('text/calendar; charset=utf-8').setHeader('Cache-Control', 'private, max-age=3600');
     res.send(body);
   };

@@ -10,15 +10,15 @@ import { feedTokenOf, newToken, tokenHash } from '../auth/owner-links.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
 
-export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const deskPage = (id: string): HomeDeskPage => {
     const dog = found(stores.dogs.find(id), 'dog', id);
-    const salon = salonOf(kept);
-    const setup = setupRecord(kept, dog);
-    askTide(kept, desk);
-    const seen = ownerDog(kept, desk, dog);
+    const salon = salonOf(context);
+    const setup = setupRecord(context, dog);
+    askTide(context, desk);
+    const seen = ownerDog(context, desk, dog);
     const { effect } = seen.tide;
     const { rates } = salon.house;
     return {
@@ -27,10 +27,10 @@ export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
       salonName: salon.name,
       timeZone: salon.timeZone,
       ownerName: dog.owner.name,
-      household: householdOf(kept, dog).map((d) => ({ id: d.id, name: d.name })),
+      household: householdOf(context, dog).map((d) => ({ id: d.id, name: d.name })),
       links: stores.home.linksOf(id),
-      adherence: adherenceOf(kept, dog, todayOf(kept, salon), setup),
-      post: wishOf(kept, dog),
+      adherence: adherenceOf(context, dog, todayOf(context, salon), setup),
+      post: wishOf(context, dog),
       missedWeekCost: effect && {
         cents: Math.max(0, priceCents(effect.missedWeek, rates) - priceCents(effect.kept, rates)),
         currency: rates.currency,
@@ -41,10 +41,10 @@ export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
   on('PUT /dogs/:id/home', ({ params: { id }, body: { version, ...facts } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(id), 'dog', id);
-      if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(kept, dog), { ...facts, version });
+      if (!stores.home.saveSetup(id, facts, version)) throw stale(setupRecord(context, dog), { ...facts, version });
       // The minutes are the household's: its other dogs share them.
-      for (const other of householdOf(kept, dog).slice(1)) {
-        const { version: theirs, ...home } = setupRecord(kept, other);
+      for (const other of householdOf(context, dog).slice(1)) {
+        const { version: theirs, ...home } = setupRecord(context, other);
         stores.home.saveSetup(other.id, { ...home, minutesByWeekday: facts.minutesByWeekday }, theirs);
       }
       return { json: deskPage(id) };
@@ -61,7 +61,7 @@ export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
       const [first] = dogs;
       if (first && dogs.some((d) => d.owner.name !== first.owner.name || d.owner.phone !== first.owner.phone))
         throw new Problem(400, 'dogIds', 'dogIds must be dogs of one owner. Make a link for each owner.');
-      const row = { id: randomUUID(), tokenHash: hash, feedHash, atMs: kept.nowMs() };
+      const row = { id: randomUUID(), tokenHash: hash, feedHash, atMs: context.nowMs() };
       stores.home.addLink(row, dogIds);
       const link = found(stores.home.findLink(row.id), 'link', row.id);
       const made: HomeLinkMade = { ...link, token, feedToken };
@@ -71,7 +71,7 @@ export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
   on('DELETE /home-links/:id', ({ params: { id } }) =>
     stores.write(() => {
       found(stores.home.findLink(id), 'link', id);
-      stores.home.endLink(id, kept.nowMs());
+      stores.home.endLink(id, context.nowMs());
       return { json: found(stores.home.findLink(id), 'link', id) };
     }),
   );
@@ -83,7 +83,7 @@ export function homeRoutes(kept: ServerContext, desk: TideDesk): Router {
   on('POST /home-reports/:id/close', ({ params: { id } }) =>
     stores.write(() => {
       found(stores.home.findReport(id), 'report', id);
-      stores.home.closeReport(id, kept.nowMs());
+      stores.home.closeReport(id, context.nowMs());
       return { json: found(stores.home.findReport(id), 'report', id) };
     }),
   );

@@ -9,15 +9,15 @@ import type { ClientTable } from '../formats/client-table.ts';
 import { found, Problem } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-export function intakeRoutes(kept: ServerContext, work: WorkerQueue): Router {
-  const { stores, nowMs } = kept;
-  const { router, on } = apiRouter(kept);
+export function intakeRoutes(context: ServerContext, work: WorkerQueue): Router {
+  const { stores, nowMs } = context;
+  const { router, on } = apiRouter(context);
 
   const table = (csv: string, columns: IntakeColumns | undefined): ClientTable => ({
     csv,
     columns,
     known: stores.dogs.names(),
-    today: todayOf(kept, salonOf(kept)),
+    today: todayOf(context, salonOf(context)),
   });
 
   on('POST /intake/preview', async ({ body: { csv, columns } }) => ({

@@ -23,16 +23,16 @@ const WORKINGS = new WeakMap<Stores, Workings>();
 const AT_ONCE = 20;
 
 /** Every working of every piece, by its id; only sessions with new events are folded anew. */
-async function usesByTool(kept: AppContext): Promise<ReadonlyMap<string, readonly Use[]>> {
-  const { sessions } = kept.stores;
-  const known = WORKINGS.get(kept.stores) ?? { upTo: 0, bySession: new Map(), byTool: new Map() };
-  WORKINGS.set(kept.stores, known);
+async function usesByTool(context: AppContext): Promise<ReadonlyMap<string, readonly Use[]>> {
+  const { sessions } = context.stores;
+  const known = WORKINGS.get(context.stores) ?? { upTo: 0, bySession: new Map(), byTool: new Map() };
+  WORKINGS.set(context.stores, known);
   const upTo = sessions.newestEvent();
   if (upTo === known.upTo) return known.byTool;
   for (const [i, id] of sessions.touchedSince(known.upTo).entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
     const line = sessions.line(id);
-    if (line) known.bySession.set(id, gistOf(kept.stores, line).uses);
+    if (line) known.bySession.set(id, gistOf(context.stores, line).uses);
   }
   const byTool = new Map<string, Use[]>();
   for (const workings of known.bySession.values())
@@ -47,12 +47,12 @@ async function usesByTool(kept: AppContext): Promise<ReadonlyMap<string, readonl
   return byTool;
 }
 
-async function kitPage(kept: AppContext): Promise<KitPage> {
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
-  const tools = kept.stores.kit.all();
-  const upkeep = kept.stores.kit.upkeep();
-  const uses = await usesByTool(kept);
+async function kitPage(context: AppContext): Promise<KitPage> {
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
+  const tools = context.stores.kit.all();
+  const upkeep = context.stores.kit.upkeep();
+  const uses = await usesByTool(context);
   const wear = Object.fromEntries(
     tools.map((t) => [
       t.id,
@@ -71,9 +71,9 @@ async function kitPage(kept: AppContext): Promise<KitPage> {
   return { today, currency: salon.house.rates.currency, tools, wear, upkeep };
 }
 
-export function kitRoutes(kept: ServerContext, work: WorkerQueue): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function kitRoutes(context: ServerContext, work: WorkerQueue): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   /** A piece in a home is of a kind that owners can be trusted with, and of a dog that exists. */
   const mustSuit = (draft: ToolDraft): void => {
     if (draft.homeOf === null) return;
@@ -94,13 +94,13 @@ export function kitRoutes(kept: ServerContext, work: WorkerQueue): Router {
     }
   };
 
-  on('GET /kit', async () => ({ json: await kitPage(kept) }));
+  on('GET /kit', async () => ({ json: await kitPage(context) }));
   on('GET /kit/coverage', async () => {
-    const dogs = [...activeChecks(kept)].flatMap(([dogId, check]) => {
+    const dogs = [...activeChecks(context)].flatMap(([dogId, check]) => {
       const dog = stores.dogs.find(dogId);
       return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
     });
-    const asked = { dogs, kit: wallOf(kept), shop: SHOP, house: salonOf(kept).house };
+    const asked = { dogs, kit: wallOf(context), shop: SHOP, house: salonOf(context).house };
     return { json: await work.run('coverage', asked) };
   });
   on('POST /kit', ({ body: { id, ...draft } }) =>
@@ -137,7 +137,7 @@ export function kitRoutes(kept: ServerContext, work: WorkerQueue): Router {
         stores.kit.addUpkeep(entry);
       }
     });
-    return { status: 201, json: await kitPage(kept) };
+    return { status: 201, json: await kitPage(context) };
   });
   on('DELETE /kit/upkeep/:id', ({ params: { id } }) => {
     found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);

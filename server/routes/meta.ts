@@ -25,8 +25,8 @@ function buildIn(webRoot: string | undefined): () => string | null {
   };
 }
 
-export function metaRoutes(kept: ServerContext, webRoot: string | undefined): Router {
-  const { router, on } = apiRouter(kept);
+export function metaRoutes(context: ServerContext, webRoot: string | undefined): Router {
+  const { router, on } = apiRouter(context);
   let document: object | undefined;
   const build = buildIn(webRoot);
   on('GET /health', () => ({ json: { ok: true, build: build() } }));

@@ -18,20 +18,20 @@ import type { TideDesk } from '../tide-desk.ts';
 
 type LinkKey = { [K in ApiKey]: WhoOf<K> extends 'link' ? K : never }[ApiKey];
 
-export function ownerRoutes(kept: ServerContext, desk: TideDesk): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
 
   const notAhead = (on: string): void => {
     // A phone's own day may be one ahead of the salon's.
-    if ((parseDay(on) ?? 0) > todayOf(kept, salonOf(kept)) + 1)
+    if ((parseDay(on) ?? 0) > todayOf(context, salonOf(context)) + 1)
       throw new Problem(400, 'day', `day ${on} is still to come: note what was done.`);
   };
   const page = ({ link }: Pick<Ask<LinkKey>, 'link'>) => {
-    askTide(kept, desk);
-    return ownerPage(kept, desk, link.dogIds, feedTokenOf(link.token));
+    askTide(context, desk);
+    return ownerPage(context, desk, link.dogIds, feedTokenOf(link.token));
   };
-  const today = (): number => todayOf(kept, salonOf(kept));
+  const today = (): number => todayOf(context, salonOf(context));
   /** An entry of a dog's home that is sent again changes nothing; one that belongs to another dog is nobody's. */
   const once = (
     { link, what }: { readonly link: { readonly id: string }; readonly what: Limited },
@@ -41,7 +41,7 @@ export function ownerRoutes(kept: ServerContext, desk: TideDesk): Router {
   ): boolean => {
     if (before && before.dogId !== dogId) throw nothingHere();
     if (!before) {
-      kept.door.links.take(link.id, what, today());
+      context.door.links.take(link.id, what, today());
       add();
     }
     return !before;
@@ -94,8 +94,8 @@ export function ownerRoutes(kept: ServerContext, desk: TideDesk): Router {
     const report = ID_PATTERN.test(reportId) ? stores.home.findReport(reportId) : undefined;
     if (report?.dogId !== id) throw nothingHere();
     const { bytes, width, height } = pictureOf(ask.body);
-    kept.door.links.take(ask.link.id, 'photos', today());
-    kept.door.links.take(ask.link.id, 'megapixels', today(), (width * height) / 1e6);
+    context.door.links.take(ask.link.id, 'photos', today());
+    context.door.links.take(ask.link.id, 'megapixels', today(), (width * height) / 1e6);
     stores.write(() => stores.home.setPhoto(report.id, bytes));
     return { json: page(ask) };
   });
@@ -105,7 +105,7 @@ export function ownerRoutes(kept: ServerContext, desk: TideDesk): Router {
     const dog = stores.dogs.find(link.dogIds[0] ?? '');
     if (!dog) throw nothingHere();
     return stores.write(() => {
-      const before = wishOf(kept, dog);
+      const before = wishOf(context, dog);
       const after = { ...before, ...wish };
       mustReach(dog, after);
       stores.post.saveWish(dog.owner, after, before.version);

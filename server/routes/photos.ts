@@ -8,9 +8,9 @@ import type { ServerContext } from '../facts.ts';
 import { pictureOf } from '../picture.ts';
 import { found, Problem } from '../problem.ts';
 
-export function photoRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function photoRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   on('GET /checks/:id/photos', ({ params: { id } }) => {
     found(stores.checks.find(id), 'check', id);
     return { json: { photos: stores.photos.ofCheck(id) } };

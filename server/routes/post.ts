@@ -10,16 +10,16 @@ import { found, Problem, stale } from '../problem.ts';
 /** Messages shown. */
 const SHOWN = 100;
 
-export function postRoutes(kept: ServerContext, office: ReminderSender): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function postRoutes(context: ServerContext, office: ReminderSender): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const page = (): PostPage => {
     const { households, atMs } = office.state();
     return {
       sent: stores.post.newest(SHOWN),
       households,
       at: atMs === undefined ? null : new Date(atMs).toISOString(),
-      timeZone: salonOf(kept).timeZone,
+      timeZone: salonOf(context).timeZone,
     };
   };
   on('GET /post', () => ({ json: page() }));
@@ -44,8 +44,8 @@ export function postRoutes(kept: ServerContext, office: ReminderSender): Router 
     return stores.write(() => {
       const dog = found(stores.dogs.find(id), 'dog', id);
       mustReach(dog, wish);
-      if (!stores.post.saveWish(dog.owner, wish, version)) throw stale(wishOf(kept, dog), { ...wish, version });
-      return { json: wishOf(kept, dog) };
+      if (!stores.post.saveWish(dog.owner, wish, version)) throw stale(wishOf(context, dog), { ...wish, version });
+      return { json: wishOf(context, dog) };
     });
   });
   return router;

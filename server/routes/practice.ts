@@ -13,11 +13,11 @@ function accountOf({ id }: Actor): string {
   return id;
 }
 
-export function practiceRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function practiceRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const page = (accountId: string): PracticePage => ({
-    today: todayOf(kept, salonOf(kept)),
+    today: todayOf(context, salonOf(context)),
     ...stores.practice.page(accountId),
   });
 
@@ -44,7 +44,7 @@ export function practiceRoutes(kept: ServerContext): Router {
         }
         return { status: 200, json: page(accountId) };
       }
-      stores.practice.addBout(accountId, body, kept.nowMs());
+      stores.practice.addBout(accountId, body, context.nowMs());
       return { status: 201, json: page(accountId) };
     });
   });
@@ -58,7 +58,7 @@ export function practiceRoutes(kept: ServerContext): Router {
       }
       if (by === undefined) {
         const right = rightAnswer(askCard(body.card, body.seed)) === body.answer;
-        stores.practice.addAnswer(accountId, body, right, todayOf(kept, salonOf(kept)));
+        stores.practice.addAnswer(accountId, body, right, todayOf(context, salonOf(context)));
       }
       return { status: by === undefined ? 201 : 200, json: page(accountId) };
     });

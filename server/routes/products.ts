@@ -9,13 +9,13 @@ import { Problem } from '../problem.ts';
 
 const SHOWN_MOVES = 20;
 
-export function productRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function productRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const page = (): ProductsPage => {
     const moves = stores.products.moves();
     return {
-      stock: stockOf(moves, todayOf(kept, salonOf(kept))),
+      stock: stockOf(moves, todayOf(context, salonOf(context))),
       moves: moves.slice(-SHOWN_MOVES).reverse().map(sentMove),
     };
   };

@@ -7,13 +7,13 @@ import { apiRouter } from '../endpoint.ts';
 import { mustBeBookable, salonOf, todayOf, type ServerContext } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
-export function rosterRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
+export function rosterRoutes(context: ServerContext): Router {
+  const { stores } = context;
   const { roster } = stores;
-  const { router, on } = apiRouter(kept);
+  const { router, on } = apiRouter(context);
   const page = (): RosterPage => ({
     people: roster.people(),
-    away: roster.away(todayOf(kept, salonOf(kept))),
+    away: roster.away(todayOf(context, salonOf(context))),
     apart: roster.apart(),
   });
   const wishOf = (dogId: string): WishRecord => roster.wishes().get(dogId) ?? { ...ANY_TIME, version: 0 };
@@ -46,7 +46,7 @@ export function rosterRoutes(kept: ServerContext): Router {
         'to',
         `The last day, ${draft.to}, lies before the first, ${draft.from}. Choose a later one.`,
       );
-    mustBeBookable(kept, 'to', to);
+    mustBeBookable(context, 'to', to);
     return {
       status: 201,
       json: stores.write(() => {

@@ -9,9 +9,9 @@ import type { Safe } from '../storage/safe.ts';
 
 const SHOWN_CHANGES = 60;
 
-export function safeRoutes(kept: ServerContext, safe: Safe, log: Log): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function safeRoutes(context: ServerContext, safe: Safe, log: Log): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   on('GET /changes', ({ query }) => {
     const before = query['before'] === undefined ? Number.MAX_SAFE_INTEGER : Number(query['before']);
     if (!Number.isSafeInteger(before))
@@ -39,7 +39,7 @@ export function safeRoutes(kept: ServerContext, safe: Safe, log: Log): Router {
     log.info({ who: actor.name, dogId: body.dogId }, 'owner forgotten');
     const done = stores.write(() => {
       const { owner } = found(stores.dogs.find(body.dogId), 'dog', body.dogId);
-      return stores.forget.owner(owner, kept.nowMs());
+      return stores.forget.owner(owner, context.nowMs());
     });
     stores.forget.settle();
     return { json: { ...done, copies: safe.copies() } };

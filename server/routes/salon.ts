@@ -10,38 +10,38 @@ import { findPlaces } from '../gazetteer.ts';
 import { Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-export function salonRoutes(kept: ServerContext, work: WorkerQueue): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function salonRoutes(context: ServerContext, work: WorkerQueue): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   on('GET /salon', () => {
-    const salon = salonOf(kept);
-    return { json: { salon, today: todayOf(kept, salon) } };
+    const salon = salonOf(context);
+    return { json: { salon, today: todayOf(context, salon) } };
   });
   on('POST /salon', ({ body }) =>
     stores.write(() => {
       if (stores.salon.find())
         throw new Problem(409, null, 'There is a salon in this file already. Change it under House rules.');
       stores.salon.insert({ ...body, house: DEFAULT_HOUSE, version: 1 });
-      return { status: 201, json: salonOf(kept) };
+      return { status: 201, json: salonOf(context) };
     }),
   );
   on('GET /places', async ({ query: { find = '' } }) => ({ json: { places: await findPlaces(find.slice(0, 80)) } }));
   on('PUT /salon', ({ body: edit }) => {
     return {
       json: stores.write(() => {
-        if (!stores.salon.update(edit)) throw stale(salonOf(kept), edit);
-        return salonOf(kept);
+        if (!stores.salon.update(edit)) throw stale(salonOf(context), edit);
+        return salonOf(context);
       }),
     };
   });
-  on('POST /house/preview', async ({ body }) => ({ json: await housePreview(kept, work, body.house) }));
+  on('POST /house/preview', async ({ body }) => ({ json: await housePreview(context, work, body.house) }));
   on('GET /rules', () => {
     const spoken: Record<string, { dogs: number; zones: number }> = {};
-    const checks = [...activeChecks(kept).values()];
+    const checks = [...activeChecks(context).values()];
     const seen = new Map<string, ReadonlySet<string>>();
-    const room = planRoomOf(kept);
+    const room = planRoomOf(context);
     for (const check of checks) {
-      for (const [id, zones] of rulesSpoken(planRequestOf(kept, check, room), seen)) {
+      for (const [id, zones] of rulesSpoken(planRequestOf(context, check, room), seen)) {
         const own = (spoken[id] ??= { dogs: 0, zones: 0 });
         own.dogs++;
         own.zones += zones;

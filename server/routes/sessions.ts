@@ -57,13 +57,13 @@ const stepIds = (planned: readonly PlanStep[], events: readonly SessionEvent[]):
 
 const subjectOf = (id: string): string => `session ${id}`;
 
-export function sessionRoutes(kept: ServerContext, live: Live): Router {
-  const { stores, nowMs } = kept;
-  const { router, on, stream } = apiRouter(kept);
+export function sessionRoutes(context: ServerContext, live: Live): Router {
+  const { stores, nowMs } = context;
+  const { router, on, stream } = apiRouter(context);
   const page = (s: StoredSession): SessionPage => {
     const dog = found(stores.dogs.find(s.dogId), 'dog', s.dogId);
     const check = found(stores.checks.find(s.checkId), 'check', s.checkId);
-    const room = planRoomOf(kept);
+    const room = planRoomOf(context);
     const events = stores.sessions.events(s.id);
     return {
       id: s.id,
@@ -76,9 +76,9 @@ export function sessionRoutes(kept: ServerContext, live: Live): Router {
       snapshot: s.snapshot,
       events,
       record: sessionRecord(events, s.snapshot.plan.steps),
-      request: { ...planRequestOf(kept, check, room), crew: s.snapshot.crew },
+      request: { ...planRequestOf(context, check, room), crew: s.snapshot.crew },
       // Those whose hands the log knows, and those who work here and have not begun.
-      people: [...new Set([...peopleIn(room.taught), ...kept.stores.roster.people().map((p) => p.name)])],
+      people: [...new Set([...peopleIn(room.taught), ...context.stores.roster.people().map((p) => p.name)])],
     };
   };
   const log = (id: string): SessionLog => ({ events: stores.sessions.events(id), nowMs: nowMs() });
@@ -109,7 +109,7 @@ export function sessionRoutes(kept: ServerContext, live: Live): Router {
           throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
         return { status: 200, json: page(there) };
       }
-      const request = { ...planRequestOf(kept, check), crew: draft.crew };
+      const request = { ...planRequestOf(context, check), crew: draft.crew };
       const plan = planVisit(request);
       const outcome = openMethod(plan, draft.method);
       if (!outcome) {
@@ -125,7 +125,7 @@ export function sessionRoutes(kept: ServerContext, live: Live): Router {
         id: draft.id,
         dogId: check.dogId,
         checkId: check.id,
-        day: todayOf(kept, salonOf(kept)),
+        day: todayOf(context, salonOf(context)),
         method: draft.method,
         snapshot: {
           plan: methodPlan,

@@ -11,15 +11,15 @@ import { salonDay } from '../salon-time.ts';
 /** Calls that are still remembered when somebody asks whom to ring. */
 const CALLS_DAYS = 28;
 
-export function sheetRoutes(kept: ServerContext): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function sheetRoutes(context: ServerContext): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
   const dayOf = (text: string | undefined): Day => {
-    if (text === undefined) return todayOf(kept, salonOf(kept));
+    if (text === undefined) return todayOf(context, salonOf(context));
     const on = dayInRange(text);
     if (on === undefined)
       throw new Problem(400, 'day', `The day must be one that exists, written 2031-04-09, not "${text.slice(0, 40)}".`);
-    mustBeBookable(kept, 'day', on);
+    mustBeBookable(context, 'day', on);
     return on;
   };
   /** The day of a booking that stands. */
@@ -27,10 +27,10 @@ export function sheetRoutes(kept: ServerContext): Router {
     const booking = found(stores.bookings.find(id), 'booking', id);
     if (booking.cancelled)
       throw new Problem(409, 'bookingId', `The visit of ${booking.dogName} was cancelled. Choose another.`);
-    return salonDay(Date.parse(booking.startsAt), salonOf(kept).timeZone);
+    return salonDay(Date.parse(booking.startsAt), salonOf(context).timeZone);
   };
 
-  on('GET /sheet', ({ query }) => ({ json: sheetPage(kept, dayOf(query['day'])) }));
+  on('GET /sheet', ({ query }) => ({ json: sheetPage(context, dayOf(query['day'])) }));
   on('PUT /sheet/pins', ({ body: { pins } }) => {
     return {
       json: stores.write(() => {
@@ -40,7 +40,7 @@ export function sheetRoutes(kept: ServerContext): Router {
             throw new Problem(400, 'person', 'Only people on the roster can be named. Enter them under Staff first.');
           stores.sheet.setPin(p);
         }
-        return sheetPage(kept, [...days][0] ?? dayOf(undefined));
+        return sheetPage(context, [...days][0] ?? dayOf(undefined));
       }),
     };
   });
@@ -48,8 +48,8 @@ export function sheetRoutes(kept: ServerContext): Router {
     const on = dayOf(query['day']);
     return {
       json: stores.write(() => {
-        stores.sheet.dropPins(bookingsOn(kept, salonOf(kept), on).map((b) => b.id));
-        return sheetPage(kept, on);
+        stores.sheet.dropPins(bookingsOn(context, salonOf(context), on).map((b) => b.id));
+        return sheetPage(context, on);
       }),
     };
   });
@@ -59,7 +59,7 @@ export function sheetRoutes(kept: ServerContext): Router {
         const on = dayOfBooking(mark.bookingId);
         const known = mark.person !== null && stores.roster.person(mark.person) !== undefined;
         stores.sheet.setMark({ ...mark, person: known ? mark.person : null });
-        return sheetPage(kept, on);
+        return sheetPage(context, on);
       }),
     };
   });
@@ -70,17 +70,17 @@ export function sheetRoutes(kept: ServerContext): Router {
       if (!Number.isInteger(from) || from < 0)
         throw new Problem(400, 'stage', `The stage must be a whole number from 0, not "${stage.slice(0, 20)}".`);
       stores.sheet.dropMarksFrom(booking, from);
-      return sheetPage(kept, on);
+      return sheetPage(context, on);
     }),
   }));
-  const calls = () => ({ calls: stores.sheet.calls(addDays(todayOf(kept, salonOf(kept)), -CALLS_DAYS)) });
+  const calls = () => ({ calls: stores.sheet.calls(addDays(todayOf(context, salonOf(context)), -CALLS_DAYS)) });
   on('GET /calls', () => ({ json: calls() }));
   on('POST /calls', ({ body: call }) => {
     return {
       status: 201,
       json: stores.write(() => {
         found(stores.dogs.find(call.dogId), 'dog', call.dogId);
-        stores.sheet.addCall(call, todayOf(kept, salonOf(kept)));
+        stores.sheet.addCall(call, todayOf(context, salonOf(context)));
         return calls();
       }),
     };

@@ -23,11 +23,11 @@ const MOST_ENTRIES = 12_000;
 const AT_ONCE = 25;
 
 /** Entries of the finished sessions of these years, oldest first; what was folded once is not folded again. */
-async function entriesOf(kept: AppContext, since: number): Promise<readonly VisitEntry[]> {
-  const { sessions, dogs } = kept.stores;
-  const { entries } = mindsOf(kept.stores);
+async function entriesOf(context: AppContext, since: number): Promise<readonly VisitEntry[]> {
+  const { sessions, dogs } = context.stores;
+  const { entries } = mindsOf(context.stores);
   const known = new Map(dogs.all().map((d) => [d.id, d]));
-  const wall = new Map(wallOf(kept).map((t) => [t.id, t.dbA]));
+  const wall = new Map(wallOf(context).map((t) => [t.id, t.dbA]));
   const found: VisitEntry[] = [];
   for (const [i, line] of sessions.linesSince(since, MOST_ENTRIES).entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
@@ -36,7 +36,7 @@ async function entriesOf(kept: AppContext, since: number): Promise<readonly Visi
     const entry = entries.of(line.id, `${line.events} ${dog.version}`, () => {
       const s = sessions.find(line.id);
       if (!s) return undefined;
-      const record = recordOf(kept.stores, s);
+      const record = recordOf(context.stores, s);
       if (record.state !== 'finished') return undefined;
       const { id, method, snapshot } = s;
       return entryOf({ id, day: day(s.day), dog, method, plan: snapshot.plan, record, dbAOf: (t) => wall.get(t.id) });
@@ -46,11 +46,11 @@ async function entriesOf(kept: AppContext, since: number): Promise<readonly Visi
   return found.reverse();
 }
 
-export function tallyRoutes(kept: ServerContext): Router {
-  const { router, on } = apiRouter(kept);
+export function tallyRoutes(context: ServerContext): Router {
+  const { router, on } = apiRouter(context);
   on('GET /tally', () => {
-    const taught = taughtBy(kept);
-    const names = new Map(kept.stores.dogs.all().map((d) => [d.id, d.name]));
+    const taught = taughtBy(context);
+    const names = new Map(context.stores.dogs.all().map((d) => [d.id, d.name]));
     const page: TallyPage = {
       sessions: taught.sessions,
       pace: {
@@ -73,15 +73,15 @@ export function tallyRoutes(kept: ServerContext): Router {
     return { json: page };
   });
   on('GET /tally/ledger', async () => {
-    const salon = salonOf(kept);
-    const today = todayOf(kept, salon);
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
     const since = addDays(today, -LEDGER_DAYS);
     const page: TallyLedger = {
       today,
       currency: salon.house.rates.currency,
-      entries: await entriesOf(kept, since),
-      moves: kept.stores.products.moves().filter((m) => m.day >= since),
-      home: kept.stores.home.minutesSince(since),
+      entries: await entriesOf(context, since),
+      moves: context.stores.products.moves().filter((m) => m.day >= since),
+      home: context.stores.home.minutesSince(since),
     };
     return { json: page };
   });

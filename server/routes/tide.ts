@@ -14,16 +14,16 @@ import { tideTextInPieces } from '../services/tide-file.ts';
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(kept: ServerContext, desk: TideDesk): Router {
-  const { stores } = kept;
-  const { router, on } = apiRouter(kept);
+export function tideRoutes(context: ServerContext, desk: TideDesk): Router {
+  const { stores } = context;
+  const { router, on } = apiRouter(context);
 
   const logOf = (dogId: string): DogLog => ({
     notes: stores.tide.notesOf(dogId).map(({ dogId: _, ...n }) => n),
     life: stores.tide.livesOf(dogId).map(({ dogId: _, ...l }) => l),
   });
   const notAhead = (on: string): void => {
-    const today = todayOf(kept, salonOf(kept));
+    const today = todayOf(context, salonOf(context));
     if ((parseDay(on) ?? 0) > today)
       throw new Problem(
         400,
@@ -32,11 +32,11 @@ export function tideRoutes(kept: ServerContext, desk: TideDesk): Router {
       );
   };
 
-  on('GET /tide', async () => ({ written: await tideTextInPieces(kept) }));
+  on('GET /tide', async () => ({ written: await tideTextInPieces(context) }));
   on('GET /tide/learnt', () => {
     // Without a salon there is no tide: said as by every other room.
-    salonOf(kept);
-    askTide(kept, desk);
+    salonOf(context);
+    askTide(context, desk);
     const nothing: TideLearntAnswer = { known: null };
     return { written: desk.learnt ?? JSON.stringify(nothing) };
   });
@@ -103,8 +103,8 @@ export function tideRoutes(kept: ServerContext, desk: TideDesk): Router {
   });
   on('POST /weather/station', () =>
     stores.write(() => {
-      const salon = salonOf(kept);
-      const today = todayOf(kept, salon);
+      const salon = salonOf(context);
+      const today = todayOf(context, salon);
       for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1))
         stores.tide.read(stationReading(salon, d), true);
       return { json: weather() };

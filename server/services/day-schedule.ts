@@ -33,12 +33,12 @@ const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
 
 /** Bookings that stand on a day. */
-export const bookingsOn = (kept: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
-  kept.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
+export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
+  context.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
 
 /** Who works on a day, as the sheet needs them. */
-function peopleOn(kept: AppContext, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
-  const { roster } = kept.stores;
+function peopleOn(context: AppContext, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
+  const { roster } = context.stores;
   const { openMinute, closeMinute } = salon.house.hours;
   const all = { people: roster.people(), away: roster.away(on) };
   if (all.people.length > 0)
@@ -77,24 +77,24 @@ function placesOf(salon: SalonRecord, wall: readonly Tool[]): readonly DayPlace[
 
 /** The way a dog would be worked: its recommended plan, where its coat is known. */
 function recommendedOf(
-  kept: AppContext,
+  context: AppContext,
   check: CheckRecord | undefined,
   room: PlanRoom,
 ): { readonly checkId: string; readonly plan: MethodPlan } | undefined {
-  const plan = check && planOf(kept, check, room);
+  const plan = check && planOf(context, check, room);
   const best = plan?.recommended && openMethod(plan, plan.recommended.method);
   return check && best ? { checkId: check.id, plan: best } : undefined;
 }
 
 /** Everything that a day's sheet is laid from. */
-export function sheetPage(kept: AppContext, on: Day): SheetPage {
-  const { stores } = kept;
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
-  const room = planRoomOf(kept);
-  const people = peopleOn(kept, salon, on);
+export function sheetPage(context: AppContext, on: Day): SheetPage {
+  const { stores } = context;
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
+  const room = planRoomOf(context);
+  const people = peopleOn(context, salon, on);
   const places = placesOf(salon, room.kit);
-  const bookings = bookingsOn(kept, salon, on);
+  const bookings = bookingsOn(context, salon, on);
   const ids = bookings.map((b) => b.id);
   const byDog = new Map(bookings.map((b) => [b.dogId, b.id]));
   const wishes = stores.roster.wishes();
@@ -104,7 +104,7 @@ export function sheetPage(kept: AppContext, on: Day): SheetPage {
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
-    const known = recommendedOf(kept, stores.checks.latestOf(b.dogId), room);
+    const known = recommendedOf(context, stores.checks.latestOf(b.dogId), room);
     const stages: readonly Stage[] = known
       ? stagesOf(
           known.plan.steps.map((s) => ({
@@ -139,7 +139,7 @@ export function sheetPage(kept: AppContext, on: Day): SheetPage {
   const isStage = ({ bookingId, stage }: { readonly bookingId: string; readonly stage: number }): boolean =>
     stage < (stageCount.get(bookingId) ?? 0);
   const marks = stores.sheet.marks(ids).filter(isStage);
-  const minuteNow = salonMinute(kept.nowMs(), salon.timeZone);
+  const minuteNow = salonMinute(context.nowMs(), salon.timeZone);
   const asked: DayAsked = {
     people: people.map(({ name: _, ...p }) => p),
     places,
@@ -183,8 +183,8 @@ export function sheetPage(kept: AppContext, on: Day): SheetPage {
 }
 
 /** A day's sheet as it was laid before anything began; empty where somebody's work can be done by nobody. */
-export function sheetOf(kept: AppContext, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
-  const { asked } = sheetPage(kept, on);
+export function sheetOf(context: AppContext, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
+  const { asked } = sheetPage(context, on);
   if (asked.visits.length === 0 || stagesWithoutHands(asked).length > 0) return { laid: [], pauses: [] };
   return planDay(unbegun(asked));
 }

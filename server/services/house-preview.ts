@@ -28,35 +28,35 @@ interface Previewed {
 }
 
 /** The booked dogs whose coat is known, soonest first. */
-function bookedNext(kept: AppContext, salon: SalonRecord, today: Day): readonly Previewed[] {
-  const { stores } = kept;
-  const room = planRoomOf(kept);
-  const soonest = [...bookedDays(kept, salon, today)].sort((a, b) => a[1] - b[1]);
+function bookedNext(context: AppContext, salon: SalonRecord, today: Day): readonly Previewed[] {
+  const { stores } = context;
+  const room = planRoomOf(context);
+  const soonest = [...bookedDays(context, salon, today)].sort((a, b) => a[1] - b[1]);
   const found: Previewed[] = [];
   for (const [dogId, day] of soonest) {
     if (found.length === MOST_PREVIEWED) break;
     const check = stores.checks.latestOf(dogId);
     const dog = stores.dogs.find(dogId);
-    if (check && dog) found.push({ dogId, name: dog.name, day, request: planRequestOf(kept, check, room) });
+    if (check && dog) found.push({ dogId, name: dog.name, day, request: planRequestOf(context, check, room) });
   }
   return found;
 }
 
 /** How many next dates another house would bring forward and put off, and by how many days in all. */
 async function movedDates(
-  kept: AppContext,
+  context: AppContext,
   salon: SalonRecord,
   today: Day,
   house: HouseRules,
 ): Promise<HousePreview['moved']> {
-  const { stores } = kept;
+  const { stores } = context;
   const pauses = new Pauses();
   let [sooner, later, days] = [0, 0, 0];
-  for (const dog of await inPieces(activeDogsInPieces(kept, salon, today))) {
+  for (const dog of await inPieces(activeDogsInPieces(context, salon, today))) {
     await pauses.take();
-    const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(kept, dog.id)];
+    const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(context, dog.id)];
     const next = (of: SalonRecord): number | undefined =>
-      outlookOf(kept, of, today, dog, check, session, undefined).next?.day;
+      outlookOf(context, of, today, dog, check, session, undefined).next?.day;
     const [was, is] = [next(salon), next({ ...salon, house })];
     if (was === undefined || is === undefined) continue;
     if (is < was) sooner++;
@@ -66,10 +66,10 @@ async function movedDates(
   return { sooner, later, days };
 }
 
-export async function housePreview(kept: AppContext, work: WorkerQueue, house: HouseRules): Promise<HousePreview> {
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
-  const booked = bookedNext(kept, salon, today);
+export async function housePreview(context: AppContext, work: WorkerQueue, house: HouseRules): Promise<HousePreview> {
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
+  const booked = bookedNext(context, salon, today);
   const gists = await work.run(
     'plans',
     booked.flatMap(({ request }) => [request, { ...request, house }]),
@@ -82,6 +82,6 @@ export async function housePreview(kept: AppContext, work: WorkerQueue, house: H
       before: gists[2 * i] ?? null,
       after: gists[2 * i + 1] ?? null,
     })),
-    moved: await movedDates(kept, salon, today, house),
+    moved: await movedDates(context, salon, today, house),
   };
 }

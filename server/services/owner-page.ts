@@ -91,11 +91,11 @@ function closedParts(conditions: readonly ZoneCondition[], reported: readonly Ho
 }
 
 /** What the newest check and the comb of the session after it say of the coat. */
-export function coatNow(kept: AppContext, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
+export function coatNow(context: AppContext, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
   const session = last();
   const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
-  const comb = session && check && session.checkId === check.id ? recordOf(kept.stores, session).comb : {};
+  const comb = session && check && session.checkId === check.id ? recordOf(context.stores, session).comb : {};
   return { conditions, comb };
 }
 
@@ -111,9 +111,9 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
 }
 
 /** What a dog's home did and was told, and what the tide says of it: all but the plan, which takes longer. */
-export function homeNow(kept: AppContext, desk: TideDesk, dog: DogRecord) {
-  const { stores } = kept;
-  const now = dogToday(kept, dog);
+export function homeNow(context: AppContext, desk: TideDesk, dog: DogRecord) {
+  const { stores } = context;
+  const now = dogToday(context, dog);
   const { today } = now;
   const session = now.session();
   const bouts = stores.home.boutsOf(dog.id, addDays(today, -BACK_DAYS));
@@ -132,17 +132,17 @@ export function homeNow(kept: AppContext, desk: TideDesk, dog: DogRecord) {
 }
 
 /** All that an owner's page shows of one dog. */
-export function ownerDog(kept: AppContext, desk: TideDesk, dog: DogRecord): OwnerDog {
-  const { stores } = kept;
-  const now = homeNow(kept, desk, dog);
+export function ownerDog(context: AppContext, desk: TideDesk, dog: DogRecord): OwnerDog {
+  const { stores } = context;
+  const now = homeNow(context, desk, dog);
   const { salon, today, bookings, next, visited, bouts, doneToday, lastBrushed, homeTide, due } = now;
-  const record = setupRecord(kept, dog);
-  const household = householdOf(kept, dog);
+  const record = setupRecord(context, dog);
+  const household = householdOf(context, dog);
   const share = likes(dog) / sum(household.map(likes));
   const setup: HomeSetup = {
     ...record,
     minutesByWeekday: record.minutesByWeekday.map((m) => Math.floor(2 * m * share) / 2),
-    brushes: brushesOf(kept, dog.id),
+    brushes: brushesOf(context, dog.id),
   };
   const last = new Map<HomePart, Day>(visited === undefined ? [] : HOME_PARTS.map((p) => [p, visited]));
   for (const b of bouts) {
@@ -154,10 +154,10 @@ export function ownerDog(kept: AppContext, desk: TideDesk, dog: DogRecord): Owne
   const reported = reports.flatMap((r) =>
     !r.closed && r.part !== null && CLOSING_REPORTS.includes(r.kind) ? [r.part] : [],
   );
-  const coat = coatNow(kept, now, dog);
+  const coat = coatNow(context, now, dog);
   const { dragged, packed } = troubled(coat);
   const closed = closedParts(coat.conditions, reported);
-  const week = weekOf(kept, dog.id, {
+  const week = weekOf(context, dog.id, {
     dog: { coatClass: dog.coatClass, traits: dog.traits },
     setup,
     today,
@@ -212,16 +212,16 @@ function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): numb
 }
 
 /** Has the tide reckoned from today's facts; pages do not wait for it. */
-export const askTide = (kept: AppContext, desk: TideDesk): void => desk.soon(() => tideQuestion(kept));
+export const askTide = (context: AppContext, desk: TideDesk): void => desk.soon(() => tideQuestion(context));
 
 /** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */
-export async function tideQuestion(kept: AppContext): Promise<string> {
-  const book = await tideTextInPieces(kept);
+export async function tideQuestion(context: AppContext): Promise<string> {
+  const book = await tideTextInPieces(context);
   const pauses = new Pauses();
   const homes: TideQuestion['homes'][number][] = [];
-  for (const d of kept.stores.dogs.all()) {
+  for (const d of context.stores.dogs.all()) {
     await pauses.take();
-    homes.push({ id: d.id, boutsPerDay: boutsPerDay(d, setupRecord(kept, d)) });
+    homes.push({ id: d.id, boutsPerDay: boutsPerDay(d, setupRecord(context, d)) });
   }
   return `{"book":${book},"homes":${JSON.stringify(homes)}}`;
 }
@@ -255,29 +255,29 @@ export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
 }
 
 /** The page a link opens. */
-export function ownerPage(kept: AppContext, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
-  const dogs = dogIds.flatMap((id) => kept.stores.dogs.find(id) ?? []);
-  const salon = kept.stores.salon.find();
+export function ownerPage(context: AppContext, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
+  const dogs = dogIds.flatMap((id) => context.stores.dogs.find(id) ?? []);
+  const salon = context.stores.salon.find();
   const [first] = dogs;
-  const wish = first ? wishOf(kept, first) : UNASKED;
+  const wish = first ? wishOf(context, first) : UNASKED;
   return {
     post: { channel: wish.channel, quiet: wish.quiet, ways: first ? waysOf(first.owner, wish) : ['off'] },
     salonName: salon?.name ?? '',
     timeZone: salon?.timeZone ?? 'UTC',
     feed: `/feed/${feedToken}.ics`,
-    dogs: dogs.map((d) => ownerDog(kept, desk, d)),
+    dogs: dogs.map((d) => ownerDog(context, desk, d)),
   };
 }
 
 /** The calendar of some dogs' homes. */
-export function feedOf(kept: AppContext, salon: SalonRecord, today: Day, dogs: readonly OwnerDog[]): Feed {
-  const { stores } = kept;
+export function feedOf(context: AppContext, salon: SalonRecord, today: Day, dogs: readonly OwnerDog[]): Feed {
+  const { stores } = context;
   const ids = dogs.map((d) => d.id);
   return {
     dogs,
     visits: ids.flatMap((id) => stores.bookings.ofDogFrom(id, salonInstant(today, 0, salon.timeZone))),
     salon,
-    nowMs: kept.nowMs(),
+    nowMs: context.nowMs(),
     // Every bout, check, visit and day may change what is planned.
     sequence: Math.max(0, today - 20_000) + sum(ids.map(stores.home.changes)),
   };

@@ -87,18 +87,18 @@ function* minutesAt(dog: DogRecord, room: PlanRoom): Generator<void, readonly nu
 }
 
 /** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
-export function* warmTide(kept: AppContext): Generator<void, void> {
-  const { stores } = kept;
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
-  const dogs = yield* activeDogsInPieces(kept, salon, today);
+export function* warmTide(context: AppContext): Generator<void, void> {
+  const { stores } = context;
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
+  const dogs = yield* activeDogsInPieces(context, salon, today);
   const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {
       sightingOf(stores, line);
       yield;
     }
-  const room = planRoomOf(kept);
+  const room = planRoomOf(context);
   for (const dog of dogs) yield* minutesAt(dog, room);
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
@@ -118,26 +118,26 @@ interface Gathered {
 const GATHERED = new WeakMap<Stores, Gathered>();
 
 /** What was gathered last, where nothing was written since. */
-function known(kept: AppContext): Gathered | undefined {
-  const last = GATHERED.get(kept.stores);
-  const today = todayOf(kept, salonOf(kept));
-  return last?.state === kept.stores.state() && last.today === today ? last : undefined;
+function known(context: AppContext): Gathered | undefined {
+  const last = GATHERED.get(context.stores);
+  const today = todayOf(context, salonOf(context));
+  return last?.state === context.stores.state() && last.today === today ? last : undefined;
 }
 
 /** Gathers anew, a dog a step; what is written meanwhile is gathered the next time. */
-function* gathering(kept: AppContext): Generator<void, Gathered> {
-  const { stores } = kept;
-  const salon = salonOf(kept);
-  const today = todayOf(kept, salon);
+function* gathering(context: AppContext): Generator<void, Gathered> {
+  const { stores } = context;
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
   const state = stores.state();
-  const made: Gathered = { state, today, file: yield* gather(kept, salon, today) };
+  const made: Gathered = { state, today, file: yield* gather(context, salon, today) };
   GATHERED.set(stores, made);
   return made;
 }
-const gathered = (kept: AppContext): Gathered => known(kept) ?? ended(gathering(kept));
+const gathered = (context: AppContext): Gathered => known(context) ?? ended(gathering(context));
 
 /** All that the salon's forecasts rest on today. */
-export const tideFile = (kept: AppContext): TideFile => gathered(kept).file;
+export const tideFile = (context: AppContext): TideFile => gathered(context).file;
 
 /** A file as JSON, a dog a step: of thousands of dogs it is long. The same text as JSON.stringify makes of it. */
 function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
@@ -150,20 +150,20 @@ function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
 }
 
 /** The same, written. */
-export function tideText(kept: AppContext): string {
-  const all = gathered(kept);
+export function tideText(context: AppContext): string {
+  const all = gathered(context);
   return (all.text ??= ended(writing(all.file)));
 }
 
 /** The same, gathered and written between the requests: nobody waits for it but who asks. */
-export async function tideTextInPieces(kept: AppContext): Promise<string> {
-  const all = known(kept) ?? (await inPieces(gathering(kept)));
+export async function tideTextInPieces(context: AppContext): Promise<string> {
+  const all = known(context) ?? (await inPieces(gathering(context)));
   return (all.text ??= await inPieces(writing(all.file)));
 }
 
-function* gather(kept: AppContext, salon: SalonRecord, today: Day): Generator<void, TideFile> {
-  const { stores } = kept;
-  const room = planRoomOf(kept);
+function* gather(context: AppContext, salon: SalonRecord, today: Day): Generator<void, TideFile> {
+  const { stores } = context;
+  const room = planRoomOf(context);
   const since = today - HEEDED_DAYS;
   const notes = byDog(stores.tide.notes());
   const bouts = byDog(stores.home.bouts());
@@ -174,7 +174,7 @@ function* gather(kept: AppContext, salon: SalonRecord, today: Day): Generator<vo
   const open = salon.house.openWeekdays;
   const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
-  const all = yield* activeDogsInPieces(kept, salon, today);
+  const all = yield* activeDogsInPieces(context, salon, today);
   const dogs: BookDog[] = [];
   for (const d of all) {
     yield;
