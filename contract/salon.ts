@@ -33,7 +33,7 @@ export interface SalonEdit extends SalonDraft {
 export type SalonRecord = SalonEdit;
 
 /** A plan in short: what a house would do with a dog. */
-export interface PlanGist {
+export interface PlanSummary {
   readonly method: MethodId;
   readonly minutes: number;
   readonly priceCents: number;
@@ -52,8 +52,8 @@ export interface HousePreview {
     readonly name: string;
     /** Day of the booking. */
     readonly day: number;
-    readonly before: PlanGist | null;
-    readonly after: PlanGist | null;
+    readonly before: PlanSummary | null;
+    readonly after: PlanSummary | null;
   }[];
   /** Dogs whose next visit moves, and by how many days on the whole. */
   readonly moved: { readonly sooner: number; readonly later: number; readonly days: number };

@@ -7,6 +7,7 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { seededRandom, type Random } from '../core/quantity/index.ts';
+import { newMemos, type Memos } from './context.ts';
 import type { Stores } from './db/index.ts';
 import { diskFault } from './disk.ts';
 import { apiError, guestOf } from './endpoint.ts';
@@ -49,6 +50,8 @@ import { WorkerQueue } from './work/worker-queue.ts';
 export interface AppNeeds {
   readonly stores: Stores;
   readonly nowMs: () => number;
+  /** What was computed before; shared with what computes beside the requests. */
+  readonly memos?: Memos;
   /** Chance, for the simulated devices; a number from 0 up to 1. */
   readonly random?: Random;
   /** Streams to pages; whoever closes the server ends them first. */
@@ -99,6 +102,7 @@ const unnamed = (path: string): string => (path.startsWith('/feed/') ? '/feed/â€
 export function createApp({
   stores,
   nowMs,
+  memos = newMemos(),
   log,
   webRoot,
   door = {},
@@ -109,7 +113,7 @@ export function createApp({
   live = new Live(),
   tide = new TideDesk(),
   work = new WorkerQueue(),
-  post = new ReminderSender({ stores, nowMs }, tide),
+  post = new ReminderSender({ stores, nowMs, memos }, tide),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -135,7 +139,7 @@ export function createApp({
     compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }),
   );
 
-  const context = { stores, nowMs, door: doorState };
+  const context = { stores, nowMs, memos, door: doorState };
   const api = express.Router();
   api.use(
     accountRoutes(context, door, log),

@@ -10,21 +10,11 @@ import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { day, ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { outlook, type Outlook } from '../core/tide/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
-import type { DoorState } from './auth/door-state.ts';
-import type { Stores } from './db/index.ts';
+import type { AppContext, OutlookToday } from './context.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
-import { gistOf, lessonsOf, mindsOf, plannedFor, worked } from './gist.ts';
+import { lessonsOf, plannedFor, sessionResult, worked } from './services/worked-sessions.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
-
-export interface AppContext {
-  readonly stores: Stores;
-  readonly nowMs: () => number;
-}
-/** What routes work with besides: what the door remembers. */
-export interface ServerContext extends AppContext {
-  readonly door: DoorState;
-}
 
 /** A stored dog as core reads it. */
 export const coreDog = (d: DogRecord): Dog => ({
@@ -84,7 +74,9 @@ export const wallOf = (context: AppContext): readonly Tool[] =>
 
 /** Days from the last bath before a day to that day, where one is on record. */
 function daysSinceBath(context: AppContext, dogId: string, on: Day): number | undefined {
-  const bathed = context.stores.sessions.linesOf(dogId).find((line) => line.day < on && gistOf(context.stores, line).bathed);
+  const bathed = context.stores.sessions
+    .linesOf(dogId)
+    .find((line) => line.day < on && sessionResult(context, line).bathed);
   return bathed && on - bathed.day;
 }
 
@@ -102,24 +94,20 @@ export const planRoomOf = (context: AppContext): PlanRoom => ({
 
 /** Sessions that still say something about today's hands. */
 const TEACHING_SESSIONS = 300;
-/** What each file's log had taught when so many sessions taught: it takes longer than a plan. */
-const TAUGHT = new WeakMap<Stores, { readonly teachings: number; readonly taught: Taught }>();
 
-/** What the newest finished sessions have taught about pace and grams. */
+/** What the newest finished sessions have taught about pace and grams: it takes longer than a plan. */
 export function taughtBy(context: AppContext): Taught {
-  const teachings = context.stores.sessions.teachings();
-  const known = TAUGHT.get(context.stores);
-  if (known?.teachings === teachings) return known.taught;
-  const classes = new Map(context.stores.dogs.all().map((d) => [d.id, d.coatClass]));
-  const taught = learn(
-    context.stores.sessions.finishedLines(TEACHING_SESSIONS).flatMap((line) => {
-      const { dogId } = line;
-      const coatClass = classes.get(dogId);
-      return coatClass === undefined ? [] : [{ dogId, coatClass, lessons: lessonsOf(context.stores, line) }];
-    }),
-  );
-  TAUGHT.set(context.stores, { teachings, taught });
-  return taught;
+  const { stores, memos } = context;
+  return memos.taught.of('', String(stores.sessions.teachings()), () => {
+    const classes = new Map(stores.dogs.all().map((d) => [d.id, d.coatClass]));
+    return learn(
+      stores.sessions.finishedLines(TEACHING_SESSIONS).flatMap((line) => {
+        const { dogId } = line;
+        const coatClass = classes.get(dogId);
+        return coatClass === undefined ? [] : [{ dogId, coatClass, lessons: lessonsOf(context, line) }];
+      }),
+    );
+  });
 }
 
 /** What a plan had reckoned in of what the log taught: kept with the session that is worked from it. */
@@ -148,12 +136,12 @@ export function planRequestOf(
 
 /** The plan that a stored check leads to with today's kit and house rules. */
 export const planOf = (context: AppContext, check: CheckRecord, room?: PlanRoom): Plan =>
-  plannedFor(context.stores, check.id, planRequestOf(context, check, room));
+  plannedFor(context, check.id, planRequestOf(context, check, room));
 
 /** The newest finished session of a dog, without what is in it. */
 function lastFinishedLine(context: AppContext, dogId: string): (SessionLine & { readonly day: number }) | undefined {
   const { sessions } = context.stores;
-  const isFinished = (line: SessionLine): boolean => gistOf(context.stores, line).finished;
+  const isFinished = (line: SessionLine): boolean => sessionResult(context, line).finished;
   // It is among the newest two but for a dog whose sessions were left open.
   const newest = sessions.linesOf(dogId, 0, 2);
   return newest.find(isFinished) ?? (newest.length < 2 ? undefined : sessions.linesOf(dogId).find(isFinished));
@@ -197,14 +185,14 @@ export function outlookToday(
   today: Day,
   dog: DogRecord,
   booked: Day | undefined,
-): Outlook & { readonly lastVisit: Day | undefined } {
-  const { stores } = context;
+): OutlookToday {
+  const { stores, memos } = context;
   const check = stores.checks.newestLine(dog.id);
   const session = lastFinishedLine(context, dog.id);
   const as = [today, salon.version, dog.version, check?.id, check?.version, session?.id, session?.events, booked].join(
     ' ',
   );
-  return mindsOf(stores).outlooks.of(dog.id, as, () => ({
+  return memos.outlooks.of(dog.id, as, () => ({
     lastVisit: session && day(session.day),
     ...outlookOf(
       context,

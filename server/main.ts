@@ -9,6 +9,7 @@ import { createApp } from './app.ts';
 import { DoorState } from './auth/door-state.ts';
 import { stores } from './db/index.ts';
 import { DEMO_PASSPHRASE } from './demo/accounts.ts';
+import { newMemos } from './context.ts';
 import { fillDemo } from './demo/seed.ts';
 import { Live } from './live.ts';
 import { ReminderSender } from './reminders/sender.ts';
@@ -90,13 +91,13 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   const live = new Live();
   const tide = new TideDesk();
   const work = new WorkerQueue();
-  const post = new ReminderSender({ stores: kept, nowMs: Date.now }, tide);
+  const context = { stores: kept, nowMs: Date.now, memos: newMemos() };
+  const post = new ReminderSender(context, tide);
   const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });
   const log = pino({ level: 'info' });
   const setUpCode = randomBytes(6).toString('hex');
   const app = createApp({
-    stores: kept,
-    nowMs: Date.now,
+    ...context,
     random: Math.random,
     live,
     tide,
@@ -131,11 +132,11 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
     dropUnfinished(kept).catch((err: unknown) => log.error({ err }, 'an import could not be taken back'));
   });
   let closing = false;
-  const warming = warmTide({ stores: kept, nowMs: Date.now });
+  const warming = warmTide(context);
   const warm = (): void => {
     if (closing || !kept.salon.find()) return;
     if (!warming.next().done) setTimeout(warm, WARM_EVERY_MS);
-    else askTide({ stores: kept, nowMs: Date.now }, tide);
+    else askTide(context, tide);
   };
   // A round that failed is tried again with the next.
   const round = (): void => {

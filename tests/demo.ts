@@ -1,6 +1,7 @@
 /** The demo salon, filled once for all tests of a run that want it of the same hour: processes of a run share a folder. */
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { newMemos, type Memos } from '../server/context.ts';
 import { openDb, stores, type Db } from '../server/db/index.ts';
 import { fillDemo } from '../server/demo/seed.ts';
 
@@ -33,3 +34,7 @@ export const demoDb = (nowMs: number): Db => openDb(Buffer.from(demoFile(nowMs))
 
 /** Puts the demo salon of today into a data folder, as a server that ran there would have left it. */
 export const demoIn = (folder: string): void => writeFileSync(join(folder, 'woolly-tide.sqlite'), demoFile(Date.now()));
+
+const { minutes } = newMemos();
+/** Nothing remembered of a salon; only minutes, which are known by all that they are planned from, are planned once for a run. */
+export const freshMemos = (): Memos => ({ ...newMemos(), minutes });

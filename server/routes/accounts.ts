@@ -10,7 +10,7 @@ import { fits, sealed } from '../auth/secret.ts';
 import { addressKey, type CountedFor } from '../auth/throttle.ts';
 import { withoutSecrets, type StoredAccount } from '../db/accounts.ts';
 import { apiRouter, type AnswerOf, type Ask } from '../endpoint.ts';
-import type { ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 /** Who is signed in, said with the cookies that make it so. */

@@ -7,7 +7,8 @@ import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { apiRouter } from '../endpoint.ts';
-import { dogToday, mustBeBookable, planOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { dogToday, mustBeBookable, planOf, salonOf, todayOf } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 

@@ -6,8 +6,9 @@ import { METHOD_IDS, zoneRankings } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
 import { paceByPerson } from '../../core/tally/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
-import { plannedFor } from '../gist.ts';
+import type { ServerContext } from '../context.ts';
+import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
+import { plannedFor } from '../services/worked-sessions.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 export function checkRoutes(context: ServerContext): Router {
@@ -58,7 +59,7 @@ export function checkRoutes(context: ServerContext): Router {
     const request = planRequestOf(context, check, room);
     const page: BenchPage = {
       request,
-      plan: plannedFor(stores, check.id, request),
+      plan: plannedFor(context, check.id, request),
       people: paceByPerson(room.taught, request.dog.coatClass),
     };
     return { json: page };

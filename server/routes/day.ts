@@ -5,7 +5,8 @@ import { openMethod } from '../../core/bench/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays } from '../../core/quantity/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { planOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {

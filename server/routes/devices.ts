@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ClockPage } from '../../contract/session.ts';
 import type { DeviceBench } from '../devices/bench.ts';
 import { apiRouter } from '../endpoint.ts';
-import type { ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
 import type { Live } from '../live.ts';
 import { Problem } from '../problem.ts';
 

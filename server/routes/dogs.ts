@@ -3,9 +3,10 @@ import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
 import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { checkGistOf, gistOf } from '../gist.ts';
+import { checkSummary, sessionResult } from '../services/worked-sessions.ts';
 import { apiRouter } from '../endpoint.ts';
-import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf } from '../facts.ts';
 import { found, stale } from '../problem.ts';
 import type { Day } from '../../core/quantity/index.ts';
 
@@ -62,9 +63,9 @@ export function dogRoutes(context: ServerContext): Router {
       next: next ?? null,
       checks: stores.checks
         .linesOf(id, 0)
-        .map((line) => checkGistOf(stores, line, dog.coatClass))
+        .map((line) => checkSummary(context, line, dog.coatClass))
         .reverse(),
-      sessions: stores.sessions.linesOf(id).map((line) => gistOf(stores, line).summary),
+      sessions: stores.sessions.linesOf(id).map((line) => sessionResult(context, line).summary),
       bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),
     };
     return { json: page };

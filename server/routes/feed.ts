@@ -1,7 +1,8 @@
 /** /feed/TOKEN.ics: a home's days as a calendar to subscribe to. Calendars send no headers, so its token is in the address. */
 import type { RequestHandler } from 'express';
 import { homeFeed } from '../calendar.ts';
-import { salonOf, todayOf, type AppContext } from '../facts.ts';
+import type { AppContext } from '../context.ts';
+import { salonOf, todayOf } from '../facts.ts';
 import { askTide, feedOf, ownerPage } from '../services/owner-page.ts';
 import { tokenHash } from '../auth/owner-links.ts';
 import { Problem } from '../problem.ts';

@@ -5,34 +5,26 @@ import { coatCheck } from '../../contract/check-facts.ts';
 import type { KitPage, ToolDraft } from '../../contract/kit.ts';
 import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { parseDay } from '../../core/quantity/index.ts';
-import type { Stores } from '../db/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import { activeChecks, coreDog, salonOf, todayOf, wallOf, type AppContext, type ServerContext } from '../facts.ts';
-import { gistOf, type PieceUse } from '../gist.ts';
+import type { AppContext, ServerContext } from '../context.ts';
+import { activeChecks, coreDog, salonOf, todayOf, wallOf } from '../facts.ts';
+import { sessionResult } from '../services/worked-sessions.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
-/** Workings of each session, and the newest event that they know of. */
-interface Workings {
-  upTo: number;
-  readonly bySession: Map<string, readonly PieceUse[]>;
-  byTool: ReadonlyMap<string, readonly Use[]>;
-}
-const WORKINGS = new WeakMap<Stores, Workings>();
 /** Sessions that are folded before others are answered. */
 const AT_ONCE = 20;
 
-/** Every working of every piece, by its id; only sessions with new events are folded anew. */
+/** Every working of every piece, by its id; only sessions with new events are folded again. */
 async function usesByTool(context: AppContext): Promise<ReadonlyMap<string, readonly Use[]>> {
   const { sessions } = context.stores;
-  const known = WORKINGS.get(context.stores) ?? { upTo: 0, bySession: new Map(), byTool: new Map() };
-  WORKINGS.set(context.stores, known);
+  const known = context.memos.workings.of('', '', () => ({ upTo: 0, bySession: new Map(), byTool: new Map() }));
   const upTo = sessions.newestEvent();
   if (upTo === known.upTo) return known.byTool;
   for (const [i, id] of sessions.touchedSince(known.upTo).entries()) {
     if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
     const line = sessions.line(id);
-    if (line) known.bySession.set(id, gistOf(context.stores, line).uses);
+    if (line) known.bySession.set(id, sessionResult(context, line).uses);
   }
   const byTool = new Map<string, Use[]>();
   for (const workings of known.bySession.values())

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Router } from 'express';
 import { openApi } from '../../contract/openapi.ts';
 import { apiRouter } from '../endpoint.ts';
-import type { ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
 
 /** The build that is served, by the name of the script that starts it; read anew when the page was built anew. */
 function buildIn(webRoot: string | undefined): () => string | null {

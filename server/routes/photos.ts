@@ -4,7 +4,7 @@ import { ID_PATTERN } from '../../contract/common.ts';
 import { MOST_PHOTOS, photoZone, type PhotoRecord } from '../../contract/photo.ts';
 import { ZONE_IDS } from '../../core/dog/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import type { ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
 import { pictureOf } from '../picture.ts';
 import { found, Problem } from '../problem.ts';
 

@@ -2,7 +2,8 @@
 import type { Router } from 'express';
 import type { PostPage } from '../../contract/post.ts';
 import { apiRouter } from '../endpoint.ts';
-import { salonOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { salonOf } from '../facts.ts';
 import { mustReach, wishOf } from '../services/owner-page.ts';
 import type { ReminderSender } from '../reminders/sender.ts';
 import { found, Problem, stale } from '../problem.ts';

@@ -4,7 +4,8 @@ import type { PracticePage } from '../../contract/practice.ts';
 import { askCard, rightAnswer } from '../../core/practice/index.ts';
 import type { Actor } from '../auth/acting.ts';
 import { apiRouter } from '../endpoint.ts';
-import { salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { salonOf, todayOf } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 /** Practice belongs to somebody who is signed in. */

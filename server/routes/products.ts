@@ -4,7 +4,8 @@ import type { ProductsPage } from '../../contract/product.ts';
 import { stockOf } from '../../core/water/index.ts';
 import { sentMove } from '../db/products.ts';
 import { apiRouter } from '../endpoint.ts';
-import { salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { salonOf, todayOf } from '../facts.ts';
 import { Problem } from '../problem.ts';
 
 const SHOWN_MOVES = 20;

@@ -4,7 +4,8 @@ import type { RosterPage, WishRecord } from '../../contract/roster.ts';
 import { ANY_TIME } from '../../core/book/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import { mustBeBookable, salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 
 export function rosterRoutes(context: ServerContext): Router {

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { ChangesPage } from '../../contract/safe.ts';
 import type { Log } from '../log.ts';
 import { apiRouter } from '../endpoint.ts';
-import type { ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
 import { found, Problem } from '../problem.ts';
 import type { Safe } from '../storage/safe.ts';
 

@@ -19,8 +19,9 @@ import { peopleIn } from '../../core/tally/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { apiRouter } from '../endpoint.ts';
-import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf, type ServerContext } from '../facts.ts';
-import { gistOf } from '../gist.ts';
+import type { ServerContext } from '../context.ts';
+import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf } from '../facts.ts';
+import { sessionResult } from '../services/worked-sessions.ts';
 import type { Live } from '../live.ts';
 import { found, Problem } from '../problem.ts';
 
@@ -85,7 +86,7 @@ export function sessionRoutes(context: ServerContext, live: Live): Router {
 
   on('GET /sessions', () => {
     const sessions = stores.sessions.linesSince(0, RECENT).map((line): SessionListItem => {
-      const { id, day: on, method, plannedMinutes, state } = gistOf(stores, line).summary;
+      const { id, day: on, method, plannedMinutes, state } = sessionResult(context, line).summary;
       const { dogId } = line;
       return {
         id,

@@ -5,8 +5,9 @@ import type { TallyLedger, TallyPage, TallyRow } from '../../contract/tally.ts';
 import { addDays, day } from '../../core/quantity/index.ts';
 import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
 import { apiRouter } from '../endpoint.ts';
-import { salonOf, taughtBy, todayOf, wallOf, type AppContext, type ServerContext } from '../facts.ts';
-import { mindsOf, recordOf } from '../gist.ts';
+import type { AppContext, ServerContext } from '../context.ts';
+import { salonOf, taughtBy, todayOf, wallOf } from '../facts.ts';
+import { recordOf } from '../services/worked-sessions.ts';
 
 /** Levels of a factor, furthest from the plan first. */
 const rows = (effects: Effects, factor: string, nameOf = (key: string) => key): readonly TallyRow[] =>
@@ -25,7 +26,6 @@ const AT_ONCE = 25;
 /** Entries of the finished sessions of these years, oldest first; what was folded once is not folded again. */
 async function entriesOf(context: AppContext, since: number): Promise<readonly VisitEntry[]> {
   const { sessions, dogs } = context.stores;
-  const { entries } = mindsOf(context.stores);
   const known = new Map(dogs.all().map((d) => [d.id, d]));
   const wall = new Map(wallOf(context).map((t) => [t.id, t.dbA]));
   const found: VisitEntry[] = [];
@@ -33,7 +33,7 @@ async function entriesOf(context: AppContext, since: number): Promise<readonly V
     if (i % AT_ONCE === AT_ONCE - 1) await setImmediate();
     const dog = known.get(line.dogId);
     if (!dog) continue;
-    const entry = entries.of(line.id, `${line.events} ${dog.version}`, () => {
+    const entry = context.memos.entries.of(line.id, `${line.events} ${dog.version}`, () => {
       const s = sessions.find(line.id);
       if (!s) return undefined;
       const record = recordOf(context.stores, s);

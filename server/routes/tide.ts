@@ -5,7 +5,8 @@ import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts'
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import { stationReading } from '../devices/weather-station.ts';
 import { apiRouter } from '../endpoint.ts';
-import { salonOf, todayOf, type ServerContext } from '../facts.ts';
+import type { ServerContext } from '../context.ts';
+import { salonOf, todayOf } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { askTide } from '../services/owner-page.ts';
 import type { TideDesk } from '../tide-desk.ts';

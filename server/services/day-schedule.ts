@@ -22,7 +22,8 @@ import {
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays, formatDay, type Day } from '../../core/quantity/index.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type AppContext, type PlanRoom } from '../facts.ts';
+import type { AppContext } from '../context.ts';
+import { planOf, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
 import { salonInstant, salonMinute } from '../salon-time.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
@@ -37,7 +38,11 @@ export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): re
   context.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
 
 /** Who works on a day, as the sheet needs them. */
-function peopleOn(context: AppContext, salon: SalonRecord, on: Day): readonly (DayPerson & { readonly name: string })[] {
+function peopleOn(
+  context: AppContext,
+  salon: SalonRecord,
+  on: Day,
+): readonly (DayPerson & { readonly name: string })[] {
   const { roster } = context.stores;
   const { openMinute, closeMinute } = salon.house.hours;
   const all = { people: roster.people(), away: roster.away(on) };

@@ -3,6 +3,7 @@ import type { HousePreview, SalonRecord } from '../../contract/salon.ts';
 import type { PlanRequest } from '../../core/bench/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
+import type { AppContext } from '../context.ts';
 import {
   activeDogsInPieces,
   bookedDays,
@@ -12,7 +13,6 @@ import {
   planRoomOf,
   salonOf,
   todayOf,
-  type AppContext,
 } from '../facts.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
@@ -70,7 +70,7 @@ export async function housePreview(context: AppContext, work: WorkerQueue, house
   const salon = salonOf(context);
   const today = todayOf(context, salon);
   const booked = bookedNext(context, salon, today);
-  const gists = await work.run(
+  const summaries = await work.run(
     'plans',
     booked.flatMap(({ request }) => [request, { ...request, house }]),
   );
@@ -79,8 +79,8 @@ export async function housePreview(context: AppContext, work: WorkerQueue, house
       dogId,
       name,
       day,
-      before: gists[2 * i] ?? null,
-      after: gists[2 * i + 1] ?? null,
+      before: summaries[2 * i] ?? null,
+      after: summaries[2 * i + 1] ?? null,
     })),
     moved: await movedDates(context, salon, today, house),
   };

@@ -30,8 +30,9 @@ import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../../core/
 import type { Feed } from '../calendar.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { salonInstant } from '../salon-time.ts';
-import { dogToday, type AppContext } from '../facts.ts';
-import { recordOf } from '../gist.ts';
+import type { AppContext } from '../context.ts';
+import { dogToday } from '../facts.ts';
+import { recordOf } from './worked-sessions.ts';
 import { Problem } from '../problem.ts';
 import { tideTextInPieces } from './tide-file.ts';
 import type { TideDesk } from '../tide-desk.ts';
@@ -71,17 +72,10 @@ const likes = (dog: DogRecord): number =>
     ),
   );
 
-/** Weeks that were planned for the same facts: a plan takes longer than a page may. */
-const WEEKS = new WeakMap<Stores, Map<string, { readonly facts: string; readonly week: HomeWeek }>>();
-function weekOf({ stores }: AppContext, dogId: string, request: HomeWeekRequest): HomeWeek {
-  const known = WEEKS.get(stores) ?? new Map();
-  WEEKS.set(stores, known);
+/** The week at home of a request; planning one takes longer than a page may. */
+function weekOf({ memos }: AppContext, dogId: string, request: HomeWeekRequest): HomeWeek {
   const facts = JSON.stringify(request, (_, v) => (v instanceof Map || v instanceof Set ? [...v] : v));
-  const before = known.get(dogId);
-  if (before?.facts === facts) return before.week;
-  const week = homeWeek(request);
-  known.set(dogId, { facts, week });
-  return week;
+  return memos.weeks.of(dogId, facts, () => homeWeek(request));
 }
 
 /** Where nobody may brush: a part any of whose zones was stopped, or of which something was reported that somebody must see. */
@@ -255,7 +249,12 @@ export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
 }
 
 /** The page a link opens. */
-export function ownerPage(context: AppContext, desk: TideDesk, dogIds: readonly string[], feedToken: string): OwnerPage {
+export function ownerPage(
+  context: AppContext,
+  desk: TideDesk,
+  dogIds: readonly string[],
+  feedToken: string,
+): OwnerPage {
   const dogs = dogIds.flatMap((id) => context.stores.dogs.find(id) ?? []);
   const salon = context.stores.salon.find();
   const [first] = dogs;

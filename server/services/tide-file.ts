@@ -1,6 +1,5 @@
 /** What a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import { createHash } from 'node:crypto';
-import { LRUCache } from 'lru-cache';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
@@ -12,9 +11,9 @@ import { weekMinutes } from '../../core/book/index.ts';
 import { day, ended, parseDay, type Day } from '../../core/quantity/index.ts';
 import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../../core/tide/index.ts';
 import { learntFor } from '../../core/tally/index.ts';
-import type { Stores } from '../db/index.ts';
-import { activeDogsInPieces, coreDog, planRoomOf, salonOf, todayOf, type AppContext, type PlanRoom } from '../facts.ts';
-import { sightingOf, touchIn } from '../gist.ts';
+import type { AppContext, GatheredFile } from '../context.ts';
+import { activeDogsInPieces, coreDog, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
+import { touchSeen, visitSeen } from './worked-sessions.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { inPieces } from '../work/pauses.ts';
 
@@ -49,28 +48,20 @@ const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
 });
 
 const sha256 = (text: string): string => createHash('sha256').update(text).digest('base64');
-const ROOM_DIGESTS = new WeakMap<PlanRoom, string>();
-/** A room by its house and kit, read through once for all dogs that are planned in it. */
-function digestOf(room: PlanRoom): string {
-  const known = ROOM_DIGESTS.get(room);
-  if (known !== undefined) return known;
-  const digest = sha256(JSON.stringify([room.house, room.kit]));
-  ROOM_DIGESTS.set(room, digest);
-  return digest;
-}
-
-/**
- * Minutes by load of dogs that were planned before, by all that they are planned from: a plan takes longer than a page may.
- * What is kept is known by its facts, so salons, and the runs of a test, may share it.
- */
-const PLANNED_MINUTES = new LRUCache<string, readonly number[]>({ max: 20_000 });
+/** A room by its house and kit, digested once for all dogs that are planned in it. */
+const digestOf = ({ house, kit }: PlanRoom): string => sha256(JSON.stringify([house, kit]));
 
 /** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over; a load a step. */
-function* minutesAt(dog: DogRecord, room: PlanRoom): Generator<void, readonly number[]> {
+function* minutesAt(
+  { memos }: AppContext,
+  dog: DogRecord,
+  room: PlanRoom,
+  roomDigest: string,
+): Generator<void, readonly number[]> {
   const facts = coreDog(dog);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
-  const key = sha256(JSON.stringify([digestOf(room), facts, learnt]));
-  const before = PLANNED_MINUTES.get(key);
+  const planned = sha256(JSON.stringify([roomDigest, facts, learnt]));
+  const before = memos.minutes.known(planned, '');
   if (before) return before;
   const made: number[] = [];
   for (const finger of FINGER_GRADES) {
@@ -82,11 +73,10 @@ function* minutesAt(dog: DogRecord, room: PlanRoom): Generator<void, readonly nu
   }
   // More hair never takes less time; where a coat grades no higher the time stays.
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
-  PLANNED_MINUTES.set(key, rising);
-  return rising;
+  return memos.minutes.put(planned, '', rising);
 }
 
-/** Reckons piece by piece what forecasts rest on, so that who asks first does not wait: each step is short. */
+/** Computes piece by piece what forecasts rest on, so that whoever asks first does not wait: each step is short. */
 export function* warmTide(context: AppContext): Generator<void, void> {
   const { stores } = context;
   const salon = salonOf(context);
@@ -95,49 +85,31 @@ export function* warmTide(context: AppContext): Generator<void, void> {
   const since = today - HEEDED_DAYS;
   for (const dog of dogs)
     for (const line of stores.sessions.linesOf(dog.id, since)) {
-      sightingOf(stores, line);
+      visitSeen(context, line);
       yield;
     }
   const room = planRoomOf(context);
-  for (const dog of dogs) yield* minutesAt(dog, room);
+  const digest = digestOf(room);
+  for (const dog of dogs) yield* minutesAt(context, dog, room, digest);
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
-      touchIn(stores, line, dog.coatClass);
+      touchSeen(context, line, dog.coatClass);
       yield;
     }
 }
 
-interface Gathered {
-  readonly state: string;
-  readonly today: Day;
-  readonly file: TideFile;
-  /** The same as JSON, once somebody has asked for it. */
-  text?: string;
-}
-/** A page, its device and the tide's thread ask for the same within a moment. */
-const GATHERED = new WeakMap<Stores, Gathered>();
+/** What a gathered file rests on: a page, its device and the tide's thread ask for the same within a moment. */
+const factsNow = (context: AppContext): string => `${todayOf(context, salonOf(context))} ${context.stores.state()}`;
 
-/** What was gathered last, where nothing was written since. */
-function known(context: AppContext): Gathered | undefined {
-  const last = GATHERED.get(context.stores);
-  const today = todayOf(context, salonOf(context));
-  return last?.state === context.stores.state() && last.today === today ? last : undefined;
+/** Gathers again, a dog a step; what is written meanwhile is gathered the next time. */
+function* gathering(context: AppContext): Generator<void, GatheredFile> {
+  const facts = factsNow(context);
+  const known = context.memos.tide.known('', facts);
+  return known ?? context.memos.tide.put('', facts, { file: yield* gather(context) });
 }
-
-/** Gathers anew, a dog a step; what is written meanwhile is gathered the next time. */
-function* gathering(context: AppContext): Generator<void, Gathered> {
-  const { stores } = context;
-  const salon = salonOf(context);
-  const today = todayOf(context, salon);
-  const state = stores.state();
-  const made: Gathered = { state, today, file: yield* gather(context, salon, today) };
-  GATHERED.set(stores, made);
-  return made;
-}
-const gathered = (context: AppContext): Gathered => known(context) ?? ended(gathering(context));
 
 /** All that the salon's forecasts rest on today. */
-export const tideFile = (context: AppContext): TideFile => gathered(context).file;
+export const tideFile = (context: AppContext): TideFile => ended(gathering(context)).file;
 
 /** A file as JSON, a dog a step: of thousands of dogs it is long. The same text as JSON.stringify makes of it. */
 function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
@@ -151,19 +123,22 @@ function* writing({ dogs, ...head }: TideFile): Generator<void, string> {
 
 /** The same, written. */
 export function tideText(context: AppContext): string {
-  const all = gathered(context);
+  const all = ended(gathering(context));
   return (all.text ??= ended(writing(all.file)));
 }
 
 /** The same, gathered and written between the requests: nobody waits for it but who asks. */
 export async function tideTextInPieces(context: AppContext): Promise<string> {
-  const all = known(context) ?? (await inPieces(gathering(context)));
+  const all = await inPieces(gathering(context));
   return (all.text ??= await inPieces(writing(all.file)));
 }
 
-function* gather(context: AppContext, salon: SalonRecord, today: Day): Generator<void, TideFile> {
+function* gather(context: AppContext): Generator<void, TideFile> {
   const { stores } = context;
+  const salon = salonOf(context);
+  const today = todayOf(context, salon);
   const room = planRoomOf(context);
+  const digest = digestOf(room);
   const since = today - HEEDED_DAYS;
   const notes = byDog(stores.tide.notes());
   const bouts = byDog(stores.home.bouts());
@@ -183,7 +158,7 @@ function* gather(context: AppContext, salon: SalonRecord, today: Day): Generator
       ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
     ];
     const born = d.born === null ? undefined : parseDay(d.born);
-    const minutes = yield* minutesAt(d, room);
+    const minutes = yield* minutesAt(context, d, room, digest);
     dogs.push({
       id: d.id,
       name: d.name,
@@ -198,8 +173,8 @@ function* gather(context: AppContext, salon: SalonRecord, today: Day): Generator
         ...(d.traits.includes('four-tides') && { fourTides: true }),
       },
       sightings: [
-        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchIn(stores, c, d.coatClass) ?? []),
-        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => sightingOf(stores, s) ?? []),
+        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchSeen(context, c, d.coatClass) ?? []),
+        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitSeen(context, s) ?? []),
         ...(notes.get(d.id) ?? []).map(noteSighting),
         ...(bouts.get(d.id) ?? []).map(boutSighting),
       ].sort((a, b) => a.day - b.day),

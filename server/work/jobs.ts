@@ -1,7 +1,7 @@
 /** What the worker queue can do: each job by its name, with what it is given and what it comes to. */
 import type { Coverage } from '../../contract/kit.ts';
 import type { IntakePreview } from '../../contract/safe.ts';
-import type { PlanGist } from '../../contract/salon.ts';
+import type { PlanSummary } from '../../contract/salon.ts';
 import { coverage, openMethod, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
 import { err, ok, type Result } from '../../core/quantity/index.ts';
 import { readBookings, type BookingTable, type ReadBookings } from '../formats/booking-table.ts';
@@ -17,8 +17,8 @@ export interface Jobs {
   readonly clients: { readonly given: ClientTable; readonly result: ReadClients };
   readonly clientPreview: { readonly given: ClientTable; readonly result: IntakePreview };
   readonly coverage: { readonly given: CoverageAsked; readonly result: Coverage };
-  /** The gist of each plan. */
-  readonly plans: { readonly given: readonly PlanRequest[]; readonly result: readonly (PlanGist | null)[] };
+  /** What each plan comes to. */
+  readonly plans: { readonly given: readonly PlanRequest[]; readonly result: readonly (PlanSummary | null)[] };
 }
 export type JobName = keyof Jobs;
 
@@ -28,11 +28,11 @@ const JOBS: { readonly [K in JobName]: (given: Jobs[K]['given']) => Jobs[K]['res
   clients: readClients,
   clientPreview: previewClients,
   coverage,
-  plans: (requests) => requests.map((request) => planGist(planVisit(request))),
+  plans: (requests) => requests.map((request) => planSummary(planVisit(request))),
 };
 
 /** What a preview shows of a plan; null where nothing is open to the dog. */
-function planGist(plan: Plan): PlanGist | null {
+function planSummary(plan: Plan): PlanSummary | null {
   const chosen = plan.recommended && openMethod(plan, plan.recommended.method);
   if (!chosen) return null;
   const { method, minutes, priceCents, shareLeft, skinLoad, steps } = chosen;

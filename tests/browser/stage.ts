@@ -10,7 +10,7 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
-import { demoDb, demoIn } from '../demo.ts';
+import { demoDb, demoIn, freshMemos } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO_SALON } from '../../server/demo/seed.ts';
 import { DEMO, up } from '../process.ts';
@@ -192,7 +192,7 @@ export async function openStage({ empty = false } = {}): Promise<Stage> {
   const doorState = new DoorState();
   const tide = empty ? new TideDesk() : tideOfDemo;
   const listening = await listen(
-    createApp({ stores: kept, nowMs: Date.now, log, tide, doorState, webRoot: resolve('dist') }),
+    createApp({ stores: kept, nowMs: Date.now, memos: freshMemos(), log, tide, doorState, webRoot: resolve('dist') }),
   );
   const leave = async (): Promise<void> => {
     if (empty) tide.close();

@@ -3,7 +3,7 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import type { Role } from '../../contract/account.ts';
-import { demoDb } from '../demo.ts';
+import { demoDb, freshMemos } from '../demo.ts';
 import { confirmedAs } from '../signed-in.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { CHECK as SMALL_CHECK, TANSY } from '../small-house.ts';
@@ -45,7 +45,14 @@ export async function openRoom({ demo = true, role = 'owner' as Role, signedIn =
   const errors: unknown[] = [];
   const tide = new TideDesk();
   const door = new DoorState({ steadyMs: () => steady ?? now });
-  const app = createApp({ stores: kept, nowMs: () => now, tide, doorState: door, log: logInto(errors) });
+  const app = createApp({
+    stores: kept,
+    nowMs: () => now,
+    memos: freshMemos(),
+    tide,
+    doorState: door,
+    log: logInto(errors),
+  });
   const listening = await listen(app);
   const base = `${listening.base}/api`;
   let cookie = signedIn ? confirmedAs(kept, door, role, NOW) : '';

@@ -6,6 +6,7 @@ import { tideFile } from '../../server/services/tide-file.ts';
 import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
 import { callList, factsWord, learnBook } from '../../core/tide/index.ts';
 import { ended } from '../../core/quantity/index.ts';
+import { freshMemos } from '../demo.ts';
 import { fillSmall } from '../small-house.ts';
 import { NOW, openRoom } from './room.ts';
 
@@ -19,7 +20,7 @@ const inTime = (waits: Promise<void>): Promise<string> =>
 describe('the desk of the tide', () => {
   it('lets go of who waits when the facts are known already', async () => {
     const db = openDb(':memory:');
-    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW };
+    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos() };
     fillSmall(kept.stores, NOW);
     const question = { book: tideFile(kept), homes: [] };
     const desk = new TideDesk();
@@ -33,7 +34,7 @@ describe('the desk of the tide', () => {
 
   it('forgets nobody who asks again too soon, and reckons then from what stands by that time', async () => {
     const db = openDb(':memory:');
-    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW };
+    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos() };
     fillSmall(kept.stores, NOW);
     const desk = new TideDesk();
     const word = (): string | undefined => {

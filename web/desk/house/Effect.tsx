@@ -1,6 +1,6 @@
 /** What other house rules would change: plans of the dogs booked next, and everybody's next date. */
 import { Link } from 'react-router';
-import type { HousePreview, PlanGist } from '../../../contract/salon.ts';
+import type { HousePreview, PlanSummary } from '../../../contract/salon.ts';
 import { findRule, toolRow, type HouseRules } from '../../../core/kit/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useHousePreview } from '../../data/hooks.ts';
@@ -9,7 +9,7 @@ import { capital, listText, minutesText, money, percent } from '../../words/figu
 import { methodName } from '../../words/reasons.ts';
 
 /** What differs between two plans of one dog, in words; empty when they come to the same. */
-function changes(before: PlanGist | null, after: PlanGist | null, currency: string): readonly string[] {
+function changes(before: PlanSummary | null, after: PlanSummary | null, currency: string): readonly string[] {
   if (!before || !after) {
     if (!before && !after) return [];
     return [after ? `a way opens: ${methodName(after.method).toLowerCase()}` : 'no way is open any more'];
@@ -25,7 +25,7 @@ function changes(before: PlanGist | null, after: PlanGist | null, currency: stri
   differs(before.skinLoad, after.skinLoad, (s) => `skin ${percent(s)}`);
   const gone = before.tools.filter((t) => !after.tools.includes(t));
   const come = after.tools.filter((t) => !before.tools.includes(t));
-  const names = (kinds: PlanGist['tools']): string => listText([...new Set(kinds)].map((k) => toolRow(k).name));
+  const names = (kinds: PlanSummary['tools']): string => listText([...new Set(kinds)].map((k) => toolRow(k).name));
   if (gone.length > 0) said.push(`without ${names(gone)}`);
   if (come.length > 0) said.push(`with ${names(come)}`);
   const mind = after.cautions.filter((id) => !before.cautions.includes(id)).flatMap((id) => findRule(id) ?? []);
