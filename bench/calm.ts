@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { seededRandom } from '../core/quantity/index.ts';
 import { openDb } from '../server/db/index.ts';
-import { DEMO_PASSPHRASE } from '../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import { killAll, PLAIN, SERVER, up } from '../tests/process.ts';
 import { signedInAt } from '../tests/signed-in.ts';
 import { fillBig } from './big-salon.ts';

@@ -99,7 +99,7 @@ function keepBefore() {
 
 /* What is built, from which sources: the interface for browsers, and the server. */
 var WEB = { what: 'interface', config: 'vite.config.ts', from: ['web', 'core', 'contract'], to: 'dist' };
-var SERVER = { what: 'server', config: 'vite.server.config.ts', from: ['server', 'cli', 'core', 'contract'], to: 'dist.server' };
+var SERVER = { what: 'server', config: 'vite.server.config.ts', from: ['server', 'demo', 'cli', 'core', 'contract'], to: 'dist.server' };
 
 function vite(config, what) {
   var done = child.spawnSync(process.execPath, [path.join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '-c', config, '--logLevel', 'warn'], { cwd: ROOT, stdio: 'inherit' });

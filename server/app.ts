@@ -6,7 +6,6 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
-import { seededRandom, type Random } from '../core/quantity/index.ts';
 import { newMemos, type Memos } from './context.ts';
 import type { Stores } from './db/index.ts';
 import { diskFault } from './disk.ts';
@@ -18,7 +17,7 @@ import { accountRoutes, type DoorRules } from './routes/accounts.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { DeviceBench } from './devices/bench.ts';
-import { standIns } from './devices/stand-ins.ts';
+import type { Outside } from './devices/devices.ts';
 import { Live } from './live.ts';
 import type { Log } from './log.ts';
 import { dayRoutes } from './routes/day.ts';
@@ -52,8 +51,8 @@ export interface AppNeeds {
   readonly nowMs: () => number;
   /** What was computed before; shared with what computes beside the requests. */
   readonly memos?: Memos;
-  /** Chance, for the simulated devices; a number from 0 up to 1. */
-  readonly random?: Random;
+  /** Devices at the table and the weather station. */
+  readonly outside: Outside;
   /** Streams to pages; whoever closes the server ends them first. */
   readonly live?: Live;
   /** Reckons the tide beside the server; whoever closes the server ends it. */
@@ -102,6 +101,7 @@ const unnamed = (path: string): string => (path.startsWith('/feed/') ? '/feed/â€
 export function createApp({
   stores,
   nowMs,
+  outside,
   memos = newMemos(),
   log,
   webRoot,
@@ -109,7 +109,6 @@ export function createApp({
   safe = new Safe({ stores, nowMs }),
   doorState = new DoorState(),
   named = [],
-  random = seededRandom(1),
   live = new Live(),
   tide = new TideDesk(),
   work = new WorkerQueue(),
@@ -155,7 +154,7 @@ export function createApp({
     practiceRoutes(context),
     productRoutes(context),
     sessionRoutes(context, live),
-    deviceRoutes(context, new DeviceBench(standIns(nowMs, random), nowMs), live),
+    deviceRoutes(context, new DeviceBench(outside.devices, nowMs), live),
     bookingRoutes(context),
     exchangeRoutes(context, work),
     rosterRoutes(context),
@@ -164,7 +163,7 @@ export function createApp({
     ownerRoutes(context, tide),
     postRoutes(context, post),
     tallyRoutes(context),
-    tideRoutes(context, tide),
+    tideRoutes(context, tide, outside.station),
   );
   api.use((req) => {
     throw new Problem(

@@ -9,7 +9,7 @@ import type { StepLesson, Taught, VisitEntry } from '../core/tally/index.ts';
 import type { Outlook, Sighting } from '../core/tide/index.ts';
 import type { DoorState } from './auth/door-state.ts';
 import type { Stores } from './db/index.ts';
-import { MemoCache, type Memo } from './memo-cache.ts';
+import { MemoCache } from './memo-cache.ts';
 
 /** A working of a piece in a session. */
 export interface PieceUse extends Use {

@@ -8,9 +8,10 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { DoorState } from './auth/door-state.ts';
 import { stores } from './db/index.ts';
-import { DEMO_PASSPHRASE } from './demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import { newMemos } from './context.ts';
-import { fillDemo } from './demo/seed.ts';
+import { simulatedOutside } from '../demo/devices/outside.ts';
+import { fillDemo } from '../demo/seed.ts';
 import { Live } from './live.ts';
 import { ReminderSender } from './reminders/sender.ts';
 import { openSalon, salonFile, takeFolder } from './storage/data-folder.ts';
@@ -98,7 +99,7 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   const setUpCode = randomBytes(6).toString('hex');
   const app = createApp({
     ...context,
-    random: Math.random,
+    outside: simulatedOutside(Date.now, Math.random),
     live,
     tide,
     work,

@@ -3,7 +3,9 @@ import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { newMemos, type Memos } from '../server/context.ts';
 import { openDb, stores, type Db } from '../server/db/index.ts';
-import { fillDemo } from '../server/demo/seed.ts';
+import { seededRandom } from '../core/quantity/index.ts';
+import { simulatedOutside } from '../demo/devices/outside.ts';
+import { fillDemo } from '../demo/seed.ts';
 
 const HOUR_MS = 3_600_000;
 const filled = new Map<number, Buffer>();
@@ -38,3 +40,6 @@ export const demoIn = (folder: string): void => writeFileSync(join(folder, 'wool
 const { minutes } = newMemos();
 /** Nothing remembered of a salon; only minutes, which are known by all that they are planned from, are planned once for a run. */
 export const freshMemos = (): Memos => ({ ...newMemos(), minutes });
+
+/** Simulated devices on a clock, with the same chance in every run. */
+export const outsideAt = (nowMs: () => number) => simulatedOutside(nowMs, seededRandom(1));

@@ -2,7 +2,7 @@
 import type { Role } from '../contract/account.ts';
 import { acting, UNTRAILED } from '../server/auth/acting.ts';
 import type { DoorState } from '../server/auth/door-state.ts';
-import { DEMO_PASSPHRASE } from '../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import { newSecret, secretHash } from '../server/auth/guard.ts';
 import type { Stores } from '../server/db/index.ts';
 

@@ -6,7 +6,7 @@ import type { DogDraft } from '../contract/dog.ts';
 import { DEFAULT_HOUSE } from '../core/kit/index.ts';
 import { acting, UNTRAILED } from '../server/auth/acting.ts';
 import { openDb, stores, type Stores } from '../server/db/index.ts';
-import { fillAccounts } from '../server/demo/accounts.ts';
+import { fillAccounts } from '../demo/accounts.ts';
 
 export const TANSY: DogDraft = {
   name: 'Tansy',

@@ -1,7 +1,7 @@
 /** Decides what the devices at the table say together: the weight as it settled, the level over a minute, the room. */
 import type { DevicesPage } from '../../contract/devices.ts';
 import { heard, meanLevel, NEW_SCALE, scaleView, tared, type LevelReading } from '../../core/table/index.ts';
-import type { StandIns } from './stand-ins.ts';
+import type { StandIns } from './devices.ts';
 
 const LEVEL_SPELL_MS = 60_000;
 /** A meter that said nothing for so long is off. */

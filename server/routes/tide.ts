@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { DogLog, TideLearntAnswer, WeatherPage } from '../../contract/tide.ts';
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readingsFromCsv } from '../../core/tide/index.ts';
-import { stationReading } from '../devices/weather-station.ts';
+import type { Outside } from '../devices/devices.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
@@ -15,7 +15,7 @@ import { tideTextInPieces } from '../services/tide-file.ts';
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(context: ServerContext, desk: TideDesk): Router {
+export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outside['station']): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
 
@@ -106,8 +106,7 @@ export function tideRoutes(context: ServerContext, desk: TideDesk): Router {
     stores.write(() => {
       const salon = salonOf(context);
       const today = todayOf(context, salon);
-      for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1))
-        stores.tide.read(stationReading(salon, d), true);
+      for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1)) stores.tide.read(station(salon, d), true);
       return { json: weather() };
     }),
   );

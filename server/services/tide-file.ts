@@ -2,7 +2,6 @@
 import { createHash } from 'node:crypto';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
-import type { SalonRecord } from '../../contract/salon.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
 import { outlineOf } from '../../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../../core/check/index.ts';

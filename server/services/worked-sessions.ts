@@ -4,15 +4,13 @@
  */
 import { createHash } from 'node:crypto';
 import { coatCheck } from '../../contract/check-facts.ts';
-import type { DogPage, SessionSummary } from '../../contract/dog.ts';
 import { planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
 import { zoneConditions } from '../../core/check/index.ts';
 import { coatRow, type CoatClass } from '../../core/dog/index.ts';
-import { day, formatDay, type Day } from '../../core/quantity/index.ts';
-import type { Use } from '../../core/kit/index.ts';
+import { day, formatDay } from '../../core/quantity/index.ts';
 import { sessionRecord, type SessionRecord } from '../../core/table/index.ts';
-import { touchOf, visitOf, type Outlook, type Sighting, type WorkedSession } from '../../core/tide/index.ts';
-import { gramsByStage, meanGrade, stepLessons, type StepLesson, type VisitEntry } from '../../core/tally/index.ts';
+import { touchOf, visitOf, type WorkedSession } from '../../core/tide/index.ts';
+import { gramsByStage, meanGrade, stepLessons, type StepLesson } from '../../core/tally/index.ts';
 import type { Stores } from '../db/index.ts';
 import type { CheckLine } from '../db/checks.ts';
 import type { SessionLine, StoredSession } from '../db/sessions.ts';

@@ -1,7 +1,7 @@
 /** What a device keeps and asks: a PIN without a link, nothing of clients once somebody has left, the passphrase before owner’s acts. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { DEMO_PASSPHRASE } from '../../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../../demo/accounts.ts';
 import { axeFaults } from './axe.ts';
 import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';

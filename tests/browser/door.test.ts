@@ -1,7 +1,7 @@
 /** The door in the browser: in by passphrase and by PIN, the first key of a new house, keys given, clients brought in. */
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { DEMO_PASSPHRASE, DEMO_PIN } from '../../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE, DEMO_PIN } from '../../demo/accounts.ts';
 import { axeFaults } from './axe.ts';
 import { openStage, tabTo, type Stage } from './stage.ts';
 

@@ -1,6 +1,6 @@
 /** The desk without a link: it starts, shows what was last seen and says so; a fetched room opens; the next person sees nothing of it. */
 import { expect } from 'chai';
-import { DEMO_PASSPHRASE } from '../../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../../demo/accounts.ts';
 import { openStage, type Stage } from './stage.ts';
 import { seenText, untilSeenIsKept } from './seen.ts';
 

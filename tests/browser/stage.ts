@@ -10,9 +10,9 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
-import { demoDb, demoIn, freshMemos } from '../demo.ts';
+import { demoDb, demoIn, freshMemos, outsideAt } from '../demo.ts';
 import { listen } from '../listen.ts';
-import { DEMO_SALON } from '../../server/demo/seed.ts';
+import { DEMO_SALON } from '../../demo/seed.ts';
 import { DEMO, up } from '../process.ts';
 import { confirmedAs, headersOf, signedInAt } from '../signed-in.ts';
 import { logInto } from '../log.ts';
@@ -192,7 +192,16 @@ export async function openStage({ empty = false } = {}): Promise<Stage> {
   const doorState = new DoorState();
   const tide = empty ? new TideDesk() : tideOfDemo;
   const listening = await listen(
-    createApp({ stores: kept, nowMs: Date.now, memos: freshMemos(), log, tide, doorState, webRoot: resolve('dist') }),
+    createApp({
+      stores: kept,
+      nowMs: Date.now,
+      outside: outsideAt(Date.now),
+      memos: freshMemos(),
+      log,
+      tide,
+      doorState,
+      webRoot: resolve('dist'),
+    }),
   );
   const leave = async (): Promise<void> => {
     if (empty) tide.close();

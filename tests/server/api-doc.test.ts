@@ -7,6 +7,7 @@ import { apiTable } from '../../contract/api-table.ts';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores } from '../../server/db/index.ts';
 import { openedByTable } from '../../server/endpoint.ts';
+import { outsideAt } from '../demo.ts';
 import { NOW } from './room.ts';
 import { logInto } from '../log.ts';
 
@@ -23,7 +24,7 @@ describe('the table of the API', () => {
 
   it('opens every route, and nothing is open beside it', () => {
     const db = openDb(':memory:');
-    const app = createApp({ stores: stores(db), nowMs: () => NOW, log: logInto([]) });
+    const app = createApp({ stores: stores(db), nowMs: () => NOW, outside: outsideAt(() => NOW), log: logInto([]) });
     const seen: string[] = [];
     const beside: string[] = [];
     const walk = (stack: readonly Layer[]): void => {

@@ -13,6 +13,7 @@ import { bookingIcs, personFeed } from '../../server/calendar.ts';
 import { emlOf } from '../../server/reminders/templates.ts';
 import { listen } from '../listen.ts';
 import { jpegOf } from '../picture.ts';
+import { outsideAt } from '../demo.ts';
 import { DOG, NOW, openRoom, type Room } from './room.ts';
 import { logInto } from '../log.ts';
 
@@ -45,7 +46,14 @@ describe('an attack', () => {
     writeFileSync(join(webRoot, 'owner.html'), '<p>a home</p>');
     writeFileSync(join(webRoot, '..', 'outside-the-house.txt'), 'secret of the machine');
     const house = await listen(
-      createApp({ stores: room.stores, nowMs: () => NOW, log: logInto([]), doorState: room.door, webRoot }),
+      createApp({
+        stores: room.stores,
+        nowMs: () => NOW,
+        outside: outsideAt(() => NOW),
+        log: logInto([]),
+        doorState: room.door,
+        webRoot,
+      }),
     );
     for (const climb of [
       '/../outside-the-house.txt',

@@ -9,11 +9,12 @@ import { weakness } from '../../contract/passphrase-strength.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { fits, sealed } from '../../server/auth/secret.ts';
 import { addressKey, Throttle, waitMs } from '../../server/auth/throttle.ts';
-import { DEMO_PASSPHRASE, DEMO_PIN } from '../../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE, DEMO_PIN } from '../../demo/accounts.ts';
 import { confirmedAs } from '../signed-in.ts';
 import { listen } from '../listen.ts';
 import { createApp } from '../../server/app.ts';
 import { isCommonPin } from '../../contract/common-pin.ts';
+import { outsideAt } from '../demo.ts';
 import { DOG, dump, NOW, openRoom, type Answer, type Room } from './room.ts';
 import { logInto } from '../log.ts';
 
@@ -70,6 +71,7 @@ describe('the door', () => {
     const app = createApp({
       stores: room.stores,
       nowMs: () => NOW,
+      outside: outsideAt(() => NOW),
       log: logInto([]),
       doorState: new DoorState({ behindProxy: true }),
     });
@@ -302,7 +304,13 @@ describe('the door', () => {
   });
 
   it('answers to this machine’s names and to those given at the start, and to no other', async () => {
-    const app = createApp({ stores: room.stores, nowMs: () => NOW, log: logInto([]), named: ['salon.example'] });
+    const app = createApp({
+      stores: room.stores,
+      nowMs: () => NOW,
+      outside: outsideAt(() => NOW),
+      log: logInto([]),
+      named: ['salon.example'],
+    });
     const named = await listen(app);
     const { port } = new URL(named.base);
     const statusAs = (host: string): Promise<number | undefined> =>
@@ -333,6 +341,7 @@ describe('the door', () => {
     const app = createApp({
       stores: empty.stores,
       nowMs: () => NOW,
+      outside: outsideAt(() => NOW),
       log: logInto([]),
       doorState,
       door: { setUpCode: 'abc' },

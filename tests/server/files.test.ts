@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import { expect } from 'chai';
 import { createApp } from '../../server/app.ts';
+import { outsideAt } from '../demo.ts';
 import { openDb, stores } from '../../server/db/index.ts';
 import { listen } from '../listen.ts';
 import { logInto } from '../log.ts';
@@ -42,7 +43,13 @@ describe('the files of the interface', () => {
     writeFileSync(join(webRoot, 'assets', 'bare-abc.js'), 'export {};');
     writeFileSync(join(`${webRoot}.before`, 'assets', 'main-old.js'), SCRIPT);
     const db = openDb(':memory:');
-    const app = createApp({ stores: stores(db), nowMs: Date.now, log: logInto([]), webRoot });
+    const app = createApp({
+      stores: stores(db),
+      nowMs: Date.now,
+      outside: outsideAt(Date.now),
+      log: logInto([]),
+      webRoot,
+    });
     const listening = await listen(app);
     base = listening.base;
     close = async () => {

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { DevicesPage } from '../../contract/devices.ts';
 import type { SessionLog } from '../../contract/session.ts';
 import { DeviceBench } from '../../server/devices/bench.ts';
-import { standIns } from '../../server/devices/stand-ins.ts';
+import { standIns } from '../../demo/devices/stand-ins.ts';
 import { seededRandom } from '../../core/quantity/index.ts';
 import { signedInAs } from '../signed-in.ts';
 import { NOW, openRoom, type Room } from './room.ts';

@@ -4,9 +4,9 @@ import { expect } from 'chai';
 import { pino } from 'pino';
 import { createApp } from '../../server/app.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
-import { DEMO_PASSPHRASE } from '../../server/demo/accounts.ts';
+import { DEMO_PASSPHRASE } from '../../demo/accounts.ts';
 import { stores } from '../../server/db/index.ts';
-import { demoDb } from '../demo.ts';
+import { demoDb, outsideAt } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { confirmedAs, headersOf } from '../signed-in.ts';
 import { NOW } from './room.ts';
@@ -35,7 +35,9 @@ describe('the log', () => {
         },
       },
     };
-    const { base, close } = await listen(createApp({ stores: broken, nowMs: () => NOW, doorState, log }));
+    const { base, close } = await listen(
+      createApp({ stores: broken, nowMs: () => NOW, outside: outsideAt(() => NOW), doorState, log }),
+    );
     const headers = headersOf(confirmedAs(kept, doorState, 'owner', NOW));
     const call = (method: string, path: string, body?: object, as = headers) =>
       fetch(`${base}/api${path}`, { method, headers: as, ...(body && { body: JSON.stringify(body) }) });
@@ -85,7 +87,13 @@ describe('what a bather sees', () => {
     const kept = stores(db, () => NOW);
     const doorState = new DoorState();
     const { base, close } = await listen(
-      createApp({ stores: kept, nowMs: () => NOW, doorState, log: pino({ level: 'silent' }) }),
+      createApp({
+        stores: kept,
+        nowMs: () => NOW,
+        outside: outsideAt(() => NOW),
+        doorState,
+        log: pino({ level: 'silent' }),
+      }),
     );
     const [owner] = kept.dogs
       .all()
@@ -126,7 +134,13 @@ describe('what a bather sees', () => {
     const kept = stores(db, () => NOW);
     const doorState = new DoorState();
     const { base, close } = await listen(
-      createApp({ stores: kept, nowMs: () => NOW, doorState, log: pino({ level: 'silent' }) }),
+      createApp({
+        stores: kept,
+        nowMs: () => NOW,
+        outside: outsideAt(() => NOW),
+        doorState,
+        log: pino({ level: 'silent' }),
+      }),
     );
     const headers = headersOf(confirmedAs(kept, doorState, 'owner', NOW));
     for (const path of ['/dogs', '/me', '/tide', '/bookings.csv'])

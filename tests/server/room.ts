@@ -3,7 +3,7 @@ import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';
 import type { Role } from '../../contract/account.ts';
-import { demoDb, freshMemos } from '../demo.ts';
+import { demoDb, freshMemos, outsideAt } from '../demo.ts';
 import { confirmedAs } from '../signed-in.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { CHECK as SMALL_CHECK, TANSY } from '../small-house.ts';
@@ -48,6 +48,7 @@ export async function openRoom({ demo = true, role = 'owner' as Role, signedIn =
   const app = createApp({
     stores: kept,
     nowMs: () => now,
+    outside: outsideAt(() => now),
     memos: freshMemos(),
     tide,
     doorState: door,

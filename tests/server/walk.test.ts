@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import ICAL from 'ical.js';
 import { applyEdit, openMethod, planVisit, scriptOf } from '../../core/bench/index.ts';
 import { openDb, stores } from '../../server/db/index.ts';
-import { fillDemo } from '../../server/demo/seed.ts';
+import { fillDemo } from '../../demo/seed.ts';
 import { dump, openRoom, CHECK, DOG, NOW, type Room } from './room.ts';
 
 describe('the walk over HTTP', () => {

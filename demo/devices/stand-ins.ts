@@ -1,11 +1,11 @@
 /**
- * Decides how the simulated devices behave: a scale whose needle swings in, breathes and creeps; a meter by a dryer; a
- * room. What stands on them is set on their control page. Physics only: what the readings mean is reckoned elsewhere.
+ * The simulated devices: a scale whose needle swings in, breathes and creeps; a meter by a dryer; a
+ * room. What stands on them is set on their control page. Physics only: what the readings mean is computed elsewhere.
  */
-import type { StandInChange, StandInState } from '../../contract/devices.ts';
+import type { StandInState } from '../../contract/devices.ts';
 import { randomNormal, type Random } from '../../core/quantity/index.ts';
 import type { LevelReading, ScaleReading } from '../../core/table/index.ts';
-import type { Devices } from './devices.ts';
+import type { StandIns } from '../../server/devices/devices.ts';
 
 const AS_SHIPPED: StandInState = {
   bowl: true,
@@ -34,11 +34,6 @@ const METER_NOISE_DB = 0.8;
 /** No more than this is made up for a listener that was away. */
 const MOST_BACKLOG_MS = 5_000;
 const MS_PER_MINUTE = 60_000;
-
-export interface StandIns extends Devices {
-  readonly state: () => StandInState;
-  readonly put: (change: StandInChange) => void;
-}
 
 /** Simulated devices on a clock and a source of chance. */
 export function standIns(nowMs: () => number, random: Random): StandIns {

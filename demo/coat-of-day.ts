@@ -1,7 +1,7 @@
 /** Decides what hands would feel on a demo dog's coat that holds so much loose hair: the touch tests in reverse. */
-import type { CombGrade, FingerGrade, TugGrade, ZoneFindings } from '../../core/check/index.ts';
-import { coatRow, regionRow, ZONES, type CoatClass, type ZoneId } from '../../core/dog/index.ts';
-import { clamp, randomNormal, type Random } from '../../core/quantity/index.ts';
+import type { CombGrade, FingerGrade, TugGrade, ZoneFindings } from '../core/check/index.ts';
+import { coatRow, regionRow, ZONES, type CoatClass, type ZoneId } from '../core/dog/index.ts';
+import { clamp, randomNormal, type Random } from '../core/quantity/index.ts';
 
 /** Load as a share of the class's full load at which a finger grade begins. */
 const FINGER_FROM = [0, 0.1, 0.28, 0.58, 0.88] as const;

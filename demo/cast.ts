@@ -1,6 +1,6 @@
 /** Made-up dogs, owners and tools of the demo salon; nobody here exists. */
-import type { CoatClass, DogTrait } from '../../core/dog/index.ts';
-import type { Tool } from '../../core/kit/index.ts';
+import type { CoatClass, DogTrait } from '../core/dog/index.ts';
+import type { Tool } from '../core/kit/index.ts';
 
 export interface CastDog {
   readonly name: string;

@@ -1,11 +1,11 @@
 /** Decides who works in the demo salon, who is away, who must not meet, and what owners wish. */
-import type { SalonEdit } from '../../contract/salon.ts';
-import { ANY_TIME, freeStarts, type Span } from '../../core/book/index.ts';
-import { STAGE_KINDS } from '../../core/day/index.ts';
-import { addDays, type Day } from '../../core/quantity/index.ts';
-import { nextOpenDay } from '../../core/tide/index.ts';
-import type { Stores } from '../db/index.ts';
-import { salonInstant } from '../salon-time.ts';
+import type { SalonEdit } from '../contract/salon.ts';
+import { ANY_TIME, freeStarts, type Span } from '../core/book/index.ts';
+import { STAGE_KINDS } from '../core/day/index.ts';
+import { addDays, type Day } from '../core/quantity/index.ts';
+import { nextOpenDay } from '../core/tide/index.ts';
+import type { Stores } from '../server/db/index.ts';
+import { salonInstant } from '../server/salon-time.ts';
 import { dogId } from './homes.ts';
 
 const LUNCH = { minutes: 30, from: 11 * 60 + 30, to: 14 * 60 };

@@ -3,16 +3,16 @@
  * Every past visit is computed by core as a real one would be: coat by the tide, check by the coat, plan by the
  * check, weights by the plan with the scatter of life.
  */
-import type { CheckDraft } from '../../contract/check.ts';
-import { coatCheck } from '../../contract/check-facts.ts';
-import type { DogRecord } from '../../contract/dog.ts';
-import type { SalonEdit } from '../../contract/salon.ts';
-import { openMethod, planVisit, type MethodPlan } from '../../core/bench/index.ts';
-import { sessionRecord, walks, type SessionAct, type SessionEvent } from '../../core/table/index.ts';
-import { freeStarts, type Span } from '../../core/book/index.ts';
-import type { CombGrade, ZoneFindings } from '../../core/check/index.ts';
-import { bodySurfaceM2, breedOf, coatRow, zone, type Region, type ZoneId } from '../../core/dog/index.ts';
-import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
+import type { CheckDraft } from '../contract/check.ts';
+import { coatCheck } from '../contract/check-facts.ts';
+import type { DogRecord } from '../contract/dog.ts';
+import type { SalonEdit } from '../contract/salon.ts';
+import { openMethod, planVisit, type MethodPlan } from '../core/bench/index.ts';
+import { sessionRecord, walks, type SessionAct, type SessionEvent } from '../core/table/index.ts';
+import { freeStarts, type Span } from '../core/book/index.ts';
+import type { CombGrade, ZoneFindings } from '../core/check/index.ts';
+import { bodySurfaceM2, breedOf, coatRow, zone, type Region, type ZoneId } from '../core/dog/index.ts';
+import { DEFAULT_HOUSE } from '../core/kit/index.ts';
 import {
   addDays,
   clamp,
@@ -25,19 +25,19 @@ import {
   seededRandom,
   type Day,
   type Random,
-} from '../../core/quantity/index.ts';
-import { HOME_CARE, leftBySession, nextOpenDay, nextVisit } from '../../core/tide/index.ts';
-import type { Stores } from '../db/index.ts';
-import { coreDog } from '../facts.ts';
-import { salonDay, salonInstant } from '../salon-time.ts';
+} from '../core/quantity/index.ts';
+import { HOME_CARE, leftBySession, nextOpenDay, nextVisit } from '../core/tide/index.ts';
+import type { Stores } from '../server/db/index.ts';
+import { coreDog } from '../server/facts.ts';
+import { salonDay, salonInstant } from '../server/salon-time.ts';
 import { CAST, DEMO_KIT, DEMO_UPKEEP, HOME_BRUSHES, type CastDog } from './cast.ts';
 import { dogId, fillHomes } from './homes.ts';
 import { findingsForLoad } from './coat-of-day.ts';
 import { Coat, townShifts, type TownShifts } from './coat-of-years.ts';
 import { fillRoster } from './roster.ts';
 import { fillAccounts } from './accounts.ts';
-import { acting, UNTRAILED } from '../auth/acting.ts';
-import { stationReading } from '../devices/weather-station.ts';
+import { acting, UNTRAILED } from '../server/auth/acting.ts';
+import { stationReading } from './devices/weather-station.ts';
 
 export const DEMO_SALON: SalonEdit = {
   name: 'The Slipway Dog Room',

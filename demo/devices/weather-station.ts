@@ -1,5 +1,5 @@
 /**
- * Decides what the simulated weather station says: a day's mean temperature at a place, from the climate normal, a mood of
+ * The simulated weather station: a day's mean temperature at a place, from the climate normal, a mood of
  * the season that lasts for weeks, and the weather of the day. It stands in for a service; the same day always reads the same.
  */
 import { normalQuantile, seededRandom, type Day } from '../../core/quantity/index.ts';

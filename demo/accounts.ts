@@ -1,7 +1,7 @@
 /** Decides who can be tried in the demo salon: one account of each role, all with the passphrase that the demo's door shows. */
 import { scryptSync } from 'node:crypto';
-import type { Role } from '../../contract/account.ts';
-import type { Stores } from '../db/index.ts';
+import type { Role } from '../contract/account.ts';
+import type { Stores } from '../server/db/index.ts';
 
 export const DEMO_PASSPHRASE = 'a rake for every coat';
 export const DEMO_PIN = '2468';

@@ -2,9 +2,9 @@
  * Decides how the demo's coats ran over the years: each dog with its own habit, each year with the town's weather, and what
  * its home saw of it. Made-up truth for made-up dogs.
  */
-import type { DogRecord } from '../../contract/dog.ts';
-import type { HomeNote } from '../../contract/tide.ts';
-import { bodySurfaceM2, coatRow } from '../../core/dog/index.ts';
+import type { DogRecord } from '../contract/dog.ts';
+import type { HomeNote } from '../contract/tide.ts';
+import { bodySurfaceM2, coatRow } from '../core/dog/index.ts';
 import {
   addDays,
   clamp,
@@ -14,7 +14,7 @@ import {
   randomNormal,
   type Day,
   type Random,
-} from '../../core/quantity/index.ts';
+} from '../core/quantity/index.ts';
 import {
   LENGTH_DAYS,
   lightSeasons,
@@ -23,8 +23,8 @@ import {
   LENGTH_IN_SCALES,
   type HomeAmount,
   type Place,
-} from '../../core/tide/index.ts';
-import { stationReading } from '../devices/weather-station.ts';
+} from '../core/tide/index.ts';
+import { stationReading } from './devices/weather-station.ts';
 
 /** Days by which a season ran late in town, by its key. */
 export type TownShifts = ReadonlyMap<string, number>;
