@@ -47,35 +47,28 @@ interface Options {
   readonly named: readonly string[];
 }
 
+const FLAGS = {
+  port: { type: 'string', default: String(DEFAULT_PORT) },
+  host: { type: 'string', default: LOOPBACK },
+  data: { type: 'string' },
+  demo: { type: 'boolean', default: false },
+  fresh: { type: 'boolean', default: false },
+  'behind-proxy': { type: 'boolean', default: false },
+  name: { type: 'string', multiple: true },
+} as const;
+
 function options(argv: readonly string[]): Options | string {
   try {
-    const { values } = parseArgs({
-      args: [...argv],
-      options: {
-        port: { type: 'string' },
-        host: { type: 'string' },
-        data: { type: 'string' },
-        demo: { type: 'boolean' },
-        fresh: { type: 'boolean' },
-        'behind-proxy': { type: 'boolean' },
-        name: { type: 'string', multiple: true },
-      },
-    });
-    const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
+    const { values } = parseArgs({ args: [...argv], options: FLAGS });
+    const { host, demo, fresh, name: named = [], 'behind-proxy': behindProxy } = values;
+    const port = Number(values.port);
     if (!Number.isInteger(port) || port < 0 || port > 65535)
       return `--port must be a whole number from 0 to 65535, not "${values.port}"`;
-    if (values['behind-proxy'] && !values.name)
+    if (behindProxy && named.length === 0)
       return '--behind-proxy needs the name that the proxy is reached by: --name salon.example';
-    if (values.fresh && !values.demo) return '--fresh empties the file of a demo only: use it with --demo';
-    return {
-      port,
-      host: values.host ?? LOOPBACK,
-      data: resolve(values.data ?? (values.demo ? 'data/demo' : 'data/salon')),
-      demo: values.demo ?? false,
-      fresh: values.fresh ?? false,
-      behindProxy: values['behind-proxy'] ?? false,
-      named: values.name ?? [],
-    };
+    if (fresh && !demo) return '--fresh empties the file of a demo only: use it with --demo';
+    const data = resolve(values.data ?? (demo ? 'data/demo' : 'data/salon'));
+    return { port, host, data, demo, fresh, behindProxy, named };
   } catch (problem) {
     return problem instanceof Error ? problem.message : String(problem);
   }

@@ -35,6 +35,18 @@ const ENOUGH_FELT = 8;
 const outsideDoublings = (mm: number, { low, high }: CoatClassRow['guardMm']): number =>
   Math.max(0, Math.log2(low / mm), Math.log2(mm / high));
 
+/** How deep the undercoat was felt over the zones that are not tied. */
+function undercoatFelt(zones: CoatCheck['zones']): Pick<Evidence, 'zones' | 'deep' | 'deepShare' | 'bareShare'> {
+  const fingers = ZONES.flatMap((z) => {
+    const { finger, tie = 'none' } = zones[z.id] ?? {};
+    return finger === undefined || tie !== 'none' ? [] : [finger];
+  });
+  const deep = fingers.filter((f) => f >= 3).length;
+  const bare = fingers.filter((f) => f === 0).length;
+  const share = (n: number): number => (fingers.length >= ENOUGH_FELT ? n / fingers.length : 0);
+  return { zones: fingers.length, deep, deepShare: share(deep), bareShare: share(bare) };
+}
+
 /**
  * The class that the findings suggest instead of the one kept, or undefined while that one fits. Clipped coats and
  * puppies say nothing by their length.
@@ -45,15 +57,8 @@ export function classHint(
 ): ClassHint | undefined {
   const mm = dog.traits.some((t) => t === 'previously-clipped' || t === 'puppy-coat') ? undefined : check.guardMm.back;
   const usual = breedOf(dog.breed)?.coatClass;
-  const fingers = ZONES.flatMap((z) => {
-    const finger = check.zones[z.id]?.finger;
-    return finger === undefined || (check.zones[z.id]?.tie ?? 'none') !== 'none' ? [] : [finger];
-  });
-  const deep = fingers.filter((f) => f >= 3).length;
-  const bare = fingers.filter((f) => f === 0).length;
-  const deepShare = fingers.length >= ENOUGH_FELT ? deep / fingers.length : 0;
-  const bareShare = fingers.length >= ENOUGH_FELT ? bare / fingers.length : 0;
-
+  const felt = undercoatFelt(check.zones);
+  const { deepShare, bareShare } = felt;
   const score = (coat: CoatClassRow): number =>
     (coat.coatClass === usual ? BREED_NATS : 0) -
     (mm === undefined ? 0 : LENGTH_NATS_PER_DOUBLING * outsideDoublings(mm, coat.guardMm)) -
@@ -64,12 +69,29 @@ export function classHint(
   const [best] = [...COATS].sort((a, b) => score(b) - score(a));
   if (!best || best === kept || score(best) - score(kept) < CLEAR_LEAD) return undefined;
 
+  const reasons = reasonsFor({ ...felt, mm, usual, breed: dog.breed }, kept, best);
+  return reasons.length > 0 ? { coatClass: best.coatClass, lead: score(best) - score(kept), reasons } : undefined;
+}
+
+interface Evidence {
+  readonly mm: number | undefined;
+  readonly breed: string;
+  readonly usual: CoatClass | undefined;
+  /** Zones whose undercoat was felt, deep or none, and their shares; shares of too few zones count as none. */
+  readonly zones: number;
+  readonly deep: number;
+  readonly deepShare: number;
+  readonly bareShare: number;
+}
+
+/** What speaks for the best class against the one that is kept. */
+function reasonsFor({ mm, breed, usual, ...felt }: Evidence, kept: CoatClassRow, best: CoatClassRow): ClassReason[] {
   const reasons: ClassReason[] = [];
   if (mm !== undefined && outsideDoublings(mm, kept.guardMm) > outsideDoublings(mm, best.guardMm)) {
     reasons.push({ code: 'length', mm, ...kept.guardMm });
   }
-  if (deepShare > 0 && !kept.packs) reasons.push({ code: 'undercoat', zones: deep, felt: fingers.length });
-  if (bareShare > 0.95 && kept.packs && !best.packs) reasons.push({ code: 'no-undercoat', felt: fingers.length });
-  if (usual === best.coatClass) reasons.push({ code: 'breed', breed: dog.breed, usual });
-  return reasons.length > 0 ? { coatClass: best.coatClass, lead: score(best) - score(kept), reasons } : undefined;
+  if (felt.deepShare > 0 && !kept.packs) reasons.push({ code: 'undercoat', zones: felt.deep, felt: felt.zones });
+  if (felt.bareShare > 0.95 && kept.packs && !best.packs) reasons.push({ code: 'no-undercoat', felt: felt.zones });
+  if (usual === best.coatClass) reasons.push({ code: 'breed', breed, usual });
+  return reasons;
 }

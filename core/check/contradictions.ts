@@ -47,6 +47,10 @@ const WEIGHT_JUMP = 0.15;
 /** Guard hair this far outside the class's range, as a factor, is asked about. Guess. */
 const LENGTH_SLACK = 1.25;
 
+/** How far two zones lie apart by their finger grade; 0 where one was not felt. */
+const gradesApart = (a: ZoneFindings, b: ZoneFindings | undefined): number =>
+  a.finger === undefined || b?.finger === undefined ? 0 : Math.abs(a.finger - b.finger);
+
 /**
  * What does not go together in a check. lastKg: weight at the check before, when there was one.
  * Clipped coats are not asked about their length: theirs says nothing of the class.
@@ -62,11 +66,8 @@ export function contradictions(
     const own = check.zones[id];
     if (!own) continue;
     for (const q of QUESTIONS) if (q.holds(own, coat.packs)) found.push({ code: q.code, zone: id });
-    const other = side === 'left' ? check.zones[mirrorZone(id)] : undefined;
-    if (own.finger !== undefined && other?.finger !== undefined) {
-      const grades = Math.abs(own.finger - other.finger);
-      if (grades >= SIDES_APART) found.push({ code: 'sides-differ', zone: id, grades });
-    }
+    const grades = side === 'left' ? gradesApart(own, check.zones[mirrorZone(id)]) : 0;
+    if (grades >= SIDES_APART) found.push({ code: 'sides-differ', zone: id, grades });
   }
   const { lastKg } = more;
   if (lastKg !== undefined && Math.abs(check.weightKg - lastKg) > WEIGHT_JUMP * lastKg) {
@@ -74,7 +75,8 @@ export function contradictions(
   }
   const mm = check.guardMm.back;
   const { low, high } = coat.guardMm;
-  if (mm !== undefined && !more.clipped && (mm < low / LENGTH_SLACK || mm > high * LENGTH_SLACK)) {
+  const ofClass = (length: number): boolean => length >= low / LENGTH_SLACK && length <= high * LENGTH_SLACK;
+  if (mm !== undefined && !more.clipped && !ofClass(mm)) {
     found.push({ code: 'length-not-of-class', mm, low, high });
   }
   return found;

@@ -235,22 +235,25 @@ Small mix, smooth | s2 | 4-12 | sl | 20
 Small mix, long | ld | 4-12 | sl | 60
 `;
 
+/** What a short key of a line stands for. */
+const standsFor = <T>(table: Readonly<Record<string, T>>, key: string): T | undefined =>
+  Object.entries(table).find(([own]) => own === key)?.[1];
+
+/** "12-20" as a range above 0; undefined where it is none. */
+function rangeOf(text: string): BreedRow['weightKg'] | undefined {
+  const [low = NaN, high = NaN] = text.split('-').map(Number);
+  return low > 0 && low <= high ? { low, high } : undefined;
+}
+
 function row(line: string): BreedRow {
-  const [name = '', klass = '', kg = '', shape = '', mm = '', mark] = line.split('|').map((part) => part.trim());
-  const [low = NaN, high = NaN] = kg.split('-').map(Number);
-  const coatClass = Object.entries(CLASS).find(([key]) => key === klass)?.[1];
-  const bodyShape = Object.entries(SHAPE).find(([key]) => key === shape)?.[1];
-  if (!coatClass || !bodyShape || !(low > 0 && low <= high) || !(Number(mm) > 0)) {
-    throw new TypeError(`a breed line cannot be read: ${line}`);
-  }
-  return {
-    name,
-    coatClass,
-    weightKg: { low, high },
-    shape: bodyShape,
-    backMm: Number(mm),
-    traits: mark === 'n' ? ['short-nosed'] : [],
-  };
+  const cells = line.split('|').map((part) => part.trim());
+  const cell = (at: number): string => cells[at] ?? '';
+  const coatClass = standsFor(CLASS, cell(1));
+  const weightKg = rangeOf(cell(2));
+  const shape = standsFor(SHAPE, cell(3));
+  const backMm = Number(cell(4));
+  if (!coatClass || !shape || !weightKg || !(backMm > 0)) throw new TypeError(`a breed line cannot be read: ${line}`);
+  return { name: cell(0), coatClass, weightKg, shape, backMm, traits: cell(5) === 'n' ? ['short-nosed'] : [] };
 }
 
 export const BREEDS: readonly BreedRow[] = LINES.trim().split('\n').map(row);

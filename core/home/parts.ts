@@ -169,41 +169,46 @@ const workOf = (row: HomePartRow): number =>
   row.regions.reduce((t, r) => t + regionRow(r).surfaceShare * (0.5 + 0.5 * regionRow(r).undercoatFactor), 0);
 const ALL_WORK = HOME_PART_ROWS.reduce((t, r) => t + workOf(r), 0);
 
+/** Why a part is brushed as often as it is; the first that holds. */
+function reasonFor(part: HomePart, { dog, dragged, packed, pinned, seeds }: NeedsRequest): PartReason {
+  if (pinned.has(part)) return 'pinned';
+  if (dragged.has(part)) return 'dragged';
+  if (packed.has(part)) return 'packed';
+  if (seeds && SEED_PARTS.has(part) && SEED_COATS.has(dog.coatClass)) return 'seeds';
+  if (WATCHED[dog.coatClass].includes(part)) return 'watched';
+  return BY_PLACE[part] ?? 'usual';
+}
+const BY_PLACE: Partial<Readonly<Record<HomePart, PartReason>>> = {
+  face: 'weekly',
+  feet: 'weekly',
+  ears: 'weekly',
+  belly: 'gentle',
+  armpits: 'gentle',
+};
+
+/** Rhythm, limit and weight of a part that is brushed with the bouts of its coat: the watched ones in every bout. */
+function inBouts(watched: boolean, often: number, short: boolean, blow: boolean) {
+  if (watched) return { rhythmDays: often, limitDays: often + (blow ? 1 : 2), weight: WATCH_WEIGHT };
+  const rhythmDays = short ? often : Math.max(2, 2 * often);
+  return { rhythmDays, limitDays: Math.max(rhythmDays + 1, blow ? 4 : 7), weight: 1 };
+}
+
 /** What every open part of this dog asks, in working order. */
-export function homeNeeds({ dog, blow, dragged, packed, pinned, seeds, closed }: NeedsRequest): readonly PartNeed[] {
+export function homeNeeds(request: NeedsRequest): readonly PartNeed[] {
+  const { dog, blow, closed } = request;
   const { home, packs } = coatRow(dog.coatClass);
-  const bouts = blow ? home.boutsPerWeekInBlow : home.boutsPerWeek;
   // Short coats are done all over in one bout; long ones by parts.
   const round = home.minutes * (packs && home.minutes > SHORT_COAT_MINUTES ? ROUND_IN_BOUTS : 1);
-  const often = Math.max(1, Math.round(7 / bouts));
-  const short = round === home.minutes;
-  const watched = new Set(WATCHED[dog.coatClass]);
+  const often = Math.max(1, Math.round(7 / (blow ? home.boutsPerWeekInBlow : home.boutsPerWeek)));
   return HOME_PART_ROWS.filter((r) => !closed.has(r.part)).map((row): PartNeed => {
-    const of = row.part;
-    const why: PartReason = pinned.has(of)
-      ? 'pinned'
-      : dragged.has(of)
-        ? 'dragged'
-        : packed.has(of)
-          ? 'packed'
-          : seeds && SEED_PARTS.has(of) && SEED_COATS.has(dog.coatClass)
-            ? 'seeds'
-            : watched.has(of)
-              ? 'watched'
-              : of === 'face' || of === 'feet' || of === 'ears'
-                ? 'weekly'
-                : of === 'belly' || of === 'armpits'
-                  ? 'gentle'
-                  : 'usual';
+    const why = reasonFor(row.part, request);
     const half = Math.round((2 * round * workOf(row)) / ALL_WORK) / 2;
     const minutes = Math.max(LEAST_MINUTES, why === 'seeds' ? Math.round(2 * half * SEEDS_TAKE) / 2 : half);
-    if (why === 'watched' || why === 'usual') {
-      const rhythmDays = why === 'watched' || short ? often : Math.max(2, 2 * often);
-      const limitDays = why === 'watched' ? rhythmDays + (blow ? 1 : 2) : Math.max(rhythmDays + 1, blow ? 4 : 7);
-      return { part: of, why, minutes, rhythmDays, limitDays, weight: why === 'watched' ? WATCH_WEIGHT : 1 };
-    }
+    const need = { part: row.part, why, minutes };
+    if (why === 'watched' || why === 'usual')
+      return { ...need, ...inBouts(why === 'watched', often, round === home.minutes, blow) };
     const { [blow ? 'blow' : 'calm']: days, weight } = RHYTHMS[why];
-    return { part: of, why, minutes, rhythmDays: days[0], limitDays: days[1], weight };
+    return { ...need, rhythmDays: days[0], limitDays: days[1], weight };
   });
 }
 /** Bouts no longer than this go over the whole of a short coat. */

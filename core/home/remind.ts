@@ -71,23 +71,32 @@ export const QUIET_HOURS: QuietHours = { fromMinute: 20 * 60, toMinute: 9 * 60 }
 export const isQuiet = (minute: number, { fromMinute, toMinute }: QuietHours): boolean =>
   fromMinute <= toMinute ? minute >= fromMinute && minute < toMinute : minute >= fromMinute || minute < toMinute;
 
+/** How often missed days have been worth a message by now: with each doubling once more. */
+function timesMissed({ lastBrushed, blow }: ReminderDog, today: Day): number {
+  if (lastBrushed === undefined) return 0;
+  const missed = today - lastBrushed - 1;
+  const worth = blow ? MISSED_DAYS.blow : MISSED_DAYS.calm;
+  return missed < worth ? 0 : Math.min(MISSED_TOLD, 1 + Math.floor(Math.log2(missed / worth)));
+}
+
+/** A blow that began long before anybody asked for messages is no news. */
+const isNews = (likelyStart: number, today: Day): boolean => Math.abs(likelyStart - today) <= BLOW_AHEAD_DAYS;
+
+/** Is a day near enough for the salon to do then what is due? */
+const isNear = (on: Day, today: Day): boolean => on - today <= VISIT_AHEAD_DAYS;
+
 function occasions(dog: ReminderDog, today: Day): readonly Reminder[] {
-  const { id: dogId, visit, visitDue, blow, start, lastBrushed, due } = dog;
+  const { id: dogId, visit, visitDue, start, lastBrushed, due } = dog;
   const found: Reminder[] = [];
   const add = (kind: ReminderKind, about: string): void => void found.push({ kind, dogId, about });
-  if (visit && visit.day === today + 1) add('visit-tomorrow', `${visit.id} ${visit.day}`);
-  // A blow that began long before anybody asked for messages is no news.
-  if (start && Math.abs(start.likely - today) <= BLOW_AHEAD_DAYS) add('blow', start.key);
-  if (lastBrushed !== undefined) {
-    const missed = today - lastBrushed - 1;
-    const worth = blow ? MISSED_DAYS.blow : MISSED_DAYS.calm;
-    const times = missed < worth ? 0 : Math.min(MISSED_TOLD, 1 + Math.floor(Math.log2(missed / worth)));
-    if (times > 0) add('missed', `since ${lastBrushed}, ${times}`);
-  }
-  if (!visit && visitDue !== undefined && visitDue - today <= VISIT_AHEAD_DAYS) add('visit-due', 'visit');
+  if (visit?.day === today + 1) add('visit-tomorrow', `${visit.id} ${visit.day}`);
+  if (start && isNews(start.likely, today)) add('blow', start.key);
+  const times = timesMissed(dog, today);
+  if (times > 0) add('missed', `since ${lastBrushed}, ${times}`);
+  if (!visit && visitDue !== undefined && isNear(visitDue, today)) add('visit-due', 'visit');
   // What the salon does at a visit that is near needs no message.
-  const soon = visit !== undefined && visit.day - today <= VISIT_AHEAD_DAYS;
-  if (!soon) for (const c of due) if (TOLD_CARES.has(c.kind) && c.due <= today) add('care', c.kind);
+  if (visit && isNear(visit.day, today)) return found;
+  for (const c of due) if (TOLD_CARES.has(c.kind) && c.due <= today) add('care', c.kind);
   return found;
 }
 

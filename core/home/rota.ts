@@ -126,58 +126,58 @@ function roomy(set: number, room: Float64Array, minutes: number): number {
   return days;
 }
 
-/** Prices that raise the bound of what is open, from prices to start with, up to a cost that is known. */
+/** The relaxed problem at some prices: its bound, with the minutes that the cheapest patterns use on each day. */
+function relaxed({ days, minutes, patterns }: Problem, may: readonly number[], from: number, priceOf: Float64Array) {
+  const used = new Float64Array(days);
+  let bound = 0;
+  for (let z = from; z < patterns.length; z++) {
+    const { masks, costs } = patterns[z]!;
+    const not = ~may[z]!;
+    const m = minutes[z]!;
+    let least = Infinity;
+    let at = 0;
+    for (let i = 0; i < masks.length; i++) {
+      const mask = masks[i]!;
+      if ((mask & not) !== 0) continue;
+      const v = costs[i]! + m * priceOf[mask]!;
+      if (v < least) {
+        least = v;
+        at = mask;
+      }
+    }
+    bound += least;
+    for (let d = 0; d < days; d++) if ((at >> d) & 1) used[d]! += m;
+  }
+  return { bound, used };
+}
+
+/** Subgradient ascent: prices that raise the bound of what is open, from prices to start with, up to a cost that is known. */
 function raisePrices(problem: Problem, open: Open, start: Float64Array, best: number, steps: number) {
-  const { days, minutes, patterns } = problem;
   const { set, room, from } = open;
-  const may = minutes.map((m, z) => (z < from ? 0 : roomy(set, room, m)));
+  const may = problem.minutes.map((m, z) => (z < from ? 0 : roomy(set, room, m)));
+  const inSet = Float64Array.from(room, (minutes, d) => ((set >> d) & 1 ? minutes : 0));
   let prices = start;
-  let kept = start;
+  let dearest = start;
   let highest = -Infinity;
   let pace = 1.2;
-  const used = new Float64Array(days);
-  const priceOf = new Float64Array(1 << days);
+  const priceOf = new Float64Array(1 << problem.days);
   for (let step = 0; step < steps; step++) {
-    used.fill(0);
-    let bound = 0;
-    for (let d = 0; d < days; d++) if ((set >> d) & 1) bound -= (prices[d] ?? 0) * (room[d] ?? 0);
     addUp(prices, priceOf);
-    for (let z = from; z < patterns.length; z++) {
-      const own = patterns[z];
-      if (!own) continue;
-      const { masks, costs } = own;
-      const not = ~(may[z] ?? 0);
-      const m = minutes[z] ?? 0;
-      let least = Infinity;
-      let at = 0;
-      for (let i = 0; i < masks.length; i++) {
-        const mask = masks[i] ?? 0;
-        if ((mask & not) !== 0) continue;
-        const v = (costs[i] ?? Infinity) + m * (priceOf[mask] ?? 0);
-        if (v < least) {
-          least = v;
-          at = mask;
-        }
-      }
-      bound += least;
-      for (let d = 0; d < days; d++) if ((at >> d) & 1) used[d] = (used[d] ?? 0) + m;
-    }
+    const { bound: ofParts, used } = relaxed(problem, may, from, priceOf);
+    const bound = ofParts - prices.reduce((all, price, d) => all + price * inSet[d]!, 0);
     if (bound > highest + EXACT) {
       highest = bound;
-      kept = prices;
+      dearest = prices;
     } else pace *= 0.93;
     if (highest >= best) break;
-    let square = 0;
-    for (let d = 0; d < days; d++) {
-      const over = (set >> d) & 1 ? (used[d] ?? 0) - (room[d] ?? 0) : 0;
-      used[d] = over;
-      if (over > 0 || (prices[d] ?? 0) > 0) square += over * over;
-    }
+    // The subgradient: by how much the days are overdrawn. One that has room and costs nothing cannot be cheaper.
+    const over = used.map((minutes, d) => ((set >> d) & 1 ? minutes - room[d]! : 0));
+    const square = over.reduce((all, o, d) => (o > 0 || prices[d]! > 0 ? all + o * o : all), 0);
     if (square === 0) break;
     const by = (pace * (Math.min(best, 1.3 * Math.abs(highest) + 5) - bound)) / square;
-    prices = prices.map((p, d) => Math.max(0, p + by * (used[d] ?? 0)));
+    prices = prices.map((price, d) => Math.max(0, price + by * over[d]!));
   }
-  return { bound: highest, prices: kept };
+  return { bound: highest, prices: dearest };
 }
 
 /** Prices of all patterns from those of the days. */

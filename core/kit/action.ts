@@ -5,7 +5,7 @@
 import { clamp } from '../quantity/index.ts';
 import type { Quarrels } from './house.ts';
 import type { Piece } from './rules.ts';
-import { SLICKERS, toolRow, type Take, type Wetness } from './tools.ts';
+import { SLICKERS, toolRow, type ToolRow, type Take, type Wetness } from './tools.ts';
 
 export interface Action {
   readonly take: Take;
@@ -59,32 +59,36 @@ export function actionOf(piece: Piece, wetness: Wetness, house: Quarrels): Actio
     known = {};
     inHouse.set(piece, known);
   }
-  if (!(wetness in known)) known[wetness] = reckon(piece, wetness, house);
+  if (!(wetness in known)) known[wetness] = computed(piece, wetness, house);
   return known[wetness];
 }
 
-function reckon(piece: Piece, wetness: Wetness, house: Quarrels): Action | undefined {
+/** What the make of a piece changes against its kind: turning pins, a second row, its width, its tips and flexing head. */
+function buildOf(piece: Piece, row: ToolRow) {
+  const turns = piece.turning && piece.kind !== 'rotating-rake';
+  const usual = row.usual.widthMm;
+  return {
+    turns: turns ? TURNING : NEUTRAL,
+    rows: (piece.rows ?? 1) > 1 && row.kind === 'rake' ? SECOND_ROW : 1,
+    width: piece.widthMm === undefined || usual === 0 ? 1 : piece.widthMm / usual,
+    skin: (piece.tip ? TIP_SKIN[piece.tip] : 1) * (piece.flexing ? FLEXING_SKIN : 1),
+  };
+}
+
+function computed(piece: Piece, wetness: Wetness, house: Quarrels): Action | undefined {
   const row = toolRow(piece.kind);
   const take = row.take[wetness];
   if (!take) return undefined;
   const slicks = SLICKERS.includes(piece.kind);
   const depth = slicks ? DEPTH[house.slickerDepth] : NEUTRAL;
   const stroke = slicks ? STROKE[house.stroke] : NEUTRAL;
-  const turns = piece.turning && piece.kind !== 'rotating-rake' ? TURNING : undefined;
-  const rows = (piece.rows ?? 1) > 1 && row.kind === 'rake' ? SECOND_ROW : 1;
-  const open = take.open * depth.open * stroke.open * (turns?.open ?? 1) * rows;
+  const { turns, rows, width, skin } = buildOf(piece, row);
+  const open = take.open * depth.open * stroke.open * turns.open * rows;
   const deep = take.deep * depth.deep * stroke.deep * rows;
-  const width = piece.widthMm === undefined || row.usual.widthMm === 0 ? 1 : piece.widthMm / row.usual.widthMm;
   return {
     take: { free: take.free, deep: Math.min(0.97, deep), open: Math.min(0.97, open) },
-    skinPerPass:
-      row.skinPerPass *
-      depth.skin *
-      stroke.skin *
-      (turns?.skin ?? 1) *
-      (piece.tip ? TIP_SKIN[piece.tip] : 1) *
-      (piece.flexing ? FLEXING_SKIN : 1),
-    frays: row.frays * depth.frays * stroke.frays * (turns?.frays ?? 1),
+    skinPerPass: row.skinPerPass * depth.skin * stroke.skin * turns.skin * skin,
+    frays: row.frays * depth.frays * stroke.frays * turns.frays,
     cm2PerMinute: row.cm2PerMinute * clamp(width, 0.4, 2) ** WIDTH_POWER,
   };
 }

@@ -205,138 +205,162 @@ export function readingsNow(z: CoatZone, seen: ZoneSeen, untouched: boolean): Re
   };
 }
 
-/** All that a list of acts comes to. Acts after the end say nothing. Throws RangeError for a piece not in the room. */
-export function boutOf(opened: Opened, acts: readonly Act[]): Bout {
-  const { request, site } = opened;
-  const { dog } = request;
-  const { temper } = opened.case;
-  const f = figuresOf(site.job);
-  let script: readonly ScriptStep[] = [];
-  let worked = workScript(script, site.found, site.job, { crew: request.crew, choices: site.choices });
-  let seen = seenIn(worked.coat, site.job);
-  let faults: readonly Fault[] = [];
-  const felt = new Map<ZoneId, Partial<Readings>>();
-  const feltFirst = new Map<ZoneId, ReadonlySet<FeelTest>>();
-  const touched = new Set<ZoneId>();
-  const calls = new Map<ZoneId, ConditionKind>();
-  const told: Told[] = [];
-  let looked = false;
-  let minutes = 0;
-  let testMinutes = 0;
-  let restMinutes = 0;
-  let strain = 0;
-  let worst = 0;
-  let wentAway = 0;
-  let ended: Bout['ended'];
+type ActOf<K extends Act['kind']> = Extract<Act, { kind: K }>;
+/** What is told of an act, before its mood is known. */
+type Heard = Omit<Told, 'act' | 'mood'>;
 
-  const nothing = {
-    refused: false,
-    minutes: 0,
-    gramsOut: 0,
-    reddened: [],
-    tightened: [],
-    settled: [],
-    opened: [],
-    idle: [],
-  };
-  for (const act of acts) {
-    if (ended) break;
-    const before = moodOf(strain);
-    let heard: Omit<Told, 'act' | 'mood'> = nothing;
+const NOTHING: Heard = {
+  refused: false,
+  minutes: 0,
+  gramsOut: 0,
+  reddened: [],
+  tightened: [],
+  settled: [],
+  opened: [],
+  idle: [],
+};
+
+/** A bout while it goes on: the coat, the dog, and what hands know. */
+class Ongoing {
+  script: readonly ScriptStep[] = [];
+  worked: ReturnType<typeof workScript>;
+  seen: readonly ZoneSeen[];
+  faults: readonly Fault[] = [];
+  readonly felt = new Map<ZoneId, Partial<Readings>>();
+  readonly feltFirst = new Map<ZoneId, ReadonlySet<FeelTest>>();
+  readonly calls = new Map<ZoneId, ConditionKind>();
+  looked = false;
+  testMinutes = 0;
+  restMinutes = 0;
+  strain = 0;
+  worst = 0;
+  ended: Bout['ended'];
+  private readonly touched = new Set<ZoneId>();
+
+  constructor(private readonly opened: Opened) {
+    this.worked = this.workedAs(this.script);
+    this.seen = seenIn(this.worked.coat, opened.site.job);
+  }
+
+  private workedAs(script: Script) {
+    const { request, site } = this.opened;
+    return workScript(script, site.found, site.job, { crew: request.crew, choices: site.choices });
+  }
+
+  private strainOf(work: Parameters<typeof strainOf>[2], minutes: number, zones: readonly ZoneId[]): number {
+    const { request, case: own } = this.opened;
+    return strainOf(request.dog, own.temper, work, minutes, zones, request.crew);
+  }
+
+  does(act: Act): Heard {
     switch (act.kind) {
-      case 'look': {
-        if (!looked) {
-          heard = { ...nothing, minutes: LOOK_MINUTES };
-          testMinutes += LOOK_MINUTES;
-          strain += strainOf(dog, temper, 'check', LOOK_MINUTES, [], request.crew);
-        }
-        looked = true;
-        break;
-      }
-      case 'feel': {
-        const spent = TEST_MINUTES * act.tests.length * act.zones.length;
-        heard = { ...nothing, minutes: spent };
-        testMinutes += spent;
-        strain += strainOf(dog, temper, 'check', spent, act.zones, request.crew);
-        for (const [at, z] of worked.coat.zones.entries()) {
-          const here = seen[at];
-          if (!act.zones.includes(z.id) || !here) continue;
-          const all = readingsNow(z, here, !touched.has(z.id));
-          felt.set(z.id, { ...felt.get(z.id), ...Object.fromEntries(act.tests.map((t) => [t, all[t]])) });
-          if (!touched.has(z.id)) feltFirst.set(z.id, new Set([...(feltFirst.get(z.id) ?? []), ...act.tests]));
-        }
-        break;
-      }
+      case 'look':
+        return this.look();
+      case 'feel':
+        return this.feel(act);
       case 'call':
-        for (const id of act.zones) calls.set(id, act.as);
-        break;
-      case 'rest': {
-        const rested = Math.min(LONGEST_REST, Math.max(0, act.minutes));
-        heard = { ...nothing, minutes: rested };
-        restMinutes += rested;
-        strain = afterRest(strain, worst, rested);
-        break;
-      }
-      case 'work': {
-        if (before === 'away') {
-          heard = { ...nothing, refused: true };
-          break;
-        }
-        const { work } = PHASES[act.phase];
-        const idle = idleIn(worked.coat, act, site);
-        const next = addTo(script, act);
-        const then = workScript(next, site.found, site.job, { crew: request.crew, choices: site.choices });
-        const after = seenIn(then.coat, site.job);
-        const clock =
-          sum(act.zones.map((z) => z.minutes)) *
-          clockShare(work, request.crew, f) *
-          (before === 'lies' && work === 'hands' ? LIES_SLOWS : 1);
-        const changed = (test: (was: ZoneSeen, is: ZoneSeen) => boolean): readonly ZoneId[] =>
-          after.flatMap((is, at) => {
-            const was = seen[at];
-            return was && test(was, is) ? [is.zone] : [];
-          });
-        const broke = faultsOnly(next, site.found, site.job);
-        const reddened = changed((was, is) => was.skin <= 1 + SKIN_DUST && is.skin > 1 + SKIN_DUST);
-        const pulls = work === 'ties' ? act.zones.length : 0;
-        const forbidden = sum(broke.slice(faults.length).map((b) => (b.code === 'forbidden' ? b.zones.length : 0)));
-        heard = {
-          refused: false,
-          minutes: clock,
-          gramsOut: sum(seen.map((z) => z.leftG)) - sum(after.map((z) => z.leftG)),
-          reddened,
-          tightened: changed((was, is) => TIGHT[is.tie] > TIGHT[was.tie] && was.tie !== 'none'),
-          settled: changed((was, is) => was.tie !== 'none' && is.tie === 'none'),
-          opened: changed((was, is) => !was.falls && is.falls),
-          idle,
-        };
-        strain +=
-          strainOf(
-            dog,
-            temper,
-            work,
-            clock,
-            act.zones.map((z) => z.zone),
-            request.crew,
-          ) +
-          pulls * PULL.tie +
-          Math.min(8, forbidden) * PULL.forbidden +
-          Math.min(8, reddened.length) * PULL.skin;
-        for (const { zone: id } of act.zones) touched.add(id);
-        [script, worked, seen, faults] = [next, then, after, broke];
-        break;
-      }
+        for (const id of act.zones) this.calls.set(id, act.as);
+        return NOTHING;
+      case 'rest':
+        return this.rest(act);
+      case 'work':
+        return moodOf(this.strain) === 'away' ? { ...NOTHING, refused: true } : this.work(act);
       case 'refer':
       case 'end':
-        ended = act.kind;
-        break;
+        this.ended = act.kind;
+        return NOTHING;
     }
-    minutes += heard.minutes;
-    worst = Math.max(worst, strain);
-    const mood = moodOf(strain);
+  }
+
+  private test(minutes: number, zones: readonly ZoneId[]): Heard {
+    this.testMinutes += minutes;
+    this.strain += this.strainOf('check', minutes, zones);
+    return { ...NOTHING, minutes };
+  }
+
+  private look(): Heard {
+    if (this.looked) return NOTHING;
+    this.looked = true;
+    return this.test(LOOK_MINUTES, []);
+  }
+
+  private feel({ tests, zones }: ActOf<'feel'>): Heard {
+    for (const [at, z] of this.worked.coat.zones.entries()) {
+      const here = this.seen[at];
+      if (!zones.includes(z.id) || !here) continue;
+      const untouched = !this.touched.has(z.id);
+      const all = readingsNow(z, here, untouched);
+      this.felt.set(z.id, { ...this.felt.get(z.id), ...Object.fromEntries(tests.map((t) => [t, all[t]])) });
+      if (untouched) this.feltFirst.set(z.id, new Set([...(this.feltFirst.get(z.id) ?? []), ...tests]));
+    }
+    return this.test(TEST_MINUTES * tests.length * zones.length, zones);
+  }
+
+  private rest({ minutes }: ActOf<'rest'>): Heard {
+    const rested = Math.min(LONGEST_REST, Math.max(0, minutes));
+    this.restMinutes += rested;
+    this.strain = afterRest(this.strain, this.worst, rested);
+    return { ...NOTHING, minutes: rested };
+  }
+
+  private work(act: ActOf<'work'>): Heard {
+    const { request, site } = this.opened;
+    const { work } = PHASES[act.phase];
+    const zones = act.zones.map((z) => z.zone);
+    const before = this.seen;
+    const idle = idleIn(this.worked.coat, act, site);
+    const script = addTo(this.script, act);
+    const worked = this.workedAs(script);
+    const after = seenIn(worked.coat, site.job);
+    const slower = moodOf(this.strain) === 'lies' && work === 'hands' ? LIES_SLOWS : 1;
+    const minutes = sum(act.zones.map((z) => z.minutes)) * clockShare(work, request.crew, figuresOf(site.job)) * slower;
+    const changed = (test: (was: ZoneSeen, is: ZoneSeen) => boolean): readonly ZoneId[] =>
+      after.flatMap((is, at) => {
+        const was = before[at];
+        return was && test(was, is) ? [is.zone] : [];
+      });
+    const faults = faultsOnly(script, site.found, site.job);
+    const reddened = changed((was, is) => was.skin <= 1 + SKIN_DUST && is.skin > 1 + SKIN_DUST);
+    const pulls = work === 'ties' ? zones.length : 0;
+    const forbidden = sum(faults.slice(this.faults.length).map((b) => (b.code === 'forbidden' ? b.zones.length : 0)));
+    this.strain +=
+      this.strainOf(work, minutes, zones) +
+      pulls * PULL.tie +
+      Math.min(8, forbidden) * PULL.forbidden +
+      Math.min(8, reddened.length) * PULL.skin;
+    for (const id of zones) this.touched.add(id);
+    this.script = script;
+    this.worked = worked;
+    this.seen = after;
+    this.faults = faults;
+    return {
+      refused: false,
+      minutes,
+      gramsOut: sum(before.map((z) => z.leftG)) - sum(after.map((z) => z.leftG)),
+      reddened,
+      tightened: changed((was, is) => TIGHT[is.tie] > TIGHT[was.tie] && was.tie !== 'none'),
+      settled: changed((was, is) => was.tie !== 'none' && is.tie === 'none'),
+      opened: changed((was, is) => !was.falls && is.falls),
+      idle,
+    };
+  }
+}
+
+/** All that a list of acts comes to. Acts after the end say nothing. Throws RangeError for a piece not in the room. */
+export function boutOf(opened: Opened, acts: readonly Act[]): Bout {
+  const now = new Ongoing(opened);
+  const told: Told[] = [];
+  let wentAway = 0;
+  for (const act of acts) {
+    if (now.ended) break;
+    const before = moodOf(now.strain);
+    const heard = now.does(act);
+    now.worst = Math.max(now.worst, now.strain);
+    const mood = moodOf(now.strain);
     if (mood === 'away' && before !== 'away') wentAway++;
     told.push({ act, ...heard, mood });
   }
+  const { script, worked, seen, faults, felt, feltFirst, calls, looked, testMinutes, restMinutes, strain, ended } = now;
   return {
     told,
     script,
@@ -348,14 +372,14 @@ export function boutOf(opened: Opened, acts: readonly Act[]): Bout {
     feltFirst,
     calls,
     looked,
-    minutes,
+    minutes: sum(told.map((t) => t.minutes)),
     testMinutes,
     restMinutes,
     strain,
     mood: moodOf(strain),
     wentAway,
     ended,
-    proof: proofOf(worked.coat, site.job),
+    proof: proofOf(worked.coat, opened.site.job),
   };
 }
 

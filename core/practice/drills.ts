@@ -8,11 +8,14 @@ import {
   COMB_GRADES,
   CONDITION_KINDS,
   CONDITION_OF_TIE,
+  STOPPING_SKIN,
   zoneConditions,
   TIE_GRADES,
   type ConditionKind,
   type ConditionReason,
+  type FingerGrade,
   type Readings,
+  type TieGrade,
   type ZoneFindings,
 } from '../check/index.ts';
 import {
@@ -119,7 +122,17 @@ export const DRILL_CARDS: readonly DrillCard[] = [
   ...METHODS.map((m): DrillCard => ({ id: `order/${m.id}`, subject: 'order' })),
 ];
 
-const sceneOf = (random: Random, given: Partial<Omit<RuleContext, 'house'>>): DrillScene => {
+/** What of a scene is given; the rest is drawn. */
+type GivenScene = Partial<Omit<RuleContext, 'house'>>;
+/** Finger grade and tie that go with a condition; grade 2 and no tie with the others. */
+const USUAL_GRADE: Partial<Readonly<Record<ConditionKind, FingerGrade>>> = { packed: 3, clear: 1 };
+const USUAL_TIE: Partial<Readonly<Record<ConditionKind, TieGrade>>> = {
+  knotted: 'knot',
+  matted: 'mat',
+  pelted: 'pelt',
+};
+
+const sceneOf = (random: Random, given: GivenScene): DrillScene => {
   const coatClass =
     given.coatClass ??
     pick(
@@ -136,10 +149,8 @@ const sceneOf = (random: Random, given: Partial<Omit<RuleContext, 'house'>>): Dr
     wetness,
     coatClass,
     condition,
-    grade: given.grade ?? (condition === 'packed' ? 3 : condition === 'clear' ? 1 : 2),
-    tie:
-      given.tie ??
-      (condition === 'knotted' ? 'knot' : condition === 'matted' ? 'mat' : condition === 'pelted' ? 'pelt' : 'none'),
+    grade: given.grade ?? USUAL_GRADE[condition] ?? 2,
+    tie: given.tie ?? USUAL_TIE[condition] ?? 'none',
     skin: given.skin ?? 'clear',
     traits: given.traits ?? [],
     guardMm,
@@ -148,11 +159,17 @@ const sceneOf = (random: Random, given: Partial<Omit<RuleContext, 'house'>>): Dr
   return { coatClass, region, wetness, condition, guardMm, context };
 };
 
+/** Guard hair within a row's bound, or beyond it where that key is the one to miss. */
+function guardFor({ guardOverMm, guardUnderMm }: Rule['when'], miss: string | undefined): number | undefined {
+  if (guardOverMm !== undefined) return guardOverMm + (miss === 'guardOverMm' ? -8 : 10);
+  return guardUnderMm === undefined ? undefined : guardUnderMm + (miss === 'guardUnderMm' ? 10 : -5);
+}
+
 /** A tool and a scene in which a row holds, or nearly does: one of its keys is changed. */
 function mayQuestion(row: Rule, random: Random): Question {
   const { when } = row;
   const tools = when.tools ?? TOOL_KINDS.filter((k) => toolRow(k).cm2PerMinute > 0);
-  const given = (miss: string | undefined): Partial<Omit<RuleContext, 'house'>> => {
+  const given = (miss: string | undefined): GivenScene => {
     const of = <T>(key: string, all: readonly T[], held: readonly T[] | undefined): T | undefined => {
       if (!held) return undefined;
       const others = all.filter((x) => !held.includes(x));
@@ -167,25 +184,14 @@ function mayQuestion(row: Rule, random: Random): Question {
       when.conditions,
     );
     const tie = of('ties', TIE_GRADES, when.ties);
-    const guardMm =
-      when.guardOverMm !== undefined
-        ? when.guardOverMm + (miss === 'guardOverMm' ? -8 : 10)
-        : when.guardUnderMm !== undefined
-          ? when.guardUnderMm + (miss === 'guardUnderMm' ? 10 : -5)
-          : undefined;
+    const guardMm = guardFor(when, miss);
     const region = of('regions', REGIONS, when.regions);
     const wetness = of('wetness', WETNESS, when.wetness);
     return {
       ...(coatClass && { coatClass }),
-      ...(skin && {
-        skin,
-        ...(skin !== 'clear' && skin !== 'dander' && skin !== 'pink' && { condition: 'stop' as const }),
-      }),
+      ...(skin && { skin, ...(STOPPING_SKIN.has(skin) ? { condition: 'stop' as const } : {}) }),
       ...(condition && { condition }),
-      ...(tie && {
-        tie,
-        condition: tie === 'none' ? ('loose' as const) : CONDITION_OF_TIE[tie],
-      }),
+      ...(tie && { tie, condition: tie === 'none' ? ('loose' as const) : CONDITION_OF_TIE[tie] }),
       ...(guardMm !== undefined && { guardMm }),
       ...(region && { region }),
       ...(wetness && { wetness }),

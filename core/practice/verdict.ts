@@ -234,6 +234,18 @@ function wentOf(plan: MethodPlan, { site }: Opened): readonly Went[] {
   });
 }
 
+/** Zones in which more hair stayed than under the best stair, by their share of all that was loose. */
+function leftBehind({ steps }: MethodPlan, { site }: Opened, bout: Bout) {
+  const { zones, startG } = site.found;
+  const best = coatAfter(scriptOf(steps), steps.length, site.found, site.job);
+  return bout.seen.flatMap((z, i) => {
+    const more = z.leftG - (best[i]?.leftG ?? 0);
+    const full = zones[i]?.fullG ?? 0;
+    const isBehind = z.condition !== 'stop' && more > LEFT_MORE * full;
+    return isBehind ? [{ zone: z.zone, share: more / Math.max(1e-9, startG) }] : [];
+  });
+}
+
 /** What an ended bout was worth, and why. */
 export function verdictOf(opened: Opened, bout: Bout): Verdict {
   const { best, plan, bar } = opened;
@@ -305,13 +317,7 @@ export function verdictOf(opened: Opened, bout: Bout): Verdict {
   const blind = [...stepped].filter((id) => NEEDED_TESTS.some((t) => !bout.feltFirst.get(id)?.has(t)));
   say('not-felt', SLIP.feltShare * sum(blind.map((id) => zone(id).surfaceShare)), blind);
 
-  const bestLeft = coatAfter(scriptOf(best.steps), best.steps.length, opened.site.found, opened.site.job);
-  const startG = Math.max(1e-9, opened.site.found.startG);
-  const behind = bout.seen.flatMap((z, i) => {
-    const more = z.leftG - (bestLeft[i]?.leftG ?? 0);
-    const full = opened.site.found.zones[i]?.fullG ?? 0;
-    return z.condition !== 'stop' && more > LEFT_MORE * full ? [{ zone: z.zone, share: more / startG }] : [];
-  });
+  const behind = leftBehind(best, opened, bout);
   // What all of it costs, shared out by what stayed where.
   const leftMore = sum(behind.map((z) => z.share));
   const hairCost = bar.hairCost(yours.shareLeft, best.shareLeft) / span;

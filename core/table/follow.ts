@@ -354,7 +354,19 @@ function proposal(
   };
 }
 
-/** The best of candidates once each has its best minutes: the clock first, then the comb's fall where a zone is asked about. */
+interface Tried {
+  readonly candidate: Candidate;
+  readonly late: number;
+  readonly falls: boolean;
+  readonly cost: number;
+}
+/** The clock first, then the comb's fall where a zone is asked about, then the cost. */
+const isBetter = (a: Tried, b: Tried): boolean => {
+  if (a.late !== b.late) return a.late < b.late;
+  return a.falls === b.falls ? a.cost < b.cost - 1e-9 : a.falls;
+};
+
+/** The best of candidates once each has its best minutes. */
 function best(
   candidates: readonly Candidate[],
   now: TableNow,
@@ -362,9 +374,7 @@ function best(
   mostClock: number,
   falls?: ZoneId,
 ): Candidate | undefined {
-  let found:
-    | { readonly candidate: Candidate; readonly late: number; readonly falls: boolean; readonly cost: number }
-    | undefined;
+  let found: Tried | undefined;
   for (const { script, added, closed } of candidates) {
     const then = closing(now, closed);
     const fit = fitted(script, then, c, mostClock);
@@ -375,16 +385,36 @@ function best(
       falls: falls !== undefined && fallsAfter(fit, falls, then),
       cost: costOf(fit, then),
     };
-    const better =
-      !found ||
-      tried.late < found.late ||
-      (tried.late === found.late &&
-        ((tried.falls && !found.falls) || (tried.falls === found.falls && tried.cost < found.cost - 1e-9)));
-    if (better) {
-      found = tried;
-    }
+    if (!found || isBetter(tried, found)) found = tried;
   }
   return found?.candidate;
+}
+
+type ReasonOf<K extends ReplanReason['code']> = Extract<ReplanReason, { code: K }>;
+
+/** The piece that made a zone pink is out either way; what is asked is whether a milder one comes. */
+function afterPink(c: TableCase, because: ReasonOf<'pink'>, now: TableNow, mostClock: number): Proposal | undefined {
+  const [none, ...milder] = pinked(because.zone, because.tool, now, c.record);
+  const left = none && best([none], now, c, mostClock);
+  const chosen = best(none ? [none, ...milder] : milder, now, c, mostClock);
+  if (!chosen) return undefined;
+  const otherwise = left && proposal(because, left, now, c, 'zone');
+  return chosen.added ? { ...proposal(because, chosen, now, c), otherwise } : otherwise;
+}
+
+/** Something was met in a zone: it stops the dog or the zone, or is a tie to be worked. */
+function afterMet(c: TableCase, because: ReasonOf<'met'>, now: TableNow, mostClock: number): Proposal | undefined {
+  const { zone, tie = 'none' } = because;
+  const stops = stopsOf(checkNow(c.request.check, c.record), c.request.dog.traits);
+  if (stops.dog.length > 0) return proposal(because, { script: homeDry(now) }, now, c, 'dog');
+  if (stops.zones.some((s) => s.zone === zone)) {
+    const rest = without(now.rest, zone, () => true);
+    const script = fitted(rest, now, c, clockOf(now.rest, now, c));
+    return script && proposal(because, { script }, now, c, 'zone');
+  }
+  if (tie === 'none') return undefined;
+  const chosen = best(tied(zone, now, c.record), now, c, mostClock, zone);
+  return chosen && proposal(because, chosen, now, c, chosen.added ? undefined : 'zone');
 }
 
 /**
@@ -393,46 +423,20 @@ function best(
  */
 export function propose(c: TableCase, because: ReplanReason, known?: TableNow): Proposal | undefined {
   const now = known ?? tableNow(c);
-  const { record, request } = c;
   const before = clockOf(now.rest, now, c);
   const mostClock = Math.max(before, now.minutesLeft);
   switch (because.code) {
     case 'dragged': {
-      const chosen = best(dragged(because.zone, now, record), now, c, mostClock, because.zone);
+      const chosen = best(dragged(because.zone, now, c.record), now, c, mostClock, because.zone);
       return chosen && proposal(because, chosen, now, c);
     }
-    case 'pink': {
-      // The piece that made it pink is out either way; what is asked is whether a milder one comes.
-      const [none, ...milder] = pinked(because.zone, because.tool, now, record);
-      const left = none && best([none], now, c, mostClock);
-      const chosen = best(none ? [none, ...milder] : milder, now, c, mostClock);
-      if (!chosen) return undefined;
-      const otherwise = left && proposal(because, left, now, c, 'zone');
-      return chosen.added ? { ...proposal(because, chosen, now, c), otherwise } : otherwise;
-    }
-    case 'met': {
-      const check = checkNow(request.check, record);
-      const stops = stopsOf(check, request.dog.traits);
-      if (stops.dog.length > 0) return proposal(because, { script: homeDry(now) }, now, c, 'dog');
-      if (stops.zones.some((s) => s.zone === because.zone)) {
-        const script = fitted(
-          without(now.rest, because.zone, () => true),
-          now,
-          c,
-          before,
-        );
-        return script && proposal(because, { script }, now, c, 'zone');
-      }
-      if (because.tie !== undefined && because.tie !== 'none') {
-        const chosen = best(tied(because.zone, now, record), now, c, Math.max(mostClock, before), because.zone);
-        return chosen && proposal(because, chosen, now, c, chosen.added ? undefined : 'zone');
-      }
-      return undefined;
-    }
+    case 'pink':
+      return afterPink(c, because, now, mostClock);
+    case 'met':
+      return afterMet(c, because, now, mostClock);
     case 'late': {
       const script = fitted(now.rest, now, c, Math.max(0, before - because.minutes));
-      const chosen = script && { script };
-      return chosen && proposal(because, chosen, now, c);
+      return script && proposal(because, { script }, now, c);
     }
   }
 }

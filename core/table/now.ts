@@ -101,6 +101,28 @@ function combSaid(z: CoatZone, result: CombGrade, job: Job): void {
   if (now < least) setLoose(z, least);
 }
 
+const plannedMinutes = (s: StepRecord): ReadonlyMap<ZoneId, number> =>
+  new Map(s.plan.zones.map((z) => [z.zone, z.minutes]));
+
+/** Minutes of a step shared out over its zones as they were planned. */
+const spread = ({ plan: { zones } }: StepRecord, minutes: number): ReadonlyMap<ZoneId, number> => {
+  const all = sum(zones.map((z) => z.minutes));
+  return new Map(zones.map((z) => [z.zone, all > 0 ? (z.minutes * minutes) / all : minutes / zones.length]));
+};
+
+/** Hands' minutes by zone of one spell of work; a zone that was tapped away in passing is taken as planned. */
+function walkedMinutes(s: StepRecord, m: Work, perMs: number): ReadonlyMap<ZoneId, number> {
+  const minutes = new Map<ZoneId, number>();
+  for (const { zone, minutes: planned } of s.plan.zones) {
+    const ms = m.zoneMs[zone];
+    if (ms === undefined) continue;
+    const tapped = (s.zoneMs[zone] ?? 0) < TAPPED_MS && s.zonesDone.includes(zone);
+    minutes.set(zone, tapped ? planned : ms * perMs);
+  }
+  return minutes;
+}
+type Work = Extract<Moment, { kind: 'work' }>;
+
 /** The coat after everything that happened so far. */
 function replayed(record: SessionRecord, found: Coat, job: Job, crew: Crew | undefined): Coat {
   const coat = copyOf(found);
@@ -114,66 +136,39 @@ function replayed(record: SessionRecord, found: Coat, job: Job, crew: Crew | und
     const zones = [...minutes.keys()].flatMap((id) => zoneOf.get(id) ?? []);
     workStepOn(coat, s.plan.phase, pieceOf(s, job), zones, (z) => minutes.get(z.id) ?? 0, job);
   };
-  const planned = (s: StepRecord): ReadonlyMap<ZoneId, number> => new Map(s.plan.zones.map((z) => [z.zone, z.minutes]));
-  const spread = (s: StepRecord, minutes: number): ReadonlyMap<ZoneId, number> => {
-    const all = sum(s.plan.zones.map((z) => z.minutes));
-    return new Map(
-      s.plan.zones.map((z) => [z.zone, all > 0 ? (z.minutes * minutes) / all : minutes / s.plan.zones.length]),
-    );
+  const worked = (s: StepRecord, m: Work): void => {
+    // A step that was tapped away is taken as planned once it is said to be done.
+    if (s.state === 'done' && s.workedMs < WORKED_MS) return;
+    const perMs = handsPerMs(s, crew, record.people.length, job);
+    if (walks(s.plan)) {
+      const minutes = walkedMinutes(s, m, perMs);
+      if (minutes.size > 0) work(s, minutes);
+      if (m.restMs > 0) work(s, spread(s, m.restMs * perMs));
+      return;
+    }
+    const all = (waterMs.get(s.id) ?? 0) + m.restMs + sum(Object.values(m.zoneMs));
+    waterMs.set(s.id, all);
+    // Water and air have one effect for all their time: it is computed where they end.
+    if (lastVisit.get(s.id) === m) work(s, spread(s, all * perMs));
+  };
+  const done = (s: StepRecord): void => {
+    if (s.state !== 'done') return;
+    const all = walks(s.plan) ? 0 : (waterMs.get(s.id) ?? 0);
+    if (s.workedMs < WORKED_MS) work(s, plannedMinutes(s));
+    else if (all > 0) work(s, spread(s, all * handsPerMs(s, crew, record.people.length, job)));
   };
 
   for (const m of record.moments) {
-    switch (m.kind) {
-      case 'work': {
-        const s = steps.get(m.step);
-        // A step that was tapped away is taken as planned once it is said to be done.
-        if (!s || (s.state === 'done' && s.workedMs < WORKED_MS)) break;
-        const perMs = handsPerMs(s, crew, record.people.length, job);
-        if (!walks(s.plan)) {
-          const all = (waterMs.get(s.id) ?? 0) + m.restMs + sum(Object.values(m.zoneMs));
-          waterMs.set(s.id, all);
-          // Water and air have one effect for all their time: it is reckoned where they end.
-          if (lastVisit.get(s.id) === m) work(s, spread(s, all * perMs));
-          break;
-        }
-        const own = planned(s);
-        const minutes = new Map<ZoneId, number>();
-        for (const z of s.plan.zones) {
-          const ms = m.zoneMs[z.zone];
-          if (ms === undefined) continue;
-          const passedOver = (s.zoneMs[z.zone] ?? 0) < TAPPED_MS && s.zonesDone.includes(z.zone);
-          minutes.set(z.zone, passedOver ? (own.get(z.zone) ?? 0) : ms * perMs);
-        }
-        if (minutes.size > 0) work(s, minutes);
-        if (m.restMs > 0) work(s, spread(s, m.restMs * perMs));
-        break;
-      }
-      case 'done': {
-        const s = steps.get(m.step);
-        if (!s || s.state !== 'done') break;
-        if (s.workedMs < WORKED_MS) work(s, planned(s));
-        else if (!walks(s.plan)) {
-          const all = waterMs.get(s.id) ?? 0;
-          if (all > 0) work(s, spread(s, all * handsPerMs(s, crew, record.people.length, job)));
-        }
-        break;
-      }
-      case 'comb': {
-        const z = zoneOf.get(m.zone);
-        if (z) combSaid(z, m.result, job);
-        break;
-      }
-      case 'pink': {
-        const z = zoneOf.get(m.zone);
-        if (z) meet(z, { skin: 'pink' });
-        break;
-      }
-      case 'met': {
-        const z = zoneOf.get(m.zone);
-        if (z) meet(z, m);
-        break;
-      }
+    if (m.kind === 'work' || m.kind === 'done') {
+      const s = steps.get(m.step);
+      if (s && m.kind === 'work') worked(s, m);
+      else if (s) done(s);
+      continue;
     }
+    const z = zoneOf.get(m.zone);
+    if (!z) continue;
+    if (m.kind === 'comb') combSaid(z, m.result, job);
+    else meet(z, m.kind === 'pink' ? { skin: 'pink' } : m);
   }
   return coat;
 }

@@ -4,17 +4,19 @@
  * Events carry their own id and time. The fold sorts by time, then id, and takes each id once, so the order and number
  * of deliveries do not matter. Acts that make no sense where they stand (a pause while paused) change nothing.
  */
-import { sum, unreachable } from '../quantity/index.ts';
+import { sum } from '../quantity/index.ts';
 import type { PlanStep } from '../bench/index.ts';
 import type { Air, CombGrade, ZoneFindings } from '../check/index.ts';
 import type { ZoneId } from '../dog/index.ts';
 import type { ToolKind } from '../kit/index.ts';
 import {
   standingEvents,
+  type ActKind,
   type Correction,
   type LeftZone,
   type Met,
   type ReplanReason,
+  type SessionAct,
   type SessionEvent,
 } from './acts.ts';
 
@@ -180,6 +182,10 @@ class Reading {
     return this.steps.find((s) => s.id === id);
   }
 
+  atWork(): boolean {
+    return this.state === 'running' || this.state === 'paused';
+  }
+
   /** Lets time pass until an instant, for everybody whose clock runs. */
   until(atMs: number): void {
     const passed = this.lastMs === undefined ? 0 : Math.max(0, atMs - this.lastMs);
@@ -265,108 +271,120 @@ class Reading {
   }
 }
 
+/** When and on which device an act was done. */
+interface At {
+  readonly atMs: number;
+  readonly device: string;
+}
+type Acts = { readonly [A in SessionAct as A['kind']]: A };
+type StepKind = { readonly [K in ActKind]: Acts[K] extends { readonly step: string } ? K : never }[ActKind];
+type DogKind = Exclude<ActKind, StepKind>;
+
+/** What an act on a step of the plan does; at work: the session has begun and is not finished. */
+const ON_STEP: {
+  readonly [K in StepKind]: (r: Reading, step: OpenStep, act: Acts[K], device: string, atWork: boolean) => void;
+} = {
+  step: (r, step, _, device, atWork) => {
+    if (atWork) r.take(device, step, undefined);
+  },
+  zone: (r, step, { zone }, device, atWork) => {
+    if (atWork) r.take(device, step, zone);
+  },
+  'step-done': (r, step, _, __, atWork) => {
+    if (!atWork) return;
+    r.close(step, 'done');
+    r.say({ kind: 'done', step: step.id });
+  },
+  'step-skipped': (r, step, { why }, _, atWork) => {
+    if (!atWork) return;
+    r.close(step, 'skipped');
+    step.skippedWhy = why;
+  },
+  did: (_, step, { tool, minutes }) => {
+    step.did = { tool, minutes };
+  },
+  weighed: (r, step, { grams, zone, adds }) => r.weigh(step, grams, zone, adds === true),
+  heard: (_, step, { dbA, minutes }) => {
+    step.heard = { dbA, minutes };
+  },
+  pink: (r, step, { zone }) => {
+    const tool = step.plan.tool.kind;
+    if (!step.pink.includes(zone)) step.pink.push(zone);
+    r.pink.push({ zone, tool });
+    r.say({ kind: 'pink', zone, tool });
+  },
+  handed: (_, step, { zones, to }) => {
+    if (zones) for (const zone of zones) step.zonesTo[zone] = to;
+    else step.to = to;
+  },
+};
+
+/** What any other act does. */
+const ON_DOG: { readonly [K in DogKind]: (r: Reading, act: Acts[K], at: At) => void } = {
+  started: (r, _, { atMs }) => {
+    if (r.state !== 'waiting') return;
+    r.state = 'running';
+    r.startedMs = atMs;
+  },
+  paused: (r) => {
+    if (r.state === 'running') r.state = 'paused';
+  },
+  resumed: (r) => {
+    if (r.state === 'paused') r.state = 'running';
+  },
+  finished: (r, _, { atMs }) => {
+    if (!r.atWork()) return;
+    for (const device of [...r.hands.keys()]) r.leave(device);
+    r.state = 'finished';
+    r.finishedMs = atMs;
+  },
+  comb: (r, { zone, result }) => {
+    r.comb[zone] = result;
+    r.say({ kind: 'comb', zone, result });
+  },
+  met: (r, act) => {
+    const { kind: _kind, ...met } = act;
+    r.met.push(met);
+    r.say(act);
+  },
+  replanned: (r, { because, steps, left = [], closed }, { atMs }) => {
+    if (r.state === 'finished') return;
+    r.replan(steps);
+    r.replans.push({ atMs, because, left });
+    if (closed !== undefined && !r.closed.includes(closed)) r.closed.push(closed);
+  },
+  felt: (r, { zone, findings }) => {
+    r.felt[zone] = findings;
+  },
+  photo: (r, { photo, when, zone }) => void r.photos.push({ id: photo, when, zone }),
+  'dog-weighed': (r, { kg }) => {
+    r.dogKg = kg;
+  },
+  air: (r, { temperatureC, humidityPct }) => {
+    r.air = { temperatureC, humidityPct };
+  },
+  note: (r, { text }, { atMs, device }) => void r.notes.push({ atMs, text, by: r.names.get(device) ?? '' }),
+  worker: (r, { name }, { device }) => {
+    r.names.set(device, name);
+    if (!r.people.includes(name)) r.people.push(name);
+  },
+  // Taken into account before the fold.
+  undone: () => undefined,
+  corrected: () => undefined,
+};
+
+function doesOnStep<K extends StepKind>(r: Reading, kind: K, act: Acts[K], stepId: string, device: string): void {
+  const step = r.step(stepId);
+  if (step) ON_STEP[kind](r, step, act, device, r.atWork());
+}
+function doesOnDog<K extends DogKind>(r: Reading, kind: K, act: Acts[K], at: At): void {
+  ON_DOG[kind](r, act, at);
+}
+
 /** Does the act of an event, if it makes sense where it stands. */
 function does(r: Reading, { atMs, device = '', act }: SessionEvent): void {
-  const step = 'step' in act ? r.step(act.step) : undefined;
-  if ('step' in act && !step) return;
-  const atWork = r.state === 'running' || r.state === 'paused';
-  switch (act.kind) {
-    case 'started':
-      if (r.state === 'waiting') {
-        r.state = 'running';
-        r.startedMs = atMs;
-      }
-      break;
-    case 'paused':
-      if (r.state === 'running') r.state = 'paused';
-      break;
-    case 'resumed':
-      if (r.state === 'paused') r.state = 'running';
-      break;
-    case 'step':
-      if (step && atWork) r.take(device, step, undefined);
-      break;
-    case 'zone':
-      if (step && atWork) r.take(device, step, act.zone);
-      break;
-    case 'step-done':
-    case 'step-skipped':
-      if (step && atWork) {
-        r.close(step, act.kind === 'step-done' ? 'done' : 'skipped');
-        if (act.kind === 'step-skipped') step.skippedWhy = act.why;
-        else r.say({ kind: 'done', step: step.id });
-      }
-      break;
-    case 'did':
-      if (step) step.did = { tool: act.tool, minutes: act.minutes };
-      break;
-    case 'weighed':
-      if (step) r.weigh(step, act.grams, act.zone, act.adds === true);
-      break;
-    case 'heard':
-      if (step) step.heard = { dbA: act.dbA, minutes: act.minutes };
-      break;
-    case 'pink':
-      if (step) {
-        const tool = step.plan.tool.kind;
-        if (!step.pink.includes(act.zone)) step.pink.push(act.zone);
-        r.pink.push({ zone: act.zone, tool });
-        r.say({ kind: 'pink', zone: act.zone, tool });
-      }
-      break;
-    case 'comb':
-      r.comb[act.zone] = act.result;
-      r.say({ kind: 'comb', zone: act.zone, result: act.result });
-      break;
-    case 'met': {
-      const { kind, ...met } = act;
-      r.met.push(met);
-      r.say(act);
-      break;
-    }
-    case 'replanned':
-      if (r.state !== 'finished') {
-        r.replan(act.steps);
-        r.replans.push({ atMs, because: act.because, left: act.left ?? [] });
-        if (act.closed !== undefined && !r.closed.includes(act.closed)) r.closed.push(act.closed);
-      }
-      break;
-    case 'handed':
-      if (step && act.zones) for (const zone of act.zones) step.zonesTo[zone] = act.to;
-      else if (step) step.to = act.to;
-      break;
-    case 'felt':
-      r.felt[act.zone] = act.findings;
-      break;
-    case 'photo':
-      r.photos.push({ id: act.photo, when: act.when, zone: act.zone });
-      break;
-    case 'dog-weighed':
-      r.dogKg = act.kg;
-      break;
-    case 'air':
-      r.air = { temperatureC: act.temperatureC, humidityPct: act.humidityPct };
-      break;
-    case 'note':
-      r.notes.push({ atMs, text: act.text, by: r.names.get(device) ?? '' });
-      break;
-    case 'worker':
-      r.names.set(device, act.name);
-      if (!r.people.includes(act.name)) r.people.push(act.name);
-      break;
-    case 'finished':
-      if (atWork) {
-        for (const d of [...r.hands.keys()]) r.leave(d);
-        r.state = 'finished';
-        r.finishedMs = atMs;
-      }
-      break;
-    case 'undone':
-    case 'corrected':
-      break; // taken into account before the fold
-    default:
-      unreachable(act);
-  }
+  if ('step' in act) doesOnStep(r, act.kind, act, act.step, device);
+  else doesOnDog(r, act.kind, act, { atMs, device });
 }
 
 /** The record of a session whose plan has these steps. Events that name a step outside it are passed over. */

@@ -52,25 +52,34 @@ interface Worked {
   readonly dbAOf: (tool: PlanStep['tool']) => number | undefined;
 }
 
+/** The kind that worked a step, and its minutes. Tapped away in passing says that it was done, not how long it took. */
+const didIn = ({ did, plan, workedMs }: SessionRecord['steps'][number]) => ({
+  kind: did?.tool ?? plan.tool.kind,
+  minutes: did?.minutes ?? (workedMs >= WORKED_MS ? workedMs / MS_PER_MINUTE : 0),
+});
+
+/** Sound of a finished step at the ear: as it was heard, as its piece was measured, or as its kind usually is. */
+function soundOf(s: SessionRecord['steps'][number], dbAOf: Worked['dbAOf']) {
+  const { kind, minutes } = didIn(s);
+  const levelDbA = s.heard?.dbA ?? dbAOf(s.plan.tool) ?? usualDbA(kind);
+  return levelDbA === undefined ? [] : [{ levelDbA, minutes: s.heard?.minutes ?? minutes }];
+}
+
 /** The entry of a finished visit. */
 export function entryOf({ id, day, dog, method, plan, record, dbAOf }: Worked): VisitEntry {
   const tools = new Map<string, { -readonly [K in keyof ToolEntry]: ToolEntry[K] }>();
-  const heard: { levelDbA: number; minutes: number }[] = [];
   let bathed = false;
   for (const s of record.steps) {
     if (s.state !== 'done') continue;
     const { tool } = s.plan;
-    // Tapped away in passing says that it was done, not how long it took.
-    const minutes = s.did?.minutes ?? (s.workedMs >= WORKED_MS ? s.workedMs / MS_PER_MINUTE : 0);
+    const { kind, minutes } = didIn(s);
     if (s.plan.phase === 'bath') bathed = true;
-    const kind = s.did?.tool ?? tool.kind;
     const own = tools.get(tool.id) ?? { toolId: tool.id, kind, name: tool.name, minutes: 0, grams: undefined };
     own.minutes += minutes;
     if (s.grams !== undefined) own.grams = (own.grams ?? 0) + s.grams;
     tools.set(tool.id, own);
-    const levelDbA = s.heard?.dbA ?? dbAOf(tool) ?? usualDbA(kind);
-    if (levelDbA !== undefined) heard.push({ levelDbA, minutes: s.heard?.minutes ?? minutes });
   }
+  const heard = record.steps.flatMap((s) => (s.state === 'done' ? soundOf(s, dbAOf) : []));
   const weighed = record.steps.flatMap((s) => (s.grams === undefined ? [] : [s.grams]));
   return {
     id,

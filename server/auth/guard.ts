@@ -108,45 +108,58 @@ export function mayGoOn(guarded: Guarded, signInId: string): boolean {
   return row !== undefined && !isLocked(guarded, row);
 }
 
+/** Has a sign-in lapsed: its token was turned over long ago, nobody was seen for too long, or it is as old as may be. */
+const hasLapsed = (row: SignInRow, hash: string, now: number): boolean =>
+  (row.token_hash !== hash && now > (row.before_until_ms ?? 0)) ||
+  now - row.seen_ms > LASTS.unseenMs ||
+  now - row.created_ms > LASTS.inAllMs;
+
 /** The device's sign-in, when it has one that still holds; turns its token over and writes down that it was seen. */
-function signedIn(
-  { stores, nowMs, door }: Guarded,
-  req: Request,
-  res: Response,
-  cookies: Cookies,
-): SignedIn | undefined {
+function signedIn(guarded: Guarded, req: Request, res: Response, cookies: Cookies): SignedIn | undefined {
   const secret = cookies[req.secure ? COOKIE.secure : COOKIE.open];
   if (secret === undefined || !SECRET.test(secret)) return undefined;
   const hash = secretHash(secret);
-  const held = stores.accounts.signedIn(hash);
+  const held = guarded.stores.accounts.signedIn(hash);
   if (!held) return undefined;
   const { row, account } = held;
-  const now = nowMs();
-  if (row.token_hash !== hash && now > (row.before_until_ms ?? 0)) return undefined;
-  if (now - row.seen_ms > LASTS.unseenMs || now - row.created_ms > LASTS.inAllMs) return undefined;
-  if (account.ended) return undefined;
-  const locked = isLocked({ nowMs, door }, row);
+  if (account.ended || hasLapsed(row, hash, guarded.nowMs())) return undefined;
+  const locked = isLocked(guarded, row);
   const hand = !locked && req.get(OURS) === 'hand';
-  if (hand) door.hand(row.id);
-  // A full disk must not keep anybody from reading: what cannot be noted now is noted with a later request.
-  const noted = (note: () => void): boolean => {
-    try {
-      stores.write(note);
-      return true;
-    } catch (problem) {
-      if (diskFault(problem)) return false;
-      throw problem;
-    }
-  };
-  if (locked && row.locked === 0) noted(() => stores.accounts.lock(row.id));
-  if (now - row.seen_ms > TOUCH_MS || (hand && now - row.hand_ms > TOUCH_MS))
-    noted(() => stores.accounts.touch(row.id, now, hand ? now : 0));
-  if (row.token_hash === hash && now - row.rotated_ms > ROTATE.everyMs) {
-    const next = newSecret();
-    if (noted(() => stores.accounts.rotate(row.id, secretHash(next), now, now + ROTATE.graceMs)))
-      res.append('Set-Cookie', signInCookie(next, req.secure));
-  }
+  if (hand) guarded.door.hand(row.id);
+  noteSeen(guarded, row, { locked, hand });
+  const next = row.token_hash === hash ? turnedOver(guarded, row) : undefined;
+  if (next !== undefined) res.append('Set-Cookie', signInCookie(next, req.secure));
   return { row, account, locked };
+}
+
+/** A full disk must not keep anybody from reading: what cannot be noted now is noted with a later request. */
+function noted({ stores }: Guarded, note: () => void): boolean {
+  try {
+    stores.write(note);
+    return true;
+  } catch (problem) {
+    if (diskFault(problem)) return false;
+    throw problem;
+  }
+}
+
+/** Writes down, now and then, that a device was seen, that a hand was on it, and that it waits for a PIN. */
+function noteSeen(guarded: Guarded, row: SignInRow, { locked, hand }: { locked: boolean; hand: boolean }): void {
+  const { accounts } = guarded.stores;
+  const now = guarded.nowMs();
+  if (locked && row.locked === 0) noted(guarded, () => accounts.lock(row.id));
+  if (now - row.seen_ms > TOUCH_MS || (hand && now - row.hand_ms > TOUCH_MS))
+    noted(guarded, () => accounts.touch(row.id, now, hand ? now : 0));
+}
+
+/** The next secret of a sign-in, where it is time to turn its token over. */
+function turnedOver(guarded: Guarded, row: SignInRow): string | undefined {
+  const now = guarded.nowMs();
+  if (now - row.rotated_ms <= ROTATE.everyMs) return undefined;
+  const next = newSecret();
+  const { accounts } = guarded.stores;
+  const isNoted = noted(guarded, () => accounts.rotate(row.id, secretHash(next), now, now + ROTATE.graceMs));
+  return isNoted ? next : undefined;
 }
 type Cookies = Readonly<Record<string, string | undefined>>;
 
@@ -163,6 +176,29 @@ const ROLE_WORD: Readonly<Record<Role, string>> = {
 const either = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
 
+/** The owner that a link opens a page for; 404 for a link that opens nothing, or not this dog. */
+function guestByLink({ stores }: Guarded, req: Request, origin: Origin): Guest {
+  const token = req.get('x-home-link') ?? '';
+  const hash = tokenHash(token);
+  const link = hash === undefined ? undefined : stores.home.openLink(hash);
+  const { id } = req.params;
+  if (!link || (id !== undefined && !link.dogIds.includes(String(id)))) throw nothingHere();
+  return { actor: { role: 'link', id: link.id, name: 'an owner’s link' }, origin, link: { ...link, token } };
+}
+
+/** Refuses who may not do what a row does; 401 signed out, 423 locked, 403 not theirs to do. */
+function mustMay(may: Exclude<ApiRow['may'], 'link' | 'anyone'>, who: SignedIn | undefined): void {
+  if (!who) throw new Problem(401, null, 'Nobody is signed in on this device. Sign in, and do it again.');
+  if (who.locked) throw new Problem(423, null, 'This tablet waits for a PIN. Enter yours, and do it again.');
+  const { role, name } = who.account;
+  if (may.includes(role)) return;
+  throw new Problem(
+    403,
+    null,
+    `This is for ${either(may.map((r) => ROLE_WORD[r]))} to do; ${name} is signed in as ${ROLE_WORD[role]}. Ask one of them.`,
+  );
+}
+
 /** Who asks, let in by the row; 401 signed out, 423 locked, 403 not theirs to do, 404 for a link that opens nothing. */
 export function guestAt(guarded: Guarded, row: ApiRow, req: Request, res: Response): Guest {
   const cookies = parseCookie(req.get('cookie') ?? '');
@@ -176,27 +212,11 @@ export function guestAt(guarded: Guarded, row: ApiRow, req: Request, res: Respon
     knownBy: known !== undefined && SECRET.test(known) ? known : undefined,
     signedIn: row.may === 'link' ? undefined : signedIn(guarded, req, res, cookies),
   };
-  if (row.may === 'link') {
-    const token = req.get('x-home-link') ?? '';
-    const hash = tokenHash(token);
-    const link = hash === undefined ? undefined : guarded.stores.home.openLink(hash);
-    const { id } = req.params;
-    if (!link || (id !== undefined && !link.dogIds.includes(String(id)))) throw nothingHere();
-    return { actor: { role: 'link', id: link.id, name: 'an owner’s link' }, origin, link: { ...link, token } };
-  }
+  if (row.may === 'link') return guestByLink(guarded, req, origin);
   const { signedIn: who } = origin;
-  const actor: Actor = who ? { role: who.account.role, id: who.account.id, name: who.account.name } : NOBODY;
-  if (row.may !== 'anyone') {
-    if (!who) throw new Problem(401, null, 'Nobody is signed in on this device. Sign in, and do it again.');
-    if (who.locked) throw new Problem(423, null, 'This tablet waits for a PIN. Enter yours, and do it again.');
-    if (!row.may.includes(who.account.role))
-      throw new Problem(
-        403,
-        null,
-        `This is for ${either(row.may.map((r) => ROLE_WORD[r]))} to do; ${who.account.name} is signed in as ${ROLE_WORD[who.account.role]}. Ask one of them.`,
-      );
-  }
+  if (row.may !== 'anyone') mustMay(row.may, who);
   if (row.confirmed && who && !guarded.door.isConfirmed(who.row.id))
     throw new Problem(403, CONFIRM, 'Type your own passphrase once more before you do this.');
+  const actor: Actor = who ? { role: who.account.role, id: who.account.id, name: who.account.name } : NOBODY;
   return { actor, origin, link: undefined };
 }

@@ -171,19 +171,7 @@ export async function readArchive(zip: string, file: string, limits: Limits = LI
   let whole = false;
   try {
     contents = await opened(zip, limits);
-    const document: unknown = parsedJson(contents.document);
-    if (!isRecord(document) || document['format'] !== FORMAT)
-      throw new ArchiveProblem(`${DOCUMENT} is no salon of Woolly Tide`);
-    if (document['version'] !== FORMAT_VERSION)
-      throw new ArchiveProblem(
-        `${DOCUMENT} is of version ${String(document['version']).slice(0, 20)}; this program reads version ${FORMAT_VERSION}`,
-      );
-    const { schema, tables } = document;
-    if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1 || schema > newestSchema())
-      throw new ArchiveProblem(
-        `it was written with schema ${String(schema).slice(0, 20)}, this program knows ${newestSchema()}: please use the newer program`,
-      );
-    if (!isRecord(tables)) throw new ArchiveProblem(`${DOCUMENT} holds no tables`);
+    const { schema, tables } = documentOf(parsedJson(contents.document));
     db = new Database(file);
     db.pragma('journal_mode = WAL');
     db.pragma('foreign_keys = ON');
@@ -204,6 +192,23 @@ export async function readArchive(zip: string, file: string, limits: Limits = LI
     if (db?.open) db.close();
     if (!whole) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true });
   }
+}
+
+/** The schema and the tables of a salon's document. */
+function documentOf(document: unknown) {
+  if (!isRecord(document) || document['format'] !== FORMAT)
+    throw new ArchiveProblem(`${DOCUMENT} is no salon of Woolly Tide`);
+  const { version, schema, tables } = document;
+  if (version !== FORMAT_VERSION)
+    throw new ArchiveProblem(
+      `${DOCUMENT} is of version ${String(version).slice(0, 20)}; this program reads version ${FORMAT_VERSION}`,
+    );
+  if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1 || schema > newestSchema())
+    throw new ArchiveProblem(
+      `it was written with schema ${String(schema).slice(0, 20)}, this program knows ${newestSchema()}: please use the newer program`,
+    );
+  if (!isRecord(tables)) throw new ArchiveProblem(`${DOCUMENT} holds no tables`);
+  return { schema, tables };
 }
 
 function parsedJson(text: string): unknown {
