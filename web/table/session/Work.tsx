@@ -2,7 +2,7 @@
 import { Droplets, Hand, Hourglass, OctagonAlert, OctagonX, Pause, Search, StepForward, TimerOff } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { Button } from 'react-bootstrap';
-import { PHASE_WORDS, PHASES } from '../../../core/bench/index.ts';
+import { PHASE_WORDS, PHASES, type PlanStep } from '../../../core/bench/index.ts';
 import { COMB_SCALE, type CombGrade } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { BLADES, strokeOf } from '../../../core/kit/index.ts';
@@ -15,6 +15,7 @@ import {
   walks,
   zonesToWalk,
   type StepRecord,
+  type TableNow,
 } from '../../../core/table/index.ts';
 import { Caution } from '../../app/Caution.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
@@ -30,15 +31,21 @@ import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
 import { useNow } from './useNow.ts';
 
+/** What the meter heard of a step. */
+export interface Heard {
+  readonly dbA: number;
+  readonly minutes: number;
+}
+
 export interface WorkActs {
   readonly onComb: (zone: ZoneId, result: CombGrade) => void;
   readonly onPink: (zone: ZoneId) => void;
   readonly onMeet: () => void;
   readonly onBreak: () => void;
   /** To the next zone, or, where there is none, the step is done. */
-  readonly onNext: (zone: ZoneId | undefined, heard: { dbA: number; minutes: number } | undefined) => void;
+  readonly onNext: (zone: ZoneId | undefined, heard: Heard | undefined) => void;
   /** The whole step is done. */
-  readonly onDone: (heard: { dbA: number; minutes: number } | undefined) => void;
+  readonly onDone: (heard: Heard | undefined) => void;
   /** The work to come is so many minutes longer than the dog has left to give. */
   readonly onLate: (minutes: number) => void;
   readonly onHand: () => void;
@@ -50,7 +57,7 @@ const MS_PER_MINUTE = 60_000;
 const AIR = ['drying', 'air'];
 
 /** Levels at the ear since a step that blows began. */
-function useHeard(step: StepRecord): () => { dbA: number; minutes: number } | undefined {
+function useHeard(step: StepRecord): () => Heard | undefined {
   const blows = AIR.includes(PHASES[step.plan.phase].work);
   const dbA = useDevices(blows)?.dbA ?? null;
   const levels = useRef<{ step: string; heard: { dbA: number }[] }>({ step: step.id, heard: [] });
@@ -66,205 +73,269 @@ function useHeard(step: StepRecord): () => { dbA: number; minutes: number } | un
   };
 }
 
-export function Work({
-  table,
-  step,
-  zone,
-  acts,
-}: {
-  table: Table;
-  step: StepRecord;
-  zone: ZoneId | undefined;
-  acts: WorkActs;
-}) {
-  const { page, record, device, name } = table;
-  // The clock of this device, put right, once a second.
+/** How the session stands this second, by the clock of this device, put right. */
+function useThisSecond({ page, record, nowMs: clockMs }: Table, step: StepRecord) {
   useNow(record.state === 'running');
-  const nowMs = table.nowMs();
-  const live = asOf(record, nowMs);
-  const own = live.steps.find((s) => s.id === step.id) ?? step;
+  const nowMs = clockMs();
+  const own = asOf(record, nowMs).steps.find((s) => s.id === step.id) ?? step;
   const second = Math.floor(nowMs / 1000);
   const [now, late] = useMemo(() => {
     const c = caseOf(page, asOf(record, second * 1000));
     const found = tableNow(c);
     return [found, lateBy(found, c)] as const;
   }, [page, record, second]);
-  const heard = useHeard(own);
-  const { plan } = own;
-  const zonesLeft = zonesToWalk(own, record, device, name);
-  const following = zonesLeft.filter((z) => z !== zone)[0];
-  const walking = walks(plan);
-  const here = zone === undefined ? undefined : plan.zones.find((z) => z.zone === zone);
-  const zoneMs = zone === undefined ? own.workedMs : (own.zoneMs[zone] ?? 0);
-  const plannedMinutes = here?.minutes ?? plan.minutes;
-  const seen = new Map(now.zones.map((z) => [z.zone, z]));
+  return { own, now, late };
+}
 
-  const over = zoneMs > plannedMinutes * MS_PER_MINUTE;
+/** Calls once when the time at a place is over. */
+function useCall(over: boolean, place: string): void {
   const called = useRef('');
   useEffect(() => {
-    const place = `${step.id} ${zone ?? ''}`;
     if (over && called.current !== place) {
       called.current = place;
       signal('call');
     }
-  }, [over, step.id, zone]);
+  }, [over, place]);
+}
 
+/** The coat under the hands: where they are is lit, where the comb fell is done. */
+function looksNow({ page, record }: Table, now: TableNow, plan: PlanStep, zone: ZoneId | undefined): Looks {
+  const seen = new Map(now.zones.map((z) => [z.zone, z]));
+  const lit = (at: ZoneId): boolean => (zone === undefined ? plan.zones.some((p) => p.zone === at) : at === zone);
   const looks: Looks = {};
   for (const c of page.snapshot.conditions) {
-    const z = seen.get(c.zone);
+    const { grade, condition, tie } = seen.get(c.zone) ?? { grade: c.grade, condition: undefined, tie: 'none' };
     looks[c.zone] = {
-      grade: z?.grade ?? c.grade,
-      stopped: z?.condition === 'stop',
-      tied: (z?.tie ?? 'none') !== 'none',
+      grade,
+      stopped: condition === 'stop',
+      tied: tie !== 'none',
       marked: record.pink.some((p) => p.zone === c.zone),
-      lit: zone === undefined ? plan.zones.some((p) => p.zone === c.zone) : c.zone === zone,
+      lit: lit(c.zone),
       done: record.comb[c.zone] === 'glides',
       says: '',
     };
   }
-  const skinZone = zone === undefined ? undefined : seen.get(zone);
-  const worst = Math.max(...plan.zones.map((z) => seen.get(z.zone)?.skin ?? 0));
-  const skin = skinZone?.skin ?? worst;
-  const wear = Math.max(...now.zones.map((z) => z.wear));
+  return looks;
+}
+
+const shareOf = ({ used, of }: { readonly used: number; readonly of: number }): number => used / Math.max(1, of);
+/** A share in a ring has no room for the space before its sign. */
+const tight = (share: number): string => percent(share).replace('\u00a0', '');
+
+/** How much dog, skin, blade or topcoat, and clock have left to give. */
+function ringsNow({ record }: Table, now: TableNow, plan: PlanStep, zone: ZoneId | undefined): readonly Ring[] {
+  const { minutes, blade, standing, zones } = now;
+  const skinAt = (at: ZoneId): number => zones.find((z) => z.zone === at)?.skin ?? 0;
+  const skin = zone === undefined ? Math.max(...plan.zones.map((z) => skinAt(z.zone))) : skinAt(zone);
+  const wear = Math.max(...zones.map((z) => z.wear));
   const bladed = record.steps.some((s) => BLADES.includes(s.plan.tool.kind));
-  const rings: readonly Ring[] = [
+  return [
     {
       name: 'Clock',
-      share: now.minutes.used / Math.max(1, now.minutes.of),
-      figure: String(Math.round(now.minutes.used)),
-      under: `of ${minutesText(now.minutes.of)}`,
+      share: shareOf(minutes),
+      figure: String(Math.round(minutes.used)),
+      under: `of ${minutesText(minutes.of)}`,
     },
-    {
-      name: 'Skin',
-      share: skin,
-      figure: percent(skin).replace('\u00a0', ''),
-      under: zone ? 'of its limit' : 'where most',
-    },
+    { name: 'Skin', share: skin, figure: tight(skin), under: zone ? 'of its limit' : 'where most' },
     bladed
       ? {
           name: 'Blade',
-          share: now.blade.of === 0 ? 0 : now.blade.used / now.blade.of,
-          figure: now.blade.used.toFixed(now.blade.used < 10 ? 1 : 0),
-          under: `of ${minutesText(now.blade.of)}`,
+          share: blade.of === 0 ? 0 : blade.used / blade.of,
+          figure: blade.used.toFixed(blade.used < 10 ? 1 : 0),
+          under: `of ${minutesText(blade.of)}`,
         }
-      : { name: 'Topcoat', share: wear, figure: percent(wear).replace('\u00a0', ''), under: 'of its limit' },
+      : { name: 'Topcoat', share: wear, figure: tight(wear), under: 'of its limit' },
     {
       name: 'Standing',
-      share: now.standing.used / Math.max(1, now.standing.of),
-      figure: String(Math.round(now.standing.used)),
-      under: `of ${minutesText(now.standing.of)}`,
+      share: shareOf(standing),
+      figure: String(Math.round(standing.used)),
+      under: `of ${minutesText(standing.of)}`,
     },
   ];
+}
+
+/** What is done here: the zone or the step, the tool, how it is moved, and what to leave alone. */
+function WhatNow({
+  table,
+  now,
+  plan,
+  zone,
+}: {
+  table: Table;
+  now: TableNow;
+  plan: PlanStep;
+  zone: ZoneId | undefined;
+}) {
   const cautions = zone === undefined ? plan.cautions : cautionsAt(now, plan, zone);
   const stopped = now.zones.filter((z) => z.condition === 'stop').map((z) => z.zone);
-  const { stroke, watch } = strokeOf(plan.tool.kind, page.request.house);
+  const { stroke, watch } = strokeOf(plan.tool.kind, table.page.request.house);
+  return (
+    <section className="wt-live-what" aria-labelledby="step">
+      <h2 id="step" className="wt-step-name">
+        {zone ? capital(zoneName(zone)) : PHASE_WORDS[plan.phase]}
+      </h2>
+      <p className="wt-live-tool">
+        <strong>{capital(plan.tool.name)}</strong>
+        {zone ? `, ${PHASE_WORDS[plan.phase].toLowerCase()}` : ''}
+      </p>
+      <p className="wt-live-stroke">
+        {stroke} <span className="wt-soft">{watch}</span>
+      </p>
+      {cautions.slice(0, 1).map((id) => (
+        <Caution key={id} id={id} />
+      ))}
+      {stopped.length > 0 && (
+        <p className="wt-live-stop">
+          <OctagonX aria-hidden size={18} /> Leave alone: {zonesShort(stopped)}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface KeysProps {
+  readonly table: Table;
+  readonly acts: WorkActs;
+  readonly heard: () => Heard | undefined;
+  /** Hands go from zone to zone. */
+  readonly walking: boolean;
+  readonly zone: ZoneId | undefined;
+  readonly following: ZoneId | undefined;
+}
+
+/** The few keys that wet thumbs need. */
+function Keys({ table, acts, heard, walking, zone, following }: KeysProps) {
   const nextWord = following ? `Next: ${zoneName(following)}` : 'Step done';
   return (
-    <div className="wt-live">
-      <section className="wt-live-what" aria-labelledby="step">
-        <h2 id="step" className="wt-step-name">
-          {zone ? capital(zoneName(zone)) : PHASE_WORDS[plan.phase]}
-        </h2>
-        <p className="wt-live-tool">
-          <strong>{capital(plan.tool.name)}</strong>
-          {zone ? `, ${PHASE_WORDS[plan.phase].toLowerCase()}` : ''}
-        </p>
-        <p className="wt-live-stroke">
-          {stroke} <span className="wt-soft">{watch}</span>
-        </p>
-        {cautions.slice(0, 1).map((id) => (
-          <Caution key={id} id={id} />
-        ))}
-        {stopped.length > 0 && (
-          <p className="wt-live-stop">
-            <OctagonX aria-hidden size={18} /> Leave alone: {zonesShort(stopped)}
-          </p>
-        )}
-      </section>
-      <div className="wt-live-time">
-        <p
-          className={over ? 'wt-clock is-over' : 'wt-clock'}
-          aria-label={zone ? 'Time on this zone' : 'Time on this step'}
+    <div className="wt-live-keys">
+      {walking && zone && (
+        <div className="wt-thumbs is-comb" role="group" aria-label={`The comb at ${zoneName(zone)}`}>
+          {COMB_SCALE.map((g) => (
+            <Button
+              key={g.value}
+              className={`wt-thumb ${COMB_KEYS[g.value]}`}
+              variant="outline-primary"
+              onClick={() => acts.onComb(zone, g.value)}
+            >
+              <span>
+                <small>Comb</small>
+                {g.word}
+              </span>
+            </Button>
+          ))}
+        </div>
+      )}
+      <div className="wt-thumbs is-row">
+        <Button
+          className="wt-thumb is-main"
+          onClick={() => (walking ? acts.onNext(following, heard()) : acts.onDone(heard()))}
         >
-          {clock(zoneMs)} <span className="wt-soft">of {shortMinutes(plannedMinutes)}</span>
-        </p>
-        {(plan.phase === 'bath' || plan.phase === 'rewash') && (
-          <ContactTimer key={own.id} sessionId={page.id} step={own.id} />
+          <StepForward aria-hidden />
+          {walking ? nextWord : 'Step done'}
+        </Button>
+        {walking && zone && (
+          <Button className="wt-thumb is-pink" variant="outline-primary" onClick={() => acts.onPink(zone)}>
+            <OctagonAlert aria-hidden /> Pink
+          </Button>
         )}
+        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMeet}>
+          <Search aria-hidden /> Found
+        </Button>
+        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onBreak}>
+          <Pause aria-hidden /> Break
+        </Button>
+        <UndoKey table={table} />
       </div>
+    </div>
+  );
+}
+
+/** Keys that are wanted less often. */
+function QuietKeys({
+  acts,
+  heard,
+  wholeStep,
+  late,
+}: Pick<KeysProps, 'acts' | 'heard'> & { wholeStep: boolean; late: number }) {
+  return (
+    <div className="wt-live-quiet">
+      <div className="wt-thumbs is-row is-quiet">
+        {wholeStep && (
+          <Button className="wt-thumb" variant="outline-primary" onClick={() => acts.onDone(heard())}>
+            <Hourglass aria-hidden /> Whole step done
+          </Button>
+        )}
+        {late > 0 && (
+          <Button className="wt-thumb is-late" variant="outline-primary" onClick={() => acts.onLate(late)}>
+            <TimerOff aria-hidden /> {minutesText(late)} too much
+          </Button>
+        )}
+        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onHand}>
+          <Hand aria-hidden /> Hand over
+        </Button>
+        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMore}>
+          <Droplets aria-hidden /> More
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** Time on the zone or the step, against the plan's. */
+function Timer({ table, step, zone }: { table: Table; step: StepRecord; zone: ZoneId | undefined }) {
+  const { plan } = step;
+  const ms = zone === undefined ? step.workedMs : (step.zoneMs[zone] ?? 0);
+  const planned = plan.zones.find((z) => z.zone === zone)?.minutes ?? plan.minutes;
+  const over = ms > planned * MS_PER_MINUTE;
+  useCall(over, `${step.id} ${zone ?? ''}`);
+  return (
+    <div className="wt-live-time">
+      <p
+        className={over ? 'wt-clock is-over' : 'wt-clock'}
+        aria-label={zone ? 'Time on this zone' : 'Time on this step'}
+      >
+        {clock(ms)} <span className="wt-soft">of {shortMinutes(planned)}</span>
+      </p>
+      {(plan.phase === 'bath' || plan.phase === 'rewash') && (
+        <ContactTimer key={step.id} sessionId={table.page.id} step={step.id} />
+      )}
+    </div>
+  );
+}
+
+interface WorkProps {
+  readonly table: Table;
+  readonly step: StepRecord;
+  readonly zone: ZoneId | undefined;
+  readonly acts: WorkActs;
+}
+
+export function Work({ table, step, zone, acts }: WorkProps) {
+  const { page, record, device, name } = table;
+  const { own, now, late } = useThisSecond(table, step);
+  const heard = useHeard(own);
+  const { plan } = own;
+  const walking = walks(plan);
+  const following = zonesToWalk(own, record, device, name).find((z) => z !== zone);
+  return (
+    <div className="wt-live">
+      <WhatNow table={table} now={now} plan={plan} zone={zone} />
+      <Timer table={table} step={own} zone={zone} />
       <div className="wt-live-rings">
-        <Rings rings={rings} />
+        <Rings rings={ringsNow(table, now, plan, zone)} />
       </div>
       <section className="wt-live-map" aria-label="Where">
         <CoatStage
           key={own.id}
           dog={page}
-          looks={looks}
+          looks={looksNow(table, now, plan, zone)}
           selected={zone}
           alone
           label={zone ? `Now: ${zoneName(zone)}` : `Zones of this step: ${plan.zones.length}`}
         />
       </section>
-      <div className="wt-live-keys">
-        {walking && zone && (
-          <div className="wt-thumbs is-comb" role="group" aria-label={`The comb at ${zoneName(zone)}`}>
-            {COMB_SCALE.map((g) => (
-              <Button
-                key={g.value}
-                className={`wt-thumb ${COMB_KEYS[g.value]}`}
-                variant="outline-primary"
-                onClick={() => acts.onComb(zone, g.value)}
-              >
-                <span>
-                  <small>Comb</small>
-                  {g.word}
-                </span>
-              </Button>
-            ))}
-          </div>
-        )}
-        <div className="wt-thumbs is-row">
-          <Button
-            className="wt-thumb is-main"
-            onClick={() => (walking ? acts.onNext(following, heard()) : acts.onDone(heard()))}
-          >
-            <StepForward aria-hidden />
-            {walking ? nextWord : 'Step done'}
-          </Button>
-          {walking && zone && (
-            <Button className="wt-thumb is-pink" variant="outline-primary" onClick={() => acts.onPink(zone)}>
-              <OctagonAlert aria-hidden /> Pink
-            </Button>
-          )}
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMeet}>
-            <Search aria-hidden /> Found
-          </Button>
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onBreak}>
-            <Pause aria-hidden /> Break
-          </Button>
-          <UndoKey table={table} />
-        </div>
-      </div>
-      <div className="wt-live-quiet">
-        <div className="wt-thumbs is-row is-quiet">
-          {walking && following && (
-            <Button className="wt-thumb" variant="outline-primary" onClick={() => acts.onDone(heard())}>
-              <Hourglass aria-hidden /> Whole step done
-            </Button>
-          )}
-          {late > 0 && (
-            <Button className="wt-thumb is-late" variant="outline-primary" onClick={() => acts.onLate(late)}>
-              <TimerOff aria-hidden /> {minutesText(late)} too much
-            </Button>
-          )}
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onHand}>
-            <Hand aria-hidden /> Hand over
-          </Button>
-          <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMore}>
-            <Droplets aria-hidden /> More
-          </Button>
-        </div>
-      </div>
+      <Keys {...{ table, acts, heard, walking, zone, following }} />
+      <QuietKeys acts={acts} heard={heard} wholeStep={walking && following !== undefined} late={late} />
     </div>
   );
 }

@@ -1,0 +1,169 @@
+/** The stairs of a plan on the bench: what was changed, the stairs themselves, the chosen step, and all steps in words. */
+import { Redo2, Sparkles, Undo2 } from 'lucide-react';
+import { Button, Form } from 'react-bootstrap';
+import { bestAgain, PHASE_IDS, PHASE_WORDS, piecesFor, type MethodPlan, type Plan } from '../../../core/bench/index.ts';
+import { grams, minutesText, percent } from '../../words/figures.ts';
+import { methodName } from '../../words/reasons.ts';
+import { Stairs } from './Stairs.tsx';
+import { StepPanel } from './StepPanel.tsx';
+import type { Bench } from './useBench.ts';
+
+interface Props {
+  readonly plan: Plan;
+  readonly open: MethodPlan;
+  readonly bench: Bench;
+  readonly onLayOver: (method: string) => void;
+}
+
+/** A changed plan against the planned one, in words. */
+function difference(now: MethodPlan, planned: MethodPlan): string {
+  const minutes = now.minutes - planned.minutes;
+  const left = now.shareLeft - planned.shareLeft;
+  const time =
+    minutes === 0 ? 'as long' : minutes > 0 ? `${minutesText(minutes)} longer` : `${minutesText(-minutes)} shorter`;
+  const hair =
+    Math.abs(left) < 0.005 ? 'as much out' : left > 0 ? `${percent(left)} more left in` : `${percent(-left)} more out`;
+  return `${time}, ${hair}`;
+}
+
+function Changes({ open, bench: { hand, script, site, stood, never } }: Pick<Props, 'open' | 'bench'>) {
+  const things = never === 1 ? 'one thing' : `${never} things`;
+  return (
+    <>
+      <div className="wt-sheet-head">
+        <h2 id="stairs">Stairs</h2>
+        <div className="wt-acts" role="group" aria-label="Changes">
+          <Button size="sm" variant="outline-primary" disabled={!hand.undo} onClick={hand.undo}>
+            <Undo2 aria-hidden size={15} /> Undo
+          </Button>
+          <Button size="sm" variant="outline-primary" disabled={!hand.redo} onClick={hand.redo}>
+            <Redo2 aria-hidden size={15} /> Redo
+          </Button>
+          <Button size="sm" variant="outline-primary" onClick={() => hand.set(bestAgain(script, site.found, site.job))}>
+            <Sparkles aria-hidden size={15} /> Best again
+          </Button>
+          {hand.changed && (
+            <Button size="sm" variant="outline-primary" onClick={hand.asPlanned}>
+              As planned
+            </Button>
+          )}
+        </div>
+      </div>
+      {hand.changed && (
+        <p className={never > 0 ? 'wt-note wt-note-stop' : 'wt-note wt-note-good'} role="status">
+          {never > 0
+            ? `Changed by hand: ${things} must be mended before the table.`
+            : `Changed by hand: ${difference(stood, open)}.`}
+        </p>
+      )}
+    </>
+  );
+}
+
+function StairsActs({ plan, open, bench, onLayOver }: Props) {
+  return (
+    <div className="wt-acts wt-stairs-acts">
+      <Form.Select
+        size="sm"
+        aria-label="Lay another method over it"
+        value={bench.over?.method ?? 'nothing'}
+        onChange={(e) => onLayOver(e.target.value)}
+      >
+        <option value="nothing">Lay over: nothing</option>
+        {plan.methods.map((m) =>
+          m.kind === 'open' && m.method !== open.method ? (
+            <option key={m.method} value={m.method}>
+              Lay over: {methodName(m.method)}, {m.minutes} min
+            </option>
+          ) : null,
+        )}
+      </Form.Select>
+      <Form.Select
+        size="sm"
+        aria-label="Add a step after the chosen one"
+        value=""
+        onChange={(e) => {
+          const phase = PHASE_IDS.find((p) => p === e.target.value);
+          if (phase) bench.add(phase);
+        }}
+      >
+        <option value="">Add a step after this one</option>
+        {PHASE_IDS.map((p) => (
+          <option key={p} value={p}>
+            {PHASE_WORDS[p]}
+          </option>
+        ))}
+      </Form.Select>
+      <span className="wt-soft">Drag a step to move it, its edge to give it time.</span>
+    </div>
+  );
+}
+
+function ChosenStep({ plan, bench }: Pick<Props, 'plan' | 'bench'>) {
+  const { chosen, seen, shown, site, faults, care, place, edit } = bench;
+  const script = seen.find((s) => s.id === chosen?.id);
+  if (!chosen || !script) return null;
+  return (
+    <StepPanel
+      step={chosen}
+      script={script}
+      place={place(chosen.id)}
+      of={shown.steps.length}
+      workable={plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone)}
+      pieces={piecesFor(script, site.job)}
+      faults={faults.filter((f) => f.step === chosen.id)}
+      care={care.steps.find((c) => c.step === chosen.id)}
+      onEdit={edit}
+    />
+  );
+}
+
+function StepList({ bench: { shown, chosen, faults, choose } }: Pick<Props, 'bench'>) {
+  return (
+    <ol className="wt-bare wt-steps mt-3">
+      {shown.steps.map((s) => {
+        const wrong = faults.find((f) => f.step === s.id);
+        return (
+          <li key={s.id} className={s.id === chosen?.id ? 'is-chosen' : undefined}>
+            <div>
+              <button type="button" className="wt-step-name-button" onClick={() => choose(s.id)}>
+                {PHASE_WORDS[s.phase]} <span className="wt-soft">{s.tool.name}</span>
+              </button>
+              {wrong && (
+                <span className="wt-step-wrong">{wrong.severity === 'never' ? 'Must be mended' : 'Worth a look'}</span>
+              )}
+            </div>
+            <div className="wt-step-figures">
+              <strong>{minutesText(s.minutes)}</strong> · {grams(s.gramsOut)} out{' '}
+              <span className="wt-soft">· {percent(s.shareLeft)} left</span>
+            </div>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+export function StairsSheet({ plan, open, bench, onLayOver }: Props) {
+  const { shown, stood, over, chosen, faults } = bench;
+  return (
+    <section className="wt-sheet" aria-labelledby="stairs">
+      <Changes open={open} bench={bench} />
+      <Stairs
+        steps={shown.steps}
+        before={stood.steps}
+        other={over}
+        title={`${methodName(open.method)}: ${shown.steps.length} steps, ${shown.minutes} minutes, from a full coat to ${percent(shown.shareLeft)} left`}
+        chosen={chosen?.id}
+        faulty={new Set(faults.map((f) => f.step))}
+        onChoose={bench.choose}
+        onLook={bench.look}
+        onTry={bench.attempt}
+        onEdit={bench.edit}
+      />
+      <StairsActs plan={plan} open={open} bench={bench} onLayOver={onLayOver} />
+      <ChosenStep plan={plan} bench={bench} />
+      <StepList bench={bench} />
+    </section>
+  );
+}
