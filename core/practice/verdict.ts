@@ -234,6 +234,24 @@ function wentOf(plan: MethodPlan, { site }: Opened): readonly Went[] {
   });
 }
 
+/** What each fault of a script cost: by what it is, and by what the stair would have been worth more without it. */
+function faultMistakes(
+  { site }: Opened,
+  script: Script,
+  own: number,
+  worth: (s: Script) => number,
+): readonly (Pick<Mistake, 'rule' | 'step' | 'zones' | 'cost'> & { readonly code: FaultCode })[] {
+  const said = new Set<string>();
+  return faultsOf(script, site.found, site.job).map((fault) => {
+    const { code, rule: id, step, zones } = fault;
+    const key = `${code} ${id ?? ''}`;
+    const again = said.has(key);
+    said.add(key);
+    // The same slip twice is one lesson; its second time costs only what it does to the coat.
+    return { code, cost: (again ? 0 : severityOf(fault)) + mendGain(fault, script, own, worth), zones, rule: id, step };
+  });
+}
+
 /** Zones in which more hair stayed than under the best stair, by their share of all that was loose. */
 function leftBehind({ steps }: MethodPlan, { site }: Opened, bout: Bout) {
   const { zones, startG } = site.found;
@@ -246,12 +264,11 @@ function leftBehind({ steps }: MethodPlan, { site }: Opened, bout: Bout) {
   });
 }
 
-/** What an ended bout was worth, and why. */
-export function verdictOf(opened: Opened, bout: Bout): Verdict {
-  const { best, plan, bar } = opened;
+/** The open school that a script is likest to. */
+function likestIn({ plan, site }: Opened): (script: Script) => MethodId {
   const open = plan.methods.flatMap((m) => (m.kind === 'open' ? [m.method] : []));
-  const kinds = new Map(roomOf(opened.site.job.kit).map((t) => [t.id, t.kind]));
-  const likest = (script: Script): MethodId =>
+  const kinds = new Map(roomOf(site.job.kit).map((t) => [t.id, t.kind]));
+  return (script) =>
     likestMethod(
       script.flatMap(({ phase, toolId }) => {
         const kind = kinds.get(toolId);
@@ -259,17 +276,28 @@ export function verdictOf(opened: Opened, bout: Bout): Verdict {
       }),
       open,
     );
-  const yours = bar.of(likest(bout.script), bout.script);
+}
+
+/** Minutes, hair and skin by stage, beside those of the best stair. */
+function wentBoth(yours: MethodPlan, opened: Opened): Verdict['went'] {
   const went = wentOf(yours, opened);
-  const bestWent = best && wentOf(best, opened);
+  const best = opened.best && wentOf(opened.best, opened);
+  return STAGES.map((stage, i) => ({
+    stage,
+    yours: went[i] ?? { stage, minutes: 0, grams: 0, skin: 0 },
+    best: best?.[i],
+  }));
+}
+
+/** What an ended bout was worth, and why. */
+export function verdictOf(opened: Opened, bout: Bout): Verdict {
+  const { best, plan, bar } = opened;
+  const likest = likestIn(opened);
+  const yours = bar.of(likest(bout.script), bout.script);
   const base = {
     yours,
     best,
-    went: STAGES.map((stage, i) => ({
-      stage,
-      yours: went[i] ?? { stage, minutes: 0, grams: 0, skin: 0 },
-      best: bestWent?.[i],
-    })),
+    went: wentBoth(yours, opened),
     testMinutes: bout.testMinutes,
     restMinutes: bout.restMinutes,
     minutes: bout.minutes,
@@ -282,8 +310,7 @@ export function verdictOf(opened: Opened, bout: Bout): Verdict {
   };
   if (!bout.looked) say('not-looked', SLIP.looked);
   if (!best || plan.stops.dog.length > 0) {
-    if (bout.script.length > 0) say('worked-a-stopped-dog', 1);
-    else if (bout.ended !== 'refer') say('worked-a-stopped-dog', 0.5);
+    say('worked-a-stopped-dog', bout.script.length > 0 ? 1 : bout.ended === 'refer' ? 0 : 0.5);
     const share = clamp(1 - sum(slips.map((s) => s.cost)), 0, 1);
     return { ...base, share, mistakes: worstFirst(slips) };
   }
@@ -296,17 +323,8 @@ export function verdictOf(opened: Opened, bout: Bout): Verdict {
     return { ...base, share: 0, mistakes: worstFirst(slips) };
   }
 
-  const said = new Set<string>();
-  for (const fault of faultsOf(bout.script, opened.site.found, opened.site.job)) {
-    const key = `${fault.code} ${fault.rule ?? ''}`;
-    const again = said.has(key);
-    said.add(key);
-    // The same slip twice is one lesson; its second time costs only what it does to the coat.
-    say(fault.code, (again ? 0 : severityOf(fault)) + mendGain(fault, bout.script, own, worth), fault.zones, {
-      rule: fault.rule,
-      step: fault.step,
-    });
-  }
+  for (const m of faultMistakes(opened, bout.script, own, worth))
+    say(m.code, m.cost, m.zones, { rule: m.rule, step: m.step });
 
   const stepped = new Set(bout.script.flatMap((s) => s.zones.filter((z) => z.minutes > 0).map((z) => z.zone)));
   const handed = new Set(

@@ -227,29 +227,32 @@ interface ZoneProps extends ToneProps {
 
 // Zones are drawn anew one by one: looks are made for each drawing, but are the same as long as they say the same.
 
+const NO_LOOK: ZoneLook = { says: '' };
+
 /** A small picture has no room for curls: the thicker the wool, the darker the tone. */
-const Tone = memo(function Tone({ path, look }: ToneProps) {
-  const grade = look?.grade ?? 0;
+const Tone = memo(function Tone({ path, look = NO_LOOK }: ToneProps) {
+  const { grade = 0, lit, done, tied, stopped } = look;
   return (
-    <g className={look?.lit ? 'wt-zone is-lit' : look?.done ? 'wt-zone is-done' : undefined}>
+    <g className={lit ? 'wt-zone is-lit' : done ? 'wt-zone is-done' : undefined}>
       {grade > 0 && <path className="wt-tone" d={path} fillOpacity={grade * 0.13} />}
-      {look?.tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
-      {look?.stopped && <path className="wt-tone is-stop" d={path} />}
-      {(look?.lit || look?.done) && <path className="wt-zone-hit" d={path} />}
+      {tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
+      {stopped && <path className="wt-tone is-stop" d={path} />}
+      {(lit || done) && <path className="wt-zone-hit" d={path} />}
     </g>
   );
 }, dequal);
 
-const Zone = memo(function Zone({ id, path, look, prefix, selected, tabIndex }: ZoneProps) {
-  const grade = look?.grade;
-  const classes = [
-    'wt-zone',
-    selected && 'is-selected',
-    look?.lit && 'is-lit',
-    look?.done && 'is-done',
-    look?.stopped && 'is-stopped',
-  ];
-  const name = `${zoneName(id)}${look?.says ? `: ${look.says}` : ''}`;
+/** The name of the wool that a zone is filled with: what was felt, or faintly what was felt the last time. */
+function woolOf({ grade, ghost = 0 }: ZoneLook): { readonly grade: number; readonly ghost: boolean } | undefined {
+  const shown = grade ?? ghost;
+  return shown > 0 ? { grade: shown, ghost: grade === undefined } : undefined;
+}
+
+const Zone = memo(function Zone({ id, path, look = NO_LOOK, prefix, selected, tabIndex }: ZoneProps) {
+  const { lit, done, tied, stopped, says } = look;
+  const classes = ['wt-zone', selected && 'is-selected', lit && 'is-lit', done && 'is-done', stopped && 'is-stopped'];
+  const wool = woolOf(look);
+  const name = `${zoneName(id)}${says ? `: ${says}` : ''}`;
   const chosen = tabIndex !== undefined && {
     role: 'button',
     tabIndex,
@@ -261,14 +264,16 @@ const Zone = memo(function Zone({ id, path, look, prefix, selected, tabIndex }: 
     <g className={classes.filter(Boolean).join(' ')} {...chosen}>
       {tabIndex === undefined && <title>{name}</title>}
       <path className="wt-zone-hit" d={path} />
-      {grade === undefined && look?.ghost !== undefined && look.ghost > 0 && (
-        <path className="wt-ghost" d={path} fill={`url(#${prefix}-wool-${look.ghost})`} pointerEvents="none" />
+      {wool && (
+        <path
+          className={wool.ghost ? 'wt-ghost' : undefined}
+          d={path}
+          fill={`url(#${prefix}-wool-${wool.grade})`}
+          pointerEvents="none"
+        />
       )}
-      {grade !== undefined && grade > 0 && (
-        <path d={path} fill={`url(#${prefix}-wool-${grade})`} pointerEvents="none" />
-      )}
-      {look?.tied && <path d={path} fill={`url(#${prefix}-tie)`} pointerEvents="none" />}
-      {look?.stopped && <path d={path} fill={`url(#${prefix}-stop)`} pointerEvents="none" />}
+      {tied && <path d={path} fill={`url(#${prefix}-tie)`} pointerEvents="none" />}
+      {stopped && <path d={path} fill={`url(#${prefix}-stop)`} pointerEvents="none" />}
       <path className="wt-zone-edge" d={path} pointerEvents="none" />
     </g>
   );

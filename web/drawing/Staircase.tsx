@@ -129,6 +129,78 @@ export const STAIRS_SPAN = (WIDTH - EDGE.left - EDGE.right) / WIDTH;
 
 const WIDE_ENOUGH = { number: 15, grams: 34, name: 54 };
 
+interface TreadProps {
+  readonly tread: ReturnType<typeof treadsOf>[number];
+  readonly scales: { readonly x: (minutes: number) => number; readonly y: (share: number) => number };
+  readonly most: { readonly hair: number; readonly time: number };
+  readonly fill: string;
+  readonly lit: boolean;
+  readonly faulty: boolean;
+}
+
+function TreadShown({ tread, scales: { x, y }, most, fill, lit, faulty }: TreadProps) {
+  const { s, i, from, before: top } = tread;
+  const [x0, x1] = [x(from), x(from + s.minutes)];
+  const width = x1 - x0;
+  const middle = (x0 + x1) / 2;
+  const area = { x: x0, width, y: y(top), height: y(0) - y(top) };
+  return (
+    <g className={lit ? 'is-lit' : undefined}>
+      <rect {...area} fill={fill} />
+      {lit && <rect className="wt-stair-lit" {...area} />}
+      {faulty && (
+        <g className="wt-stair-fault" transform={`translate(${middle},${y(0) - 16})`}>
+          <path d="M0,-11 L11,9 L-11,9 Z" />
+          <text textAnchor="middle" y="6">
+            !
+          </text>
+        </g>
+      )}
+      {width > WIDE_ENOUGH.name && !faulty && (
+        <text className="wt-stair-name" x={middle} y={y(0) - 8} textAnchor="middle">
+          {SHORT[s.phase]}
+        </text>
+      )}
+      {width > WIDE_ENOUGH.grams && s.gramsOut >= 0.5 && (
+        <TreadGrams x={middle} y={y(top) - 6} grams={s.gramsOut} most={s.gramsOut === most.hair} width={width} />
+      )}
+      {width > WIDE_ENOUGH.number && (
+        <TreadTime x={middle} y={y(0)} n={i + 1} minutes={s.minutes} most={s.minutes === most.time} width={width} />
+      )}
+    </g>
+  );
+}
+
+interface FigureProps {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly most: boolean;
+}
+
+function TreadGrams({ x, y, grams: out, most, width }: FigureProps & { grams: number }) {
+  return (
+    <text className={most ? 'wt-stair-most' : 'wt-stair-soft'} x={x} y={y} textAnchor="middle">
+      {most && width > 92 ? `most hair, ${grams(out)}` : grams(out)}
+    </text>
+  );
+}
+
+function TreadTime({ x, y, n, minutes, most, width }: FigureProps & { n: number; minutes: number }) {
+  return (
+    <>
+      <text className={most ? 'wt-stair-most' : undefined} x={x} y={y + 15} textAnchor="middle">
+        {n}
+      </text>
+      {width > WIDE_ENOUGH.grams && (
+        <text className={most ? 'wt-stair-most' : 'wt-stair-soft'} x={x} y={y + 31} textAnchor="middle">
+          {most && width > 84 ? `longest, ${Math.round(minutes)} min` : Math.round(minutes)}
+        </text>
+      )}
+    </>
+  );
+}
+
 export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
   const prefix = useId().replace(/[^a-zA-Z0-9]/g, '');
   const x = across(span ?? Math.max(minutesOf(steps), other ? minutesOf(other.steps) : 0));
@@ -154,62 +226,17 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
             </text>
           </g>
         ))}
-        {treads.map(({ s, i, from, before: top }) => {
-          const [x0, x1] = [x(from), x(from + s.minutes)];
-          const width = x1 - x0;
-          const middle = (x0 + x1) / 2;
-          return (
-            <g key={s.id} className={s.id === lit ? 'is-lit' : undefined}>
-              <rect x={x0} width={width} y={y(top)} height={y(0) - y(top)} fill={`url(#${prefix}-${fillOf(s)})`} />
-              {s.id === lit && <rect className="wt-stair-lit" x={x0} width={width} y={y(top)} height={y(0) - y(top)} />}
-              {faulty?.has(s.id) && (
-                <g className="wt-stair-fault" transform={`translate(${middle},${y(0) - 16})`}>
-                  <path d="M0,-11 L11,9 L-11,9 Z" />
-                  <text textAnchor="middle" y="6">
-                    !
-                  </text>
-                </g>
-              )}
-              {width > WIDE_ENOUGH.name && !faulty?.has(s.id) && (
-                <text className="wt-stair-name" x={middle} y={y(0) - 8} textAnchor="middle">
-                  {SHORT[s.phase]}
-                </text>
-              )}
-              {width > WIDE_ENOUGH.grams && s.gramsOut >= 0.5 && (
-                <text
-                  className={s.gramsOut === mostHair ? 'wt-stair-most' : 'wt-stair-soft'}
-                  x={middle}
-                  y={y(top) - 6}
-                  textAnchor="middle"
-                >
-                  {s.gramsOut === mostHair && width > 92 ? `most hair, ${grams(s.gramsOut)}` : grams(s.gramsOut)}
-                </text>
-              )}
-              {width > WIDE_ENOUGH.number && (
-                <text
-                  className={s.minutes === mostTime ? 'wt-stair-most' : undefined}
-                  x={middle}
-                  y={y(0) + 15}
-                  textAnchor="middle"
-                >
-                  {i + 1}
-                </text>
-              )}
-              {width > WIDE_ENOUGH.grams && (
-                <text
-                  className={s.minutes === mostTime ? 'wt-stair-most' : 'wt-stair-soft'}
-                  x={middle}
-                  y={y(0) + 31}
-                  textAnchor="middle"
-                >
-                  {s.minutes === mostTime && width > 84
-                    ? `longest, ${Math.round(s.minutes)} min`
-                    : Math.round(s.minutes)}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        {treads.map((tread) => (
+          <TreadShown
+            key={tread.s.id}
+            tread={tread}
+            scales={{ x, y }}
+            most={{ hair: mostHair, time: mostTime }}
+            fill={`url(#${prefix}-${fillOf(tread.s)})`}
+            lit={tread.s.id === lit}
+            faulty={faulty?.has(tread.s.id) === true}
+          />
+        ))}
         <path className="wt-stair-edge" d={path(corners(steps)) ?? ''} />
         {other && <path className="wt-stair-other" d={path(corners(other.steps)) ?? ''} />}
         <text className="wt-stair-soft" x={EDGE.left} y={HEIGHT - 4}>

@@ -31,31 +31,45 @@ function nextOf(dayOfMonth: number, month: number, today: Day, year?: number): D
   return found !== undefined && found < today ? of(now + 1) : found;
 }
 
+const NEAR: Readonly<Record<string, number>> = { yesterday: -1, today: 0, tomorrow: 1 };
+
+/** The next day of a weekday's name: "friday", "next fri". */
+function weekdayTyped(typed: string, today: Day): Day | undefined {
+  const weekday = typed.replace(/^(next|on) /, '');
+  const nth = weekday.length < LEAST ? -1 : WEEKDAYS.findIndex((w) => w.startsWith(weekday));
+  return nth < 0 ? undefined : addDays(today, ((nth + 1 - isoWeekday(today) + 6) % 7) + 1);
+}
+
+const year = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
+
+/** "9 Apr", "April 9th 2031". */
+function wordsTyped(typed: string, today: Day): Day | undefined {
+  const found =
+    /^(?<d>\d{1,2})(?:st|nd|rd|th|\.)? (?<m>[a-z]+)\.?(?: (?<y>\d{4}))?$/.exec(typed) ??
+    /^(?<m>[a-z]+)\.? (?<d>\d{1,2})(?:st|nd|rd|th)?(?: (?<y>\d{4}))?$/.exec(typed);
+  const { d, m = '', y } = found?.groups ?? {};
+  const [dayOfMonth, month] = [Number(d ?? 0), monthOf(m)];
+  return dayOfMonth > 0 && month > 0 ? nextOf(dayOfMonth, month, today, year(y)) : undefined;
+}
+
+/** "9.4.", "4/9/2031": with dots the day comes first. */
+function dottedTyped(typed: string, today: Day, dayFirst: boolean): Day | undefined {
+  const dotted = /^(\d{1,2})([./-])(\d{1,2})(?:\2(\d{4})?)?$/.exec(typed);
+  if (!dotted) return undefined;
+  const [a, b] = [Number(dotted[1]), Number(dotted[3])];
+  const [d, m] = dotted[2] === '.' || dayFirst ? [a, b] : [b, a];
+  return m >= 1 && m <= 12 ? nextOf(d, m, today, year(dotted[4])) : undefined;
+}
+
 /** dayFirst: is 4/9 the fourth of September. */
 export function dayTyped(text: string, today: Day, dayFirst: boolean): Day | undefined {
   const typed = text.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ');
-  const plain = parseDay(typed);
-  if (plain !== undefined) return plain;
-  if (typed === 'today') return today;
-  if (typed === 'tomorrow') return addDays(today, 1);
-  if (typed === 'yesterday') return addDays(today, -1);
-  const weekday = typed.replace(/^(next|on) /, '');
-  const nth = weekday.length < LEAST ? -1 : WEEKDAYS.findIndex((w) => w.startsWith(weekday));
-  if (nth >= 0) return addDays(today, ((nth + 1 - isoWeekday(today) + 6) % 7) + 1);
-  const words = /^(\d{1,2})(?:st|nd|rd|th|\.)? ([a-z]+)\.?(?: (\d{4}))?$/.exec(typed);
-  const turned = /^([a-z]+)\.? (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/.exec(typed);
-  const [d, m, y] = words
-    ? [Number(words[1]), monthOf(words[2] ?? ''), words[3]]
-    : turned
-      ? [Number(turned[2]), monthOf(turned[1] ?? ''), turned[3]]
-      : [0, 0, undefined];
-  if (d > 0 && m > 0) return nextOf(d, m, today, y === undefined ? undefined : Number(y));
-  const dotted = /^(\d{1,2})([./-])(\d{1,2})(?:\2(\d{4})?)?$/.exec(typed);
-  if (dotted) {
-    const [a, b] = [Number(dotted[1]), Number(dotted[3])];
-    const first = dotted[2] === '.' || dayFirst;
-    const [dd, mm] = first ? [a, b] : [b, a];
-    if (mm >= 1 && mm <= 12) return nextOf(dd, mm, today, dotted[4] === undefined ? undefined : Number(dotted[4]));
-  }
-  return undefined;
+  const near = Object.hasOwn(NEAR, typed) ? NEAR[typed] : undefined;
+  return (
+    parseDay(typed) ??
+    (near === undefined ? undefined : addDays(today, near)) ??
+    weekdayTyped(typed, today) ??
+    wordsTyped(typed, today) ??
+    dottedTyped(typed, today, dayFirst)
+  );
 }

@@ -25,10 +25,15 @@ interface Props {
   readonly onDone: (parts: readonly HomePart[], minutes: number, amount: HomeAmount | null) => void;
 }
 
+/** When it is brushed next. */
+function nextText(ahead: OwnerDog['week']['days']): string | undefined {
+  const next = ahead.find((d) => d.bouts.length > 0);
+  return next && `Next: ${weekday(next.day)}, ${minutes(next.bouts[0]?.minutes ?? 0)}.`;
+}
+
 export function Today({ dog, onBrush, onDone }: Props) {
   const [today, ...ahead] = dog.week.days;
   const bouts = today?.bouts ?? [];
-  const next = ahead.find((d) => d.bouts.length > 0);
   const parts = bouts.flatMap((b) => b.parts);
   const said = season(dog);
   return (
@@ -42,12 +47,10 @@ export function Today({ dog, onBrush, onDone }: Props) {
       {said && <p className="ow-soft">{said}</p>}
       {dog.doneToday ? (
         <p className="ow-done" role="status">
-          Done for today. {next && `Next: ${weekday(next.day)}, ${minutes(next.bouts[0]?.minutes ?? 0)}.`}
+          Done for today. {nextText(ahead)}
         </p>
       ) : bouts.length === 0 ? (
-        <p className="ow-done">
-          Nothing to brush today. {next && `Next: ${weekday(next.day)}, ${minutes(next.bouts[0]?.minutes ?? 0)}.`}
-        </p>
+        <p className="ow-done">Nothing to brush today. {nextText(ahead)}</p>
       ) : (
         bouts.map((b, i) => (
           <div key={b.parts.join()} className="ow-bout">

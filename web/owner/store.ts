@@ -96,6 +96,22 @@ export const phoneToday = (): string => {
   return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
 };
 
+type Answer =
+  | { readonly kind: 'page'; readonly page: OwnerPage }
+  | { readonly kind: 'refused'; readonly why: string }
+  | { readonly kind: 'gone' }
+  | { readonly kind: 'without-link' };
+
+/** What the salon's computer answers to an entry, or to nothing but the wish to read. */
+async function answerTo(token: string, entry: Entry | undefined): Promise<Answer> {
+  const response = await quiet(request(token, entry));
+  if (!response || response.status >= 500) return { kind: 'without-link' };
+  if (response.status === 404) return { kind: 'gone' };
+  const body = await quiet(response.json());
+  if (response.ok && body) return { kind: 'page', page: body };
+  return { kind: 'refused', why: body?.error?.message ?? 'The salon’s computer did not take an entry.' };
+}
+
 export function useOwner(token: string): Owner {
   const [page, setPage] = useState<OwnerPage>();
   const [state, setState] = useState<State>('reading');
@@ -129,15 +145,14 @@ export function useOwner(token: string): Owner {
     try {
       for (;;) {
         const [first] = held.current;
-        const response = await quiet(request(token, first));
-        if (!response || response.status >= 500) return setState((s) => (s === 'gone' ? s : 'without-link'));
-        if (response.status === 404) return setState('gone');
-        const body = await quiet(response.json());
-        if (response.ok && body) take(body);
-        else if (first) setRefused(body?.error?.message ?? 'The salon’s computer did not take an entry.');
+        const answer = await answerTo(token, first);
+        if (answer.kind === 'gone') return setState('gone');
+        if (answer.kind === 'without-link') return setState((s) => (s === 'gone' ? s : 'without-link'));
+        if (answer.kind === 'page') take(answer.page);
+        else if (first) setRefused(answer.why);
         if (!first) return;
         hold(held.current.slice(1));
-        if (held.current.length === 0 && response.ok) return;
+        if (held.current.length === 0 && answer.kind === 'page') return;
       }
     } finally {
       busy.current = false;

@@ -131,24 +131,33 @@ export function badlyText(b: BadlyServed): string {
   }
 }
 
+/** What of a rule's place lies in the coat and the skin. */
+const coatWords = ({ regions, wetness, classes, conditions, ties, skins }: Rule['when']) => [
+  regions && listText(regions.map((r) => regionRow(r).name)),
+  wetness && `${listText(wetness.map((w) => WETNESS_WORDS[w]))} coat`,
+  classes && `${listText(classes.map((c) => coatRow(c).name))} coats`,
+  conditions && listText(conditions),
+  ties && `tie: ${listText(ties)}`,
+  skins && `skin: ${listText(skins.map((s) => s.replace('-', ' ')))}`,
+];
+/** What of it lies in lengths, the house, the air and the day. */
+const limitWords = ({ guardOverMm, guardUnderMm, house, piece, airOverC, sinceBath, dogStops }: Rule['when']) => [
+  guardOverMm !== undefined && `hair over ${mm(guardOverMm)}`,
+  guardUnderMm !== undefined && `hair under ${mm(guardUnderMm)}`,
+  house && 'by house rule',
+  piece && 'by the piece itself',
+  airOverC !== undefined && `over ${temperatureText(airOverC)}`,
+  sinceBath && 'soon after a bath',
+  dogStops && 'whole dog',
+];
+
 /** Where a rule applies, in words. */
 export function whereText({ when }: Rule): string {
   const said = [
     when.tools && listText(when.tools.map((k) => toolRow(k).name)),
-    when.regions && listText(when.regions.map((r) => regionRow(r).name)),
-    when.wetness && `${listText(when.wetness.map((w) => WETNESS_WORDS[w]))} coat`,
-    when.classes && `${listText(when.classes.map((c) => coatRow(c).name))} coats`,
-    when.conditions && listText(when.conditions),
-    when.ties && `tie: ${listText(when.ties)}`,
-    when.skins && `skin: ${listText(when.skins.map((s) => s.replace('-', ' ')))}`,
+    ...coatWords(when),
     when.traits && listText(when.traits.map((t) => t.replace('-', ' '))),
-    when.guardOverMm !== undefined && `hair over ${mm(when.guardOverMm)}`,
-    when.guardUnderMm !== undefined && `hair under ${mm(when.guardUnderMm)}`,
-    when.house && 'by house rule',
-    when.piece && 'by the piece itself',
-    when.airOverC !== undefined && `over ${temperatureText(when.airOverC)}`,
-    when.sinceBath && 'soon after a bath',
-    when.dogStops && 'whole dog',
+    ...limitWords(when),
   ].filter((part) => typeof part === 'string');
   return said.length === 0 ? 'everywhere' : said.join('; ');
 }

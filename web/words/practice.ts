@@ -5,6 +5,7 @@ import { coatRow, regionRow, TRAIT_WORDS, ZONE_IDS, type CoatClass } from '../..
 import { rule, toolRow, type ToolKind } from '../../core/kit/index.ts';
 import {
   MISTAKES,
+  type Act,
   type DrillScene,
   type FeelTest,
   type Hardness,
@@ -56,6 +57,22 @@ export const feltText = (felt: Partial<Readings>): string =>
 const shortTime = (minutes: number): string =>
   minutes < 1 ? `${Math.max(1, Math.round(minutes * 60))}\u00a0s` : minutesText(Math.round(minutes));
 
+/** What a stretch of work came to. */
+function workedText({ phase, zones }: Extract<Act, { kind: 'work' }>, t: Told, tool: string): string {
+  const hair = t.gramsOut >= 0.5 ? grams(t.gramsOut) : 'hardly a hair';
+  return [
+    `${PHASE_WORDS[phase]} with the ${tool}, ${zonesShort(zones.map((z) => z.zone))}: ${shortTime(t.minutes)}, ${hair}.`,
+    t.settled.length > 0 && `The tie is out at ${zonesShort(t.settled)}.`,
+    t.tightened.length > 0 && `The tie draws tight at ${zonesShort(t.tightened)}.`,
+    t.reddened.length > 0 && `Skin pinks at ${zonesShort(t.reddened)}.`,
+    t.opened.length > 0 && `The comb would fall through at ${zonesShort(t.opened)}.`,
+    t.idle.length > 0 && `It does nothing there as the coat is now (${zonesShort(t.idle)}).`,
+    t.mood !== 'easy' && `It ${MOOD_WORDS[t.mood]}.`,
+  ]
+    .filter((s) => s !== false)
+    .join(' ');
+}
+
 /** What the coat and the dog answered to one act, in a sentence or some. */
 export function toldText(t: Told, nameOf: (toolId: string) => string): string {
   const { act } = t;
@@ -70,17 +87,7 @@ export function toldText(t: Told, nameOf: (toolId: string) => string): string {
     case 'rest':
       return `Rested ${shortTime(t.minutes)}. It ${MOOD_WORDS[t.mood]}.`;
     case 'work':
-      return [
-        `${PHASE_WORDS[act.phase]} with the ${nameOf(act.toolId)}, ${zonesShort(act.zones.map((z) => z.zone))}: ${shortTime(t.minutes)}, ${t.gramsOut >= 0.5 ? grams(t.gramsOut) : 'hardly a hair'}.`,
-        t.settled.length > 0 && `The tie is out at ${zonesShort(t.settled)}.`,
-        t.tightened.length > 0 && `The tie draws tight at ${zonesShort(t.tightened)}.`,
-        t.reddened.length > 0 && `Skin pinks at ${zonesShort(t.reddened)}.`,
-        t.opened.length > 0 && `The comb would fall through at ${zonesShort(t.opened)}.`,
-        t.idle.length > 0 && `It does nothing there as the coat is now (${zonesShort(t.idle)}).`,
-        t.mood !== 'easy' && `It ${MOOD_WORDS[t.mood]}.`,
-      ]
-        .filter((s) => s !== false)
-        .join(' ');
+      return workedText(act, t, nameOf(act.toolId));
     case 'refer':
       return 'Sent to a vet first; no groom today.';
     case 'end':

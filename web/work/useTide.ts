@@ -132,11 +132,9 @@ function useAnswer<T>(
 /** So long the salon's computer is waited for before this device learns by itself. */
 const PATIENCE_MS = 10_000;
 
-/** The whole book's tide. What was learnt from older facts stays on show until the new is in. */
-export function useTide(book: TideBook): Tide {
-  const facts = useMemo(() => factsWord(book), [book]);
+/** What the salon's computer has learnt of some facts; waits: it is still to be hoped for. */
+function useLearntThere(facts: string) {
   const [alone, setAlone] = useState<string>();
-  const [stopped, setStopped] = useState(false);
   const { data, isError } = useTideLearnt(alone === facts ? undefined : facts);
   const known = data?.known ?? undefined;
   const isNew = known?.facts === facts;
@@ -146,10 +144,18 @@ export function useTide(book: TideBook): Tide {
     const timer = setTimeout(() => setAlone(facts), PATIENCE_MS);
     return () => clearTimeout(timer);
   }, [waits, facts]);
+  return { learnt: known?.learnt, isNew, waits };
+}
+
+/** The whole book's tide. What was learnt from older facts stays on show until the new is in. */
+export function useTide(book: TideBook): Tide {
+  const facts = useMemo(() => factsWord(book), [book]);
+  const [stopped, setStopped] = useState(false);
+  const { learnt, isNew, waits } = useLearntThere(facts);
   const own = useOwnTide(isNew || waits || stopped ? undefined : book);
   if (isNew || (waits && !stopped))
     return {
-      learnt: known?.learnt ?? own.learnt,
+      learnt: learnt ?? own.learnt,
       progress: undefined,
       state: isNew ? 'done' : 'working',
       cancel: () => setStopped(true),
@@ -157,7 +163,7 @@ export function useTide(book: TideBook): Tide {
     };
   return {
     ...own,
-    learnt: own.learnt ?? known?.learnt,
+    learnt: own.learnt ?? learnt,
     state: stopped ? 'cancelled' : own.state,
     again: () => (stopped ? setStopped(false) : own.again()),
   };

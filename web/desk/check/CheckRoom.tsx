@@ -57,6 +57,9 @@ function looksOf(conditions: readonly ZoneCondition[], last: CheckRecord | undef
   return looks;
 }
 
+const focusMap = (room: HTMLElement | null): void =>
+  room?.querySelector<SVGElement>('[data-zone][tabindex="0"]')?.focus();
+
 interface FeelingProps {
   readonly page: DogPage;
   readonly last: CheckRecord | undefined;
@@ -134,9 +137,8 @@ function Feeling({ page, last, kept }: FeelingProps) {
       else if (isTyping(event.target)) return;
       else if (command && key === 'z' && !event.shiftKey) undo();
       else if (command && (key === 'y' || key === 'z')) redo();
-      else if (!command && !event.altKey && key === 'm') {
-        maps.current?.querySelector<SVGElement>('[data-zone][tabindex="0"]')?.focus();
-      } else return;
+      else if (!command && !event.altKey && key === 'm') focusMap(maps.current);
+      else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);

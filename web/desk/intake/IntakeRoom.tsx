@@ -86,6 +86,44 @@ function Lines({ preview }: { preview: IntakePreview }) {
   );
 }
 
+const isReady = ({ problems, rows }: IntakePreview): boolean => problems === 0 && rows.length > 0;
+
+/** What would come of a table, in a sentence. */
+function wouldCome({ problems, rows, dogs, visits }: IntakePreview): string {
+  if (problems > 0)
+    return `${problems} of the lines cannot be taken yet: they come first below. Choose other columns, or mend them in the table and choose it again.`;
+  if (rows.length === 0) return 'Say which columns hold the dog’s and the owner’s name.';
+  return `${dogs} new dogs and ${visits} past visits would come in.`;
+}
+
+interface PreviewedProps {
+  readonly preview: IntakePreview;
+  readonly error: Error | null;
+  readonly ready: boolean;
+  readonly onColumns: (columns: IntakeColumns) => void;
+  readonly onBring: (columns: IntakeColumns) => void;
+}
+
+function Previewed({ preview, error, ready, onColumns, onBring }: PreviewedProps) {
+  return (
+    <>
+      <Columns preview={preview} onChange={onColumns} />
+      <p className={`wt-note mt-3 ${preview.problems > 0 ? '' : 'wt-note-good'}`} role="status">
+        {wouldCome(preview)}
+      </p>
+      <Refusal error={error} />
+      {preview.rows.length > 0 && (
+        <>
+          <Button size="lg" disabled={!ready} onClick={() => onBring(preview.columns)}>
+            Bring all of it in
+          </Button>
+          <Lines preview={preview} />
+        </>
+      )}
+    </>
+  );
+}
+
 export function IntakeRoom() {
   const [file, setFile] = useState<{ name: string; csv: string } | undefined>();
   const [columns, setColumns] = useState<IntakeColumns | undefined>();
@@ -102,7 +140,6 @@ export function IntakeRoom() {
     bring.reset();
     void chosen.text().then((csv) => setFile({ name: chosen.name, csv }));
   };
-  const ready = preview.data && preview.data.problems === 0 && preview.data.rows.length > 0 && !preview.isFetching;
   return (
     <>
       <div className="wt-title">
@@ -120,34 +157,15 @@ export function IntakeRoom() {
       </div>
       <Refusal error={file ? preview.error : null} />
       {file && preview.data && (
-        <>
-          <Columns preview={preview.data} onChange={setColumns} />
-          <p className={`wt-note mt-3 ${preview.data.problems > 0 ? '' : 'wt-note-good'}`} role="status">
-            {preview.data.problems > 0
-              ? `${preview.data.problems} of the lines cannot be taken yet: they come first below. Choose other columns, or mend them in the table and choose it again.`
-              : preview.data.rows.length === 0
-                ? 'Say which columns hold the dog’s and the owner’s name.'
-                : `${preview.data.dogs} new dogs and ${preview.data.visits} past visits would come in.`}
-          </p>
-          <Refusal error={bring.error} />
-          {preview.data.rows.length > 0 && (
-            <>
-              <Button
-                size="lg"
-                disabled={!ready || bring.isPending}
-                onClick={() =>
-                  bring.mutate(
-                    { id: newId(), csv: file.csv, columns: preview.data.columns },
-                    { onSuccess: () => setFile(undefined) },
-                  )
-                }
-              >
-                Bring all of it in
-              </Button>
-              <Lines preview={preview.data} />
-            </>
-          )}
-        </>
+        <Previewed
+          preview={preview.data}
+          error={bring.error}
+          ready={isReady(preview.data) && !preview.isFetching && !bring.isPending}
+          onColumns={setColumns}
+          onBring={(columns) =>
+            bring.mutate({ id: newId(), csv: file.csv, columns }, { onSuccess: () => setFile(undefined) })
+          }
+        />
       )}
       {bring.data && (
         <p className="wt-note wt-note-good" role="status">

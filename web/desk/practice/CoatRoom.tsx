@@ -46,15 +46,16 @@ function looksOf(view: BoutView, chosen: ReadonlySet<ZoneId>): Looks {
   const looks: Looks = {};
   for (const s of view.seen) {
     const own = felt.get(s.zone);
+    const { finger, tie = 'none', skin = 'clear', comb } = own ?? {};
     const pink = s.skin > 0.85;
     const as = view.calls.get(s.zone);
     looks[s.zone] = {
-      grade: own?.finger,
-      tied: own?.tie !== undefined && own.tie !== 'none',
-      stopped: own?.skin !== undefined && STOPPING_SKIN.has(own.skin),
-      marked: pink || (own?.skin !== undefined && own.skin !== 'clear'),
+      grade: finger,
+      tied: tie !== 'none',
+      stopped: STOPPING_SKIN.has(skin),
+      marked: pink || skin !== 'clear',
       lit: chosen.has(s.zone),
-      done: as !== undefined || own?.comb === 'glides',
+      done: as !== undefined || comb === 'glides',
       says: [
         own ? feltText(own) : 'not felt',
         WETNESS_WORDS[s.wetness],
@@ -98,6 +99,61 @@ interface Props {
   readonly chosen: readonly ZoneId[];
 }
 
+const isHandTool = ({ kind }: Tool): boolean => toolRow(kind).cm2PerMinute > 0;
+
+/** What a piece would do where it is held, in words. */
+function wouldDo(
+  tool: Tool | undefined,
+  chosen: readonly ZoneId[],
+  zones: readonly { readonly minutes: number }[] | undefined,
+): string {
+  if (!tool) return 'Take a piece.';
+  if (chosen.length === 0) return 'Choose places on the dog.';
+  if (!zones) return '';
+  if (zones.length === 0) return 'There is nothing for it to do there.';
+  const minutes = Math.max(1, Math.round(sum(zones.map((z) => z.minutes))));
+  return `${zonesShort(chosen)}, about ${minutesText(minutes)}`;
+}
+
+/** The racks with their pieces. */
+function Racks({ racks, toolId, onTake }: RacksProps) {
+  return racks.map(([name, tools]) => (
+    <fieldset key={name} className="wt-hooks">
+      <legend>{name}</legend>
+      {tools.map((t) => (
+        <button
+          key={t.id}
+          type="button"
+          className="wt-tool"
+          aria-pressed={t.id === toolId}
+          onClick={() => onTake(t.id)}
+        >
+          {t.name}
+        </button>
+      ))}
+    </fieldset>
+  ));
+}
+interface RacksProps {
+  readonly racks: ReturnType<typeof racked>;
+  readonly toolId: string | undefined;
+  readonly onTake: (toolId: string) => void;
+}
+
+function CombTo({ untie, onPick }: { untie: boolean; onPick: (untie: boolean) => void }) {
+  return (
+    <ChoiceGroup
+      name="The comb is to"
+      options={[
+        { value: 'through', word: 'go through' },
+        { value: 'untie', word: 'work out a tie' },
+      ]}
+      value={untie ? 'untie' : 'through'}
+      onPick={(v) => onPick(v === 'untie')}
+    />
+  );
+}
+
 function Work({ practice, given, chosen }: Props) {
   const [toolId, setTool] = useState<string>();
   const [passes, setPasses] = useState<(typeof PASSES)[number]>(2);
@@ -107,41 +163,16 @@ function Work({ practice, given, chosen }: Props) {
   const racks = useMemo(() => racked(given.kit), [given]);
   const tool = roomOf(given.kit).find((t) => t.id === toolId);
   const acts = view?.acts.length ?? 0;
+  const isHeld = toolId !== undefined && chosen.length > 0;
   useEffect(() => {
-    if (toolId !== undefined && chosen.length > 0) ask({ toolId, zones: chosen, passes, share, untie });
-  }, [ask, toolId, chosen, passes, share, untie, acts]);
-  const told = toolId !== undefined && chosen.length > 0 ? hand : undefined;
-  const byHand = told ? PHASES[told.phase].work === 'hands' : tool !== undefined && toolRow(tool.kind).cm2PerMinute > 0;
-  const minutes = told ? sum(told.zones.map((z) => z.minutes)) : 0;
+    if (isHeld) ask({ toolId, zones: chosen, passes, share, untie });
+  }, [ask, isHeld, toolId, chosen, passes, share, untie, acts]);
+  const told = isHeld ? hand : undefined;
+  const byHand = told ? PHASES[told.phase].work === 'hands' : tool !== undefined && isHandTool(tool);
   return (
     <>
-      {racks.map(([name, tools]) => (
-        <fieldset key={name} className="wt-hooks">
-          <legend>{name}</legend>
-          {tools.map((t) => (
-            <button
-              key={t.id}
-              type="button"
-              className="wt-tool"
-              aria-pressed={t.id === toolId}
-              onClick={() => setTool(t.id)}
-            >
-              {t.name}
-            </button>
-          ))}
-        </fieldset>
-      ))}
-      {tool?.kind === 'comb' && (
-        <ChoiceGroup
-          name="The comb is to"
-          options={[
-            { value: 'through', word: 'go through' },
-            { value: 'untie', word: 'work out a tie' },
-          ]}
-          value={untie ? 'untie' : 'through'}
-          onPick={(v) => setUntie(v === 'untie')}
-        />
-      )}
+      <Racks racks={racks} toolId={toolId} onTake={setTool} />
+      {tool?.kind === 'comb' && <CombTo untie={untie} onPick={setUntie} />}
       {byHand ? (
         <ChoiceGroup
           name="Strokes over every hair"
@@ -157,23 +188,12 @@ function Work({ practice, given, chosen }: Props) {
         <Button
           disabled={!told || told.zones.length === 0}
           onClick={() => {
-            if (told && toolId !== undefined)
-              practice.act({ kind: 'work', phase: told.phase, toolId, zones: told.zones });
+            if (isHeld && told) practice.act({ kind: 'work', phase: told.phase, toolId, zones: told.zones });
           }}
         >
           {told ? PHASE_WORDS[told.phase] : 'Work'}
         </Button>
-        <span role="status">
-          {!tool
-            ? 'Take a piece.'
-            : chosen.length === 0
-              ? 'Choose places on the dog.'
-              : told
-                ? told.zones.length === 0
-                  ? 'There is nothing for it to do there.'
-                  : `${zonesShort(chosen)}, about ${minutesText(Math.max(1, Math.round(minutes)))}`
-                : ''}
-        </span>
+        <span role="status">{wouldDo(tool, chosen, told?.zones)}</span>
       </div>
     </>
   );
@@ -258,6 +278,36 @@ function Call({ practice, chosen }: Props) {
 /** Words of the five test grades that a hand reports are said by the map; here the last answers, newest first. */
 const SHOWN_ANSWERS = 8;
 
+/** The dog's name and ways, what its owner says, and the ways to end. */
+function DogHead({ given, practice }: Pick<Props, 'given' | 'practice'>) {
+  const { dog, temper, goal, told } = given;
+  return (
+    <>
+      <div className="wt-title">
+        <div>
+          <span className="wt-crumb">
+            <Link to="/desk/practice">Practice</Link>
+          </span>
+          <h1>{dog.name}</h1>
+        </div>
+        <span>
+          {dog.breed}, {coatRow(dog.coatClass).name}, {massText(dog.weightKg)}, {TEMPER_WORDS[temper]}
+          {dog.traits.length > 0 && `; ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
+        </span>
+        <div className="wt-acts">
+          <Button variant="outline-primary" disabled={!practice.view} onClick={() => practice.act({ kind: 'refer' })}>
+            No groom today, vet first
+          </Button>
+          <Button variant="outline-primary" disabled={!practice.view} onClick={() => practice.act({ kind: 'end' })}>
+            {goal === 'read' ? 'That is all' : 'Done with this dog'}
+          </Button>
+        </div>
+      </div>
+      {told !== '' && <p className="wt-owner-says">“{told}”</p>}
+    </>
+  );
+}
+
 function Bout({ given }: { given: PracticeCase }) {
   const [round, setRound] = useState(0);
   const fresh = useMemo(() => ({ ...given, round }), [given, round]);
@@ -276,32 +326,7 @@ function Bout({ given }: { given: PracticeCase }) {
       </p>
     );
   }
-  const { dog } = given;
-  const head = (
-    <>
-      <div className="wt-title">
-        <div>
-          <span className="wt-crumb">
-            <Link to="/desk/practice">Practice</Link>
-          </span>
-          <h1>{dog.name}</h1>
-        </div>
-        <span>
-          {dog.breed}, {coatRow(dog.coatClass).name}, {massText(dog.weightKg)}, {TEMPER_WORDS[given.temper]}
-          {dog.traits.length > 0 && `; ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
-        </span>
-        <div className="wt-acts">
-          <Button variant="outline-primary" disabled={!view} onClick={() => practice.act({ kind: 'refer' })}>
-            No groom today, vet first
-          </Button>
-          <Button variant="outline-primary" disabled={!view} onClick={() => practice.act({ kind: 'end' })}>
-            {reads ? 'That is all' : 'Done with this dog'}
-          </Button>
-        </div>
-      </div>
-      {given.told !== '' && <p className="wt-owner-says">“{given.told}”</p>}
-    </>
-  );
+  const head = <DogHead given={given} practice={practice} />;
   if (!view)
     return (
       <>
@@ -368,7 +393,7 @@ function Bout({ given }: { given: PracticeCase }) {
       <div className="wt-coat-bout">
         <section className="wt-map" aria-label="The dog">
           <CoatStage
-            dog={lookOf(dog)}
+            dog={lookOf(given.dog)}
             looks={looksOf(view, set)}
             selected={at}
             onSelect={setAt}

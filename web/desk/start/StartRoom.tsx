@@ -275,6 +275,11 @@ function Kit({ onBegin, onDone }: { onBegin: () => void; onDone: () => void }) {
 
 type StoneId = 'hours' | 'people' | 'kit' | 'dog';
 
+const placeText = ({ name, town, timeZone }: SalonRecord): string =>
+  `${name}${town ? ` in ${town}` : ''}, ${timeZone}.`;
+const hoursText = ({ openWeekdays, hours }: SalonRecord['house']): string =>
+  `${listText(openWeekdays.map(weekdayName))}, ${minuteText(hours.openMinute)} to ${minuteText(hours.closeMinute)}.`;
+
 function Steps({ salon }: { salon: SalonRecord }) {
   const roster = useRoster();
   const kit = useKit();
@@ -300,28 +305,12 @@ function Steps({ salon }: { salon: SalonRecord }) {
     onOpen: () => setAsked(id),
   });
   const over = (): void => setAsked(undefined);
-  const { openWeekdays, hours } = salon.house;
   return (
     <ol className="wt-stones">
-      <Stone
-        n={1}
-        title="Where it is"
-        done
-        says={`${salon.name}${salon.town ? ` in ${salon.town}` : ''}, ${salon.timeZone}.`}
-        open={false}
-        onOpen={over}
-      >
+      <Stone n={1} title="Where it is" done says={placeText(salon)} open={false} onOpen={over}>
         {null}
       </Stone>
-      <Stone
-        {...stone('hours')}
-        title="Hours and rates"
-        says={
-          done.hours
-            ? `${listText(openWeekdays.map(weekdayName))}, ${minuteText(hours.openMinute)} to ${minuteText(hours.closeMinute)}.`
-            : undefined
-        }
-      >
+      <Stone {...stone('hours')} title="Hours and rates" says={done.hours ? hoursText(salon.house) : undefined}>
         <Hours salon={salon} onDone={over} />
       </Stone>
       <Stone

@@ -19,6 +19,22 @@ interface Props {
   readonly todayMl: number;
 }
 
+/** What should be left of a product, and for how long. */
+function Left({ own, unit, todayMl }: Pick<Props, 'todayMl'> & Pick<Label, 'unit'> & { own: Stock | undefined }) {
+  if (!own)
+    return <p className="wt-soft">Nothing is written down of this product yet. Count what stands on the shelf.</p>;
+  return (
+    <p role="status">
+      <strong>{volume(Math.max(0, own.leftMl), unit)}</strong> should be left
+      {own.lastsDays !== undefined &&
+        `, for ${own.lastsDays} ${own.lastsDays === 1 ? 'day' : 'days'} at this pace`}.{' '}
+      <span className="wt-soft">{volume(own.mixedMl, unit)} mixed in four weeks.</span>
+      {own.leftMl < todayMl && <strong> Not enough for today.</strong>}
+    </p>
+  );
+}
+type Stock = ProductsPage['stock'][number];
+
 function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: ProductsPage }) {
   const move = useMoveProduct();
   const undo = useUndoMove();
@@ -31,7 +47,7 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
     const draft: ProductMoveDraft = { id: newId(), product, day: formatDay(day(today)), kind, ml: amount };
     move.mutate(draft, { onSuccess: () => setTyped('') });
   };
-  const typedOk = typed !== '' && ml >= 0 && ml <= 200_000;
+  const canWrite = product !== '' && typed !== '' && ml >= 0 && ml <= 200_000 && !move.isPending;
   return (
     <>
       <Form.Group controlId="product" className="wt-dilution">
@@ -48,16 +64,7 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
           ))}
         </datalist>
       </Form.Group>
-      {own ? (
-        <p role="status">
-          <strong>{volume(Math.max(0, own.leftMl), label.unit)}</strong> should be left
-          {own.lastsDays !== undefined && `, for ${own.lastsDays} ${own.lastsDays === 1 ? 'day' : 'days'} at this pace`}
-          . <span className="wt-soft">{volume(own.mixedMl, label.unit)} mixed in four weeks.</span>
-          {own.leftMl < todayMl && <strong> Not enough for today.</strong>}
-        </p>
-      ) : (
-        <p className="wt-soft">Nothing is written down of this product yet. Count what stands on the shelf.</p>
-      )}
+      <Left own={own} unit={label.unit} todayMl={todayMl} />
       <div className="wt-acts">
         <Button
           variant="outline-primary"
@@ -75,18 +82,10 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
         />
-        <Button
-          variant="outline-primary"
-          disabled={product === '' || !typedOk || move.isPending}
-          onClick={() => write('bought', ml)}
-        >
+        <Button variant="outline-primary" disabled={!canWrite} onClick={() => write('bought', ml)}>
           Bought
         </Button>
-        <Button
-          variant="outline-primary"
-          disabled={product === '' || !typedOk || move.isPending}
-          onClick={() => write('counted', ml)}
-        >
+        <Button variant="outline-primary" disabled={!canWrite} onClick={() => write('counted', ml)}>
           Counted on the shelf
         </Button>
       </div>

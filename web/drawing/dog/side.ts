@@ -18,19 +18,31 @@ import { coatLine, locks, tufts, type Coat } from './fur.ts';
 import { BODY, CUTS, FAR_FORELEG, FAR_HINDLEG, P, type Cut, type Point } from './landmarks.ts';
 import { PROPORTIONS, sideWarp, type Warp } from './warp.ts';
 
-/** Length of the hair that shows beyond the body line on a medium coat, by where on the dog. */
-function mediumDepthAt([x, y]: Point): number {
-  if (x < 262 && y < 292) return 0; // muzzle and brow
-  if (x < 350 && y < 170) return 0; // poll, under the ears
-  if (y > 585) return 0; // feet
-  if (x < 345 && y > 280 && y < 470) return 34; // throat, bib, chest
-  if (x > 350 && x < 480 && y < 260) return 24; // crest and mane
-  if (y > 415 && x > 446 && x < 690) return 24; // belly
-  if (x > 780 && y > 300 && y < 500) return 40; // breeches
-  if (x > 720 && y < 300) return 16; // croup
-  if (y > 470 || (x > 400 && x < 447 && y > 430)) return 9; // legs
-  return 12; // topline
+/** A place on the drawn dog, its edges left out; an edge that is not named lies beyond the drawing. */
+interface Place {
+  readonly left?: number;
+  readonly right?: number;
+  readonly top?: number;
+  readonly bottom?: number;
 }
+const lies = ([x, y]: Point, { left = -Infinity, right = Infinity, top = -Infinity, bottom = Infinity }: Place) =>
+  x > left && x < right && y > top && y < bottom;
+
+/** Length of the hair that shows beyond the body line on a medium coat, by place; the first that holds. */
+const MEDIUM_DEPTHS: readonly (readonly [depth: number, place: Place])[] = [
+  [0, { right: 262, bottom: 292 }], // muzzle and brow
+  [0, { right: 350, bottom: 170 }], // poll, under the ears
+  [0, { top: 585 }], // feet
+  [34, { right: 345, top: 280, bottom: 470 }], // throat, bib, chest
+  [24, { left: 350, right: 480, bottom: 260 }], // crest and mane
+  [24, { left: 446, right: 690, top: 415 }], // belly
+  [40, { left: 780, top: 300, bottom: 500 }], // breeches
+  [16, { left: 720, bottom: 300 }], // croup
+  [9, { top: 470 }], // legs
+  [9, { left: 400, right: 447, top: 430 }], // elbow
+];
+const TOPLINE_DEPTH = 12;
+const mediumDepthAt = (p: Point): number => MEDIUM_DEPTHS.find(([, place]) => lies(p, place))?.[0] ?? TOPLINE_DEPTH;
 
 /** Feathers at the back of the foreleg, the mark of a long coat. */
 const isFeather = ([x, y]: Point): boolean => x > 392 && x < 430 && y > 470 && y < 596;

@@ -1,8 +1,16 @@
 /** The record of a finished session: planned against done, where the hair came from, who did what, and what was put right later. */
 import { Link } from 'react-router';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
+import { PHASE_WORDS, type PlanStep } from '../../../core/bench/index.ts';
+import type { CombGrade, FingerGrade } from '../../../core/check/index.ts';
 import { isZoneId, zoneName } from '../../../core/dog/index.ts';
-import { gramsByZone, minutesByName, workedMinutes, workedStair, type StepRecord } from '../../../core/table/index.ts';
+import {
+  gramsByZone,
+  minutesByName,
+  workedMinutes,
+  workedStair,
+  type SessionRecord,
+  type StepRecord,
+} from '../../../core/table/index.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
@@ -44,6 +52,73 @@ function StepLine({ s }: { s: StepRecord }) {
   );
 }
 
+const GRADE_OF_COMB: Readonly<Record<CombGrade, FingerGrade>> = { glides: 0, drags: 2, stops: 4 };
+
+/** What the comb said at the end, by zone. */
+function proofLooks({ comb }: SessionRecord): Looks {
+  const looks: Looks = {};
+  for (const id of Object.keys(comb).filter(isZoneId)) {
+    const result = comb[id] ?? 'glides';
+    looks[id] = { says: `comb ${result}`, done: result === 'glides', grade: GRADE_OF_COMB[result] };
+  }
+  return looks;
+}
+
+/** What hands found under way and at the end. */
+function Found({ record }: { record: SessionRecord }) {
+  const felt = Object.entries(record.felt).flatMap(([id, f]) => (isZoneId(id) && f ? [{ id, f }] : []));
+  if (record.met.length === 0 && record.pink.length === 0 && felt.length === 0) return null;
+  return (
+    <section className="wt-sheet mb-3" aria-labelledby="found">
+      <h2 id="found">Found</h2>
+      <ul>
+        {record.met.map((m) => (
+          <li key={`${m.zone} ${metWord(m)}`}>
+            {capital(zoneName(m.zone))}: {metWord(m)}
+          </li>
+        ))}
+        {record.pink.map((p) => (
+          <li key={`${p.zone} ${p.tool}`}>
+            {capital(zoneName(p.zone))}: pink under the {p.tool.replaceAll('-', ' ')}
+          </li>
+        ))}
+        {felt.map(({ id, f }) => (
+          <li key={id}>
+            {capital(zoneName(id))}, felt again: finger {f.finger ?? '–'}, comb {f.comb ?? '–'}, skin {f.skin ?? '–'}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Steps that were planned at first and then planned away, and what made the plan change. */
+function Replanned({ record, planned }: { record: SessionRecord; planned: readonly PlanStep[] }) {
+  const gone = planned.filter((s) => !record.steps.some((own) => own.id === s.id));
+  return (
+    <>
+      {gone.length > 0 && (
+        <p className="wt-soft">
+          Planned at first, and planned away: {listText(gone.map((s) => PHASE_WORDS[s.phase].toLowerCase()))}.
+        </p>
+      )}
+      {record.replans.length > 0 && (
+        <>
+          <h3>The plan was made anew</h3>
+          <ul>
+            {record.replans.map((r) => (
+              <li key={r.atMs}>
+                {capital(reasonText(r.because))}
+                {r.left.length > 0 && `; left: ${listText(r.left.slice(0, 4).map((l) => zoneName(l.zone)))}`}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
 export function RecordRoom({ table }: { table: Table }) {
   const { page, record } = table;
   const { plan, looseG } = page.snapshot;
@@ -51,21 +126,11 @@ export function RecordRoom({ table }: { table: Table }) {
     const s = record.steps.find((own) => own.id === id)?.plan ?? plan.steps.find((own) => own.id === id);
     return s ? PHASE_WORDS[s.phase] : 'a step';
   };
-  const gone = plan.steps.filter((s) => !record.steps.some((own) => own.id === s.id));
   const stair = workedStair(record, looseG);
   const zones = gramsByZone(record);
   const mostG = zones[0]?.grams ?? 0;
   const short = Object.entries(record.comb).flatMap(([id, g]) => (g !== 'glides' && isZoneId(id) ? [id] : []));
-  const looks: Looks = {};
-  for (const id of Object.keys(record.comb).filter(isZoneId)) {
-    const result = record.comb[id] ?? 'glides';
-    looks[id] = {
-      says: `comb ${result}`,
-      done: result === 'glides',
-      grade: result === 'glides' ? 0 : result === 'drags' ? 2 : 4,
-    };
-  }
-  const felt = Object.entries(record.felt).flatMap(([id, f]) => (isZoneId(id) && f ? [{ id, f }] : []));
+  const looks = proofLooks(record);
   const photos = (when: 'before' | 'after') => record.photos.filter((p) => p.when === when);
   return (
     <>
@@ -110,24 +175,7 @@ export function RecordRoom({ table }: { table: Table }) {
               <StepLine key={s.id} s={s} />
             ))}
           </ol>
-          {gone.length > 0 && (
-            <p className="wt-soft">
-              Planned at first, and planned away: {listText(gone.map((s) => PHASE_WORDS[s.phase].toLowerCase()))}.
-            </p>
-          )}
-          {record.replans.length > 0 && (
-            <>
-              <h3>The plan was made anew</h3>
-              <ul>
-                {record.replans.map((r) => (
-                  <li key={r.atMs}>
-                    {capital(reasonText(r.because))}
-                    {r.left.length > 0 && `; left: ${listText(r.left.slice(0, 4).map((l) => zoneName(l.zone)))}`}
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
+          <Replanned record={record} planned={plan.steps} />
         </section>
         <div>
           <section className="wt-sheet mb-3" aria-labelledby="proof">
@@ -138,29 +186,7 @@ export function RecordRoom({ table }: { table: Table }) {
               <CoatStage dog={page} looks={looks} label="Comb proof" />
             )}
           </section>
-          {(record.met.length > 0 || record.pink.length > 0 || felt.length > 0) && (
-            <section className="wt-sheet mb-3" aria-labelledby="found">
-              <h2 id="found">Found</h2>
-              <ul>
-                {record.met.map((m) => (
-                  <li key={`${m.zone} ${metWord(m)}`}>
-                    {capital(zoneName(m.zone))}: {metWord(m)}
-                  </li>
-                ))}
-                {record.pink.map((p) => (
-                  <li key={`${p.zone} ${p.tool}`}>
-                    {capital(zoneName(p.zone))}: pink under the {p.tool.replaceAll('-', ' ')}
-                  </li>
-                ))}
-                {felt.map(({ id, f }) => (
-                  <li key={id}>
-                    {capital(zoneName(id))}, felt again: finger {f.finger ?? '–'}, comb {f.comb ?? '–'}, skin{' '}
-                    {f.skin ?? '–'}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Found record={record} />
           {zones.length > 0 && (
             <section className="wt-sheet mb-3" aria-labelledby="by-zone">
               <h2 id="by-zone">Where the hair came from</h2>

@@ -5,7 +5,7 @@ import { Button } from 'react-bootstrap';
 import type { Proposal, SessionAct } from '../../../core/table/index.ts';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import { zoneName } from '../../../core/dog/index.ts';
+import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { capital } from '../../words/figures.ts';
 import { proposalText, reasonText } from '../../words/table.ts';
 
@@ -30,13 +30,20 @@ interface Props {
 export const changesPlan = (p: Proposal): boolean =>
   p.piece !== undefined || p.stop !== undefined || p.moved.length > 0 || p.left.length > 0;
 
-export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
-  const { what, costs } = proposalText(proposal);
-  const zone = 'zone' in proposal.because ? proposal.because.zone : proposal.left[0]?.zone;
+/** Zones that get more or less, and the one that it is about. */
+function looksOf(proposal: Proposal, about: ZoneId | undefined): Looks {
   const looks: Looks = {};
   for (const m of proposal.moved) looks[m.zone] = { lit: m.minutes > 0, grade: m.minutes < 0 ? 1 : 0, says: '' };
   for (const l of proposal.left) looks[l.zone] = { lit: true, says: '' };
-  if (zone !== undefined) looks[zone] = { lit: true, stopped: proposal.stop !== undefined, says: '' };
+  if (about !== undefined) looks[about] = { lit: true, stopped: proposal.stop !== undefined, says: '' };
+  return looks;
+}
+
+export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
+  const { what, costs } = proposalText(proposal);
+  const zone = 'zone' in proposal.because ? proposal.because.zone : proposal.left[0]?.zone;
+  const looks = looksOf(proposal, zone);
+  const sore = proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined;
   const takes = changesPlan(proposal) && !followed;
   return (
     <section className="wt-ask wt-ask-shown" aria-labelledby="ask">
@@ -48,7 +55,7 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
       <p className="wt-ask-why">{capital(reasonText(proposal.because))}.</p>
       <h2 id="ask">{what}</h2>
       <p className="wt-ask-costs">{costs}</p>
-      {proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined && (
+      {sore && (
         <p className="wt-note wt-note-stop">
           <OctagonX aria-hidden size={20} /> Show it to the owner. A vet decides; nothing is put on it here.
         </p>
