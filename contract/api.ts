@@ -38,7 +38,7 @@ import {
 import { bookingDraftSchema, bookingEditSchema, csvSchema, holdSchema, icsSchema, standingSchema } from './booking.ts';
 import { checkDraftSchema, checkEditSchema } from './check.ts';
 import { standInSchema } from './devices.ts';
-import { dogDraftSchema, dogEditSchema } from './dog.ts';
+import { dogEditSchema, newDogSchema } from './dog.ts';
 import {
   homeSetupSchema,
   homeLinkSchema,
@@ -405,8 +405,8 @@ export const API = {
   }),
   'POST /dogs': row({
     may: FRONT,
-    body: dogDraftSchema,
-    sends: 'a dog',
+    body: newDogSchema,
+    sends: 'a dog with its own `id`',
     reply: json<DogRecord>(),
     answers: '201, the dog',
   }),

@@ -14,7 +14,7 @@ import type { MethodId } from '../core/bench/index.ts';
 import type { SessionRecord } from '../core/table/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
-import { daySchema, lineSchema, nameLine, versionSchema } from './common.ts';
+import { daySchema, idSchema, lineSchema, nameLine, versionSchema } from './common.ts';
 
 /** The facts of a dog as a form sends them. */
 export interface DogDraft {
@@ -34,6 +34,9 @@ export interface DogDraft {
   readonly homeCare: HomeCare;
   readonly note: string;
   readonly owner: { readonly name: string; readonly phone: string };
+}
+export interface NewDog extends DogDraft {
+  readonly id: string;
 }
 export interface DogEdit extends DogDraft {
   readonly version: number;
@@ -110,6 +113,10 @@ const fields = {
   owner: Joi.object({ name: nameLine(80).required(), phone: lineSchema(40).allow('').required() }).required(),
 };
 export const dogDraftSchema: Joi.ObjectSchema<DogDraft> = Joi.object<DogDraft>(fields).label('dog');
+/** A new dog under an id of its own: sent twice it is one. */
+export const newDogSchema: Joi.ObjectSchema<NewDog> = Joi.object<NewDog>({ id: idSchema.required(), ...fields }).label(
+  'dog',
+);
 export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit>({
   ...fields,
   version: versionSchema.required(),

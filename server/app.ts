@@ -13,7 +13,7 @@ import { apiError, guestOf } from './endpoint.ts';
 import { Problem } from './problem.ts';
 import { DoorState } from './auth/door-state.ts';
 import { onlyOurHosts } from './auth/hosts.ts';
-import { accountRoutes, type DoorRules } from './routes/accounts.ts';
+import { accountRoutes } from './routes/accounts.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { DeviceBench } from './devices/bench.ts';
@@ -23,6 +23,7 @@ import type { Log } from './log.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
+import { doorRoutes } from './routes/door.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { feed } from './routes/feed.ts';
 import { homeRoutes } from './routes/home.ts';
@@ -42,6 +43,7 @@ import { sheetRoutes } from './routes/sheet.ts';
 import { tallyRoutes } from './routes/tally.ts';
 import { tideRoutes } from './routes/tide.ts';
 import { ReminderSender } from './reminders/sender.ts';
+import { accountService, type DoorRules } from './services/accounts.ts';
 import { Safe } from './storage/safe.ts';
 import { TideDesk } from './tide-desk.ts';
 import { WorkerQueue } from './work/worker-queue.ts';
@@ -139,9 +141,11 @@ export function createApp({
   );
 
   const context = { stores, nowMs, memos, door: doorState };
+  const service = accountService(context, door, log);
   const api = express.Router();
   api.use(
-    accountRoutes(context, door, log),
+    doorRoutes(context, door, service),
+    accountRoutes(context, service, log),
     metaRoutes(context, webRoot),
     safeRoutes(context, safe, log),
     intakeRoutes(context, work),

@@ -29,12 +29,12 @@ function addDog(stores: Stores, id: string, d: IntakeDog): void {
   });
 }
 
-/** Brings in dogs and past visits: 201 when they are in, 200 when the same import is there already. */
+/** Brings in dogs and past visits; false: the same import is there already. */
 export async function bringIn(
   stores: Stores,
   intake: { readonly id: string; readonly atMs: number; readonly who: string },
   { dogs, visits: read }: Pick<ReadClients, 'dogs' | 'visits'>,
-): Promise<200 | 201> {
+): Promise<boolean> {
   const { id } = intake;
   const begun = stores.write(() => {
     if (stores.intake.find(id)) return false;
@@ -43,7 +43,7 @@ export async function bringIn(
     stores.intake.begin(intake);
     return true;
   });
-  if (!begun) return 200;
+  if (!begun) return false;
   try {
     const dogIds: string[] = [];
     await writeInPieces(stores, dogs, (d) => {
@@ -57,7 +57,7 @@ export async function bringIn(
       stores.intake.addVisit(id, { id: randomUUID(), dogId, day, minutes, grams });
     });
     stores.write(() => stores.intake.finish(id));
-    return 201;
+    return true;
   } catch (problem) {
     await drop(stores, id);
     throw problem;

@@ -20,6 +20,7 @@ import { acting, type Actor } from './auth/acting.ts';
 import { guestAt, mayGoOn, mustBeOurPage, type Guarded, type Guest, type Origin } from './auth/guard.ts';
 import { parsed, Problem } from './problem.ts';
 import type { Live } from './live.ts';
+import type { FileReplyOf, JsonReplyOf, Reply } from './reply.ts';
 
 export interface Ask<K extends ApiKey = ApiKey> {
   readonly actor: Actor;
@@ -32,21 +33,12 @@ export interface Ask<K extends ApiKey = ApiKey> {
   readonly link: WhoOf<K> extends 'link' ? HomeLink & { readonly token: string } : undefined;
 }
 
-/** JSON, or the text of it where that is written already; cookies are ready for the header. */
-type JsonAnswer<T> =
-  { readonly json: T; readonly status?: number; readonly cookies?: readonly string[] } | { readonly written: string };
-/** A file: as text or bytes that are at hand, or by its place on the disk. */
-type FileAnswer =
-  | { readonly text: { readonly type: string; readonly fileName: string; readonly body: string } }
-  | { readonly bytes: { readonly type: string; readonly body: Buffer } }
-  | { readonly file: { readonly type: string; readonly fileName: string; readonly path: string } };
 /** What a handler hands back: of the kind and type that its row promises. */
-export type AnswerOf<Reply extends ReplyKind> = Reply extends FileReply
-  ? FileAnswer
-  : Reply extends JsonReply<infer T>
-    ? JsonAnswer<T>
+export type AnswerOf<Promised extends ReplyKind> = Promised extends FileReply
+  ? FileReplyOf
+  : Promised extends JsonReply<infer T>
+    ? JsonReplyOf<T>
     : never;
-type Answer = JsonAnswer<unknown> | FileAnswer;
 
 /** Largest body a request may carry, where its row names no other. */
 const BODY_LIMIT = 1_048_576;
@@ -127,10 +119,10 @@ export function apiRouter(guarded: Guarded): ApiRouter {
     router,
     on: (key, handle) =>
       open(key, (ask, _req, res) => {
-        const say = (answer: Answer): void => send(res, shownTo(ask.actor, answer));
-        const answer = handle(ask);
-        if (answer instanceof Promise) return answer.then(say);
-        say(answer);
+        const say = (reply: Reply): void => send(res, shownTo(ask.actor, reply));
+        const reply = handle(ask);
+        if (reply instanceof Promise) return reply.then(say);
+        say(reply);
       }),
     stream: (key, live, of) =>
       open(key, (ask, _req, res) => {
@@ -157,30 +149,34 @@ const withoutReaches = (value: unknown): unknown => {
     Object.entries(value).map(([key, v]) => [key, REACHES.has(key) && typeof v === 'string' ? '' : withoutReaches(v)]),
   );
 };
-/** An answer as its role may see it: a bather sees no phone numbers and no mail addresses. */
-const shownTo = (actor: Actor, answer: Answer): Answer =>
-  actor.role === 'bather' && 'json' in answer ? { ...answer, json: withoutReaches(answer.json) } : answer;
+/** A reply as its role may see it: a bather sees no phone numbers and no mail addresses. */
+const shownTo = (actor: Actor, reply: Reply): Reply =>
+  actor.role === 'bather' && 'value' in reply ? { ...reply, value: withoutReaches(reply.value) } : reply;
 
+const STATUS = { json: 200, created: 201, accepted: 202 } as const;
 const attached = (fileName: string): string => `attachment; filename="${fileName}"`;
 
-function send(res: Response, answer: Answer): void {
+function send(res: Response, reply: Reply): void {
   // What is said to one person is kept by nothing between, nor on the device for whoever uses it next.
   res.setHeader('Cache-Control', 'private, no-store');
-  if ('text' in answer) {
-    const { type, fileName, body } = answer.text;
-    res.type(type).setHeader('Content-Disposition', attached(fileName));
-    res.send(body);
-  } else if ('file' in answer) {
-    const { type, fileName, path } = answer.file;
-    res.type(type).setHeader('Content-Disposition', attached(fileName));
-    res.sendFile(path);
-  } else if ('bytes' in answer) {
-    res.type(answer.bytes.type).send(answer.bytes.body);
-  } else if ('written' in answer) {
-    res.type('json').send(answer.written);
-  } else {
-    for (const cookie of answer.cookies ?? []) res.append('Set-Cookie', cookie);
-    res.status(answer.status ?? 200).json(answer.json);
+  switch (reply.kind) {
+    case 'text':
+      res.type(reply.type).setHeader('Content-Disposition', attached(reply.fileName));
+      res.send(reply.body);
+      break;
+    case 'file':
+      res.type(reply.type).setHeader('Content-Disposition', attached(reply.fileName));
+      res.sendFile(reply.path);
+      break;
+    case 'bytes':
+      res.type(reply.type).send(reply.body);
+      break;
+    case 'written':
+      res.type('json').send(reply.text);
+      break;
+    default:
+      for (const cookie of reply.cookies ?? []) res.append('Set-Cookie', cookie);
+      res.status(STATUS[reply.kind]).json(reply.value);
   }
 }
 

@@ -11,6 +11,7 @@ import type { ServerContext } from '../context.ts';
 import { dogToday, mustBeBookable, planOf, salonOf, todayOf } from '../facts.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
+import { createOnce, ok, text } from '../reply.ts';
 
 /** Days on and after the proposed one that are offered with their free times. */
 const OFFERED_DAYS = 4;
@@ -92,98 +93,104 @@ export function bookingRoutes(context: ServerContext): Router {
       slots: offers(from, minutes, salon),
       booked: bookings,
     };
-    return { json: page };
+    return ok(page);
   });
 
   on('POST /bookings/hold', ({ body: { id, dogId, from, minutes, agreed } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(dogId), 'dog', dogId);
-      const before = stores.bookings.find(id);
-      if (before) return { status: 200, json: before };
-      const salon = salonOf(context);
-      const today = todayOf(context, salon);
-      const wanted = parseDay(from) ?? today;
-      mustBeBookable(context, 'from', wanted);
-      const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
-      if (startsAt === undefined)
-        throw new Problem(
-          409,
-          'from',
-          `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
-        );
-      stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
-      return { status: 201, json: found(stores.bookings.find(id), 'booking', id) };
+      return createOnce(
+        { what: 'booking', id, there: stores.bookings.find(id) },
+        () => {
+          const salon = salonOf(context);
+          const today = todayOf(context, salon);
+          const wanted = parseDay(from) ?? today;
+          mustBeBookable(context, 'from', wanted);
+          const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
+          if (startsAt === undefined)
+            throw new Problem(
+              409,
+              'from',
+              `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
+            );
+          stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
+        },
+        () => found(stores.bookings.find(id), 'booking', id),
+      );
     });
   });
 
   on('GET /bookings', () => {
     const salon = salonOf(context);
     const from = salonInstant(todayOf(context, salon), 0, salon.timeZone);
-    return { json: { bookings: stores.bookings.between(from, '9999') } };
+    return ok({ bookings: stores.bookings.between(from, '9999') });
   });
 
   on('POST /bookings', ({ body: draft }) => {
     return stores.write(() => {
       found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
-      const there = stores.bookings.find(draft.id);
-      if (there) {
-        if (there.dogId !== draft.dogId)
-          throw new Problem(409, 'id', `The booking id "${draft.id}" is taken. Make a new id.`);
-        return { status: 200, json: there };
-      }
-      mustFit(draft);
-      stores.bookings.insert(draft);
-      return { status: 201, json: found(stores.bookings.find(draft.id), 'booking', draft.id) };
+      return createOnce(
+        {
+          what: 'booking',
+          id: draft.id,
+          there: stores.bookings.find(draft.id),
+          isSame: (booking) => booking.dogId === draft.dogId,
+        },
+        () => {
+          mustFit(draft);
+          stores.bookings.insert(draft);
+        },
+        () => found(stores.bookings.find(draft.id), 'booking', draft.id),
+      );
     });
   });
 
   on('PUT /bookings/:id', ({ params: { id }, body: edit }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         const there = standing(stores.bookings.find(id), id);
         if (there.version !== edit.version) throw stale(there, edit);
         mustFit(edit, id);
         stores.bookings.update(id, edit);
         return found(stores.bookings.find(id), 'booking', id);
       }),
-    };
+    );
   });
 
   /** Something done to a booking that stands, as it stood when somebody looked. */
   const toStanding =
     (act: (id: string, version: number) => boolean) =>
-    ({ params: { id }, body: { version } }: { params: { id: string }; body: { version: number } }) => ({
-      json: stores.write(() => {
-        const there = standing(stores.bookings.find(id), id);
-        if (!act(id, version)) throw stale(there, { version });
-        return found(stores.bookings.find(id), 'booking', id);
-      }),
-    });
+    ({ params: { id }, body: { version } }: { params: { id: string }; body: { version: number } }) =>
+      ok(
+        stores.write(() => {
+          const there = standing(stores.bookings.find(id), id);
+          if (!act(id, version)) throw stale(there, { version });
+          return found(stores.bookings.find(id), 'booking', id);
+        }),
+      );
   on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
   on('POST /bookings/:id/agree', toStanding(stores.bookings.agree));
   on('POST /bookings/:id/unagree', toStanding(stores.bookings.unagree));
 
   on('POST /bookings/:id/restore', ({ params: { id }, body: { version } }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         const there = found(stores.bookings.find(id), 'booking', id);
         if (there.version !== version || !there.cancelled) throw stale(there, { version });
         mustFit(there, id);
         stores.bookings.restore(id, version);
         return found(stores.bookings.find(id), 'booking', id);
       }),
-    };
+    );
   });
 
   on('GET /bookings/:id/calendar.ics', ({ params: { id } }) => {
     const booking = found(stores.bookings.find(id), 'booking', id);
-    return {
-      text: {
-        type: 'text/calendar',
-        fileName: `visit-${booking.startsAt.slice(0, 10)}.ics`,
-        body: bookingIcs(booking, salonOf(context), context.nowMs()),
-      },
-    };
+    return text(
+      'text/calendar',
+      `visit-${booking.startsAt.slice(0, 10)}.ics`,
+      bookingIcs(booking, salonOf(context), context.nowMs()),
+    );
   });
   return router;
 }

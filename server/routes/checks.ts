@@ -9,7 +9,8 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
 import { plannedFor } from '../services/worked-sessions.ts';
-import { found, Problem, stale } from '../problem.ts';
+import { found, stale } from '../problem.ts';
+import { createOnce, ok } from '../reply.ts';
 
 export function checkRoutes(context: ServerContext): Router {
   const { stores } = context;
@@ -17,41 +18,33 @@ export function checkRoutes(context: ServerContext): Router {
 
   on('GET /dogs/:id/checks', ({ params: { id } }) => {
     found(stores.dogs.find(id), 'dog', id);
-    return {
-      json: { checks: stores.checks.ofDog(id).map(({ id: own, day, weightKg }) => ({ id: own, day, weightKg })) },
-    };
+    return ok({ checks: stores.checks.ofDog(id).map(({ id: own, day, weightKg }) => ({ id: own, day, weightKg })) });
   });
 
   on('POST /dogs/:id/checks', ({ params: { id }, body: draft }) => {
     return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
-      const there = stores.checks.find(draft.id);
-      if (there) {
-        // The same message again is the same as once; another message under a used id is a mistake.
-        if (there.dogId !== id)
-          throw new Problem(409, 'id', `The check id "${draft.id}" belongs to another dog. Make a new id.`);
-        return { status: 200, json: there };
-      }
-      stores.checks.insert(id, draft);
-      return { status: 201, json: found(stores.checks.find(draft.id), 'check', draft.id) };
+      return createOnce(
+        { what: 'check', id: draft.id, there: stores.checks.find(draft.id), isSame: (check) => check.dogId === id },
+        () => stores.checks.insert(id, draft),
+        () => found(stores.checks.find(draft.id), 'check', draft.id),
+      );
     });
   });
 
-  on('GET /checks/:id', ({ params: { id } }) => ({ json: found(stores.checks.find(id), 'check', id) }));
+  on('GET /checks/:id', ({ params: { id } }) => ok(found(stores.checks.find(id), 'check', id)));
 
   on('PUT /checks/:id', ({ params: { id }, body: edit }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         found(stores.checks.find(id), 'check', id);
         if (!stores.checks.update(id, edit)) throw stale(stores.checks.find(id), edit);
         return found(stores.checks.find(id), 'check', id);
       }),
-    };
+    );
   });
 
-  on('GET /checks/:id/plan', ({ params: { id } }) => ({
-    json: planOf(context, found(stores.checks.find(id), 'check', id)),
-  }));
+  on('GET /checks/:id/plan', ({ params: { id } }) => ok(planOf(context, found(stores.checks.find(id), 'check', id))));
 
   on('GET /checks/:id/bench', ({ params: { id } }) => {
     const check = found(stores.checks.find(id), 'check', id);
@@ -62,7 +55,7 @@ export function checkRoutes(context: ServerContext): Router {
       plan: plannedFor(context, check.id, request),
       people: paceByPerson(room.taught, request.dog.coatClass),
     };
-    return { json: page };
+    return ok(page);
   });
 
   on('GET /bench/cases', () => {
@@ -75,7 +68,7 @@ export function checkRoutes(context: ServerContext): Router {
       return [{ dogId: dog.id, checkId: check.id, name: dog.name, case: own }];
     });
     const page: BenchCases = { kit: room.kit, house: room.house, cases };
-    return { json: page };
+    return ok(page);
   });
 
   on('GET /checks/:id/rankings/:zone/:method', ({ params: { id, zone, method } }) => {
@@ -87,7 +80,7 @@ export function checkRoutes(context: ServerContext): Router {
       method,
     );
     const page: RankingsPage = { zone: here, phases: zoneRankings(planRequestOf(context, check), here, way) };
-    return { json: page };
+    return ok(page);
   });
   return router;
 }

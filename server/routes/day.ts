@@ -8,6 +8,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { planOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
 import { salonInstant } from '../salon-time.ts';
+import { ok } from '../reply.ts';
 
 const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined => {
   const usual = usualDbA(tool.kind);
@@ -59,7 +60,7 @@ export function dayRoutes(context: ServerContext): Router {
         return loud ? [{ toolId: t.id, name: t.name, ...loud }] : [];
       }),
     };
-    return { json: page };
+    return ok(page);
   });
   return router;
 }

@@ -6,6 +6,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import type { Live } from '../live.ts';
 import { Problem } from '../problem.ts';
+import { ok } from '../reply.ts';
 
 const SUBJECT = 'devices';
 const SAID_EVERY_MS = 300;
@@ -27,9 +28,9 @@ export function deviceRoutes(context: ServerContext, bench: DeviceBench, live: L
 
   on('GET /clock', () => {
     const page: ClockPage = { nowMs: nowMs() };
-    return { json: page };
+    return ok(page);
   });
-  on('GET /devices', () => ({ json: bench.view() }));
+  on('GET /devices', () => ok(bench.view()));
   stream('GET /devices/stream', live, () => {
     tick();
     return { subject: SUBJECT, first: bench.view() };
@@ -38,11 +39,11 @@ export function deviceRoutes(context: ServerContext, bench: DeviceBench, live: L
     if (!bench.tare()) {
       throw new Problem(409, null, 'The scale has not come to rest. Take your hand off it and tare it again.');
     }
-    return { json: bench.view() };
+    return ok(bench.view());
   });
   on('PUT /devices/stand-ins', ({ body }) => {
     bench.put(body);
-    return { json: bench.view() };
+    return ok(bench.view());
   });
   return router;
 }

@@ -1,5 +1,4 @@
 /** /api/dogs: who comes here, who most needs a visit, and everything on one dog's page. */
-import { randomUUID } from 'node:crypto';
 import type { Router } from 'express';
 import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
@@ -9,6 +8,7 @@ import type { ServerContext } from '../context.ts';
 import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf } from '../facts.ts';
 import { found, stale } from '../problem.ts';
 import type { Day } from '../../core/quantity/index.ts';
+import { createOnce, ok } from '../reply.ts';
 
 /** Longest text that is looked for, and most dogs that are found. */
 const MOST_LETTERS = 80;
@@ -42,16 +42,18 @@ export function dogRoutes(context: ServerContext): Router {
     const dogs = find === '' ? activeDogs(context, salon, today) : stores.dogs.named(find, MOST_FOUND);
     const items = dogs.map(item(salon, today, bookedDays(context, salon, today)));
     items.sort((a, b) => b.need.urgency - a.need.urgency || a.name.localeCompare(b.name));
-    return { json: { today, dogs: items } };
+    return ok({ today, dogs: items });
   });
 
-  on('POST /dogs', ({ body: draft }) => {
-    const id = randomUUID();
-    return stores.write(() => {
-      stores.dogs.insert(id, draft);
-      return { status: 201, json: found(stores.dogs.find(id), 'dog', id) };
-    });
-  });
+  on('POST /dogs', ({ body: { id, ...draft } }) =>
+    stores.write(() =>
+      createOnce(
+        { what: 'dog', id, there: stores.dogs.find(id) },
+        () => stores.dogs.insert(id, draft),
+        () => found(stores.dogs.find(id), 'dog', id),
+      ),
+    ),
+  );
 
   on('GET /dogs/:id', ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
@@ -68,19 +70,19 @@ export function dogRoutes(context: ServerContext): Router {
       sessions: stores.sessions.linesOf(id).map((line) => sessionResult(context, line).summary),
       bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),
     };
-    return { json: page };
+    return ok(page);
   });
 
   on('PUT /dogs/:id', ({ params: { id }, body: edit }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         const { owner } = found(stores.dogs.find(id), 'dog', id);
         if (!stores.dogs.update(id, edit, edit.version)) throw stale(stores.dogs.find(id), edit);
         // The last dog takes its owner's wishes along; before that, nobody says that all of them moved.
         if (stores.dogs.ofOwner(owner).length === 0) stores.post.moveWish(owner, edit.owner);
         return found(stores.dogs.find(id), 'dog', id);
       }),
-    };
+    );
   });
   return router;
 }

@@ -18,6 +18,7 @@ import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts
 import { sheetOf } from '../services/day-schedule.ts';
 import { writeInPieces } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
+import { ok, text } from '../reply.ts';
 
 /** Days ahead that a feed holds, and of those the first that are laid over people. */
 const FEED = { days: 200, laidDays: 14 } as const;
@@ -68,7 +69,7 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
     }
     const away = stores.roster.away(today).filter((a) => a.person === null || a.person === id);
     const body = personFeed({ person, visits, away, salon, nowMs: context.nowMs() });
-    return { text: { type: 'text/calendar', fileName: `${id}.ics`, body } };
+    return text('text/calendar', `${id}.ics`, body);
   });
 
   on('POST /calendar/read', async ({ body: { ics } }) => {
@@ -102,7 +103,7 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
         json.moved++;
       }
     });
-    return { json };
+    return ok(json);
   });
 
   on('GET /bookings.csv', () => {
@@ -123,7 +124,7 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
       };
     });
     const body = Papa.unparse({ fields: [...BOOKING_COLUMNS], data: rows }, { newline: '\r\n', escapeFormulae: true });
-    return { text: { type: 'text/csv', fileName: 'bookings.csv', body: `${body}\r\n` } };
+    return text('text/csv', 'bookings.csv', `${body}\r\n`);
   });
   on('POST /bookings/read', async ({ body: { csv } }) => {
     const salon = salonOf(context);
@@ -143,7 +144,7 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
       stores.bookings.insert({ id: randomUUID(), ...b }, { uid, agreed });
       json.booked++;
     });
-    return { json };
+    return ok(json);
   });
   return router;
 }

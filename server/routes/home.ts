@@ -10,6 +10,7 @@ import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from
 import { feedTokenOf, newToken, tokenHash } from '../auth/owner-links.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { TideDesk } from '../tide-desk.ts';
+import { bytes, created, ok } from '../reply.ts';
 
 export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
   const { stores } = context;
@@ -38,7 +39,7 @@ export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
       },
     };
   };
-  on('GET /dogs/:id/home', ({ params: { id } }) => ({ json: deskPage(id) }));
+  on('GET /dogs/:id/home', ({ params: { id } }) => ok(deskPage(id)));
   on('PUT /dogs/:id/home', ({ params: { id }, body: { version, ...facts } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(id), 'dog', id);
@@ -48,7 +49,7 @@ export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
         const { version: theirs, ...home } = setupRecord(context, other);
         stores.home.saveSetup(other.id, { ...home, minutesByWeekday: facts.minutesByWeekday }, theirs);
       }
-      return { json: deskPage(id) };
+      return ok(deskPage(id));
     });
   });
 
@@ -66,30 +67,30 @@ export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
       stores.home.addLink(row, dogIds);
       const link = found(stores.home.findLink(row.id), 'link', row.id);
       const made: HomeLinkMade = { ...link, token, feedToken };
-      return { status: 201, json: made };
+      return created(made);
     });
   });
   on('DELETE /home-links/:id', ({ params: { id } }) =>
     stores.write(() => {
       found(stores.home.findLink(id), 'link', id);
       stores.home.endLink(id, context.nowMs());
-      return { json: found(stores.home.findLink(id), 'link', id) };
+      return ok(found(stores.home.findLink(id), 'link', id));
     }),
   );
 
   on('GET /home-reports', () => {
     const reports = stores.home.openReports();
-    return { json: { reports: reports.map((r) => ({ ...r, dogName: stores.dogs.find(r.dogId)?.name ?? '' })) } };
+    return ok({ reports: reports.map((r) => ({ ...r, dogName: stores.dogs.find(r.dogId)?.name ?? '' })) });
   });
   on('POST /home-reports/:id/close', ({ params: { id } }) =>
     stores.write(() => {
       found(stores.home.findReport(id), 'report', id);
       stores.home.closeReport(id, context.nowMs());
-      return { json: found(stores.home.findReport(id), 'report', id) };
+      return ok(found(stores.home.findReport(id), 'report', id));
     }),
   );
-  on('GET /home-reports/:id/photo', ({ params: { id } }) => ({
-    bytes: { type: 'image/jpeg', body: found(stores.home.photo(id), 'photo of report', id) },
-  }));
+  on('GET /home-reports/:id/photo', ({ params: { id } }) =>
+    bytes('image/jpeg', found(stores.home.photo(id), 'photo of report', id)),
+  );
   return router;
 }

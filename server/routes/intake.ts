@@ -9,6 +9,7 @@ import { salonOf, todayOf } from '../facts.ts';
 import type { ClientTable } from '../formats/client-table.ts';
 import { found, Problem } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
+import { created, ok } from '../reply.ts';
 
 export function intakeRoutes(context: ServerContext, work: WorkerQueue): Router {
   const { stores, nowMs } = context;
@@ -21,16 +22,16 @@ export function intakeRoutes(context: ServerContext, work: WorkerQueue): Router 
     today: todayOf(context, salonOf(context)),
   });
 
-  on('POST /intake/preview', async ({ body: { csv, columns } }) => ({
-    json: await work.run('clientPreview', table(csv, columns)),
-  }));
+  on('POST /intake/preview', async ({ body: { csv, columns } }) =>
+    ok(await work.run('clientPreview', table(csv, columns))),
+  );
 
   const list = (): { readonly intakes: readonly IntakeRecord[] } => ({ intakes: stores.intake.newest() });
 
-  on('GET /intake', () => ({ json: list() }));
+  on('GET /intake', () => ok(list()));
   on('POST /intake', async ({ body: { id, csv, columns }, actor }) => {
     const there = stores.intake.find(id);
-    if (there) return { status: 200, json: there };
+    if (there) return ok(there);
     const { dogs, visits, wrong } = await work.run('clients', table(csv, columns));
     if (wrong)
       throw new Problem(
@@ -38,8 +39,9 @@ export function intakeRoutes(context: ServerContext, work: WorkerQueue): Router 
         `csv.${wrong.first.line}`,
         `Line ${wrong.first.line}: ${wrong.first.problem} ${wrong.count > 1 ? `${wrong.count - 1} more lines cannot be taken. ` : ''}Nothing was brought in.`,
       );
-    const status = await bringIn(stores, { id, atMs: nowMs(), who: actor.name }, { dogs, visits });
-    return { status, json: found(stores.intake.find(id), 'intake', id) };
+    const isNew = await bringIn(stores, { id, atMs: nowMs(), who: actor.name }, { dogs, visits });
+    const intake = found(stores.intake.find(id), 'intake', id);
+    return isNew ? created(intake) : ok(intake);
   });
   on('DELETE /intake/:id', async ({ params: { id } }) => {
     const intake = found(stores.intake.find(id), 'intake', id);
@@ -54,7 +56,7 @@ export function intakeRoutes(context: ServerContext, work: WorkerQueue): Router 
       await takeBack(stores, id);
       stores.write(() => stores.intake.undo(id, nowMs()));
     }
-    return { json: list() };
+    return ok(list());
   });
   return router;
 }

@@ -11,6 +11,7 @@ import { activeChecks, coreDog, salonOf, todayOf, wallOf } from '../facts.ts';
 import { sessionResult } from '../services/worked-sessions.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
+import { createOnce, created, ok } from '../reply.ts';
 
 /** Sessions that are folded before others are answered. */
 const AT_ONCE = 20;
@@ -86,37 +87,40 @@ export function kitRoutes(context: ServerContext, work: WorkerQueue): Router {
     }
   };
 
-  on('GET /kit', async () => ({ json: await kitPage(context) }));
+  on('GET /kit', async () => ok(await kitPage(context)));
   on('GET /kit/coverage', async () => {
     const dogs = [...activeChecks(context)].flatMap(([dogId, check]) => {
       const dog = stores.dogs.find(dogId);
       return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
     });
     const asked = { dogs, kit: wallOf(context), shop: SHOP, house: salonOf(context).house };
-    return { json: await work.run('coverage', asked) };
+    return ok(await work.run('coverage', asked));
   });
   on('POST /kit', ({ body: { id, ...draft } }) =>
-    stores.write(() => {
-      const there = stores.kit.find(id);
-      if (there) return { status: 200, json: there };
-      mustSuit(draft);
-      stores.kit.insert(id, draft);
-      return { status: 201, json: found(stores.kit.find(id), 'tool', id) };
-    }),
+    stores.write(() =>
+      createOnce(
+        { what: 'tool', id, there: stores.kit.find(id) },
+        () => {
+          mustSuit(draft);
+          stores.kit.insert(id, draft);
+        },
+        () => found(stores.kit.find(id), 'tool', id),
+      ),
+    ),
   );
   on('PUT /kit/:id', ({ params: { id }, body: edit }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         found(stores.kit.find(id), 'tool', id);
         mustSuit(edit);
         if (!stores.kit.update(id, edit)) throw stale(stores.kit.find(id), edit);
         return found(stores.kit.find(id), 'tool', id);
       }),
-    };
+    );
   });
   on('DELETE /kit/:id', ({ params: { id } }) => {
     found(stores.write(() => stores.kit.remove(id)) || undefined, 'tool', id);
-    return { json: { removed: id } };
+    return ok({ removed: id });
   });
   on('POST /kit/upkeep', async ({ body: { entries } }) => {
     stores.write(() => {
@@ -129,11 +133,11 @@ export function kitRoutes(context: ServerContext, work: WorkerQueue): Router {
         stores.kit.addUpkeep(entry);
       }
     });
-    return { status: 201, json: await kitPage(context) };
+    return created(await kitPage(context));
   });
   on('DELETE /kit/upkeep/:id', ({ params: { id } }) => {
     found(stores.write(() => stores.kit.removeUpkeep(id)) || undefined, 'entry', id);
-    return { json: { removed: id } };
+    return ok({ removed: id });
   });
   return router;
 }

@@ -5,6 +5,7 @@ import type { Router } from 'express';
 import { openApi } from '../../contract/openapi.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
+import { ok } from '../reply.ts';
 
 /** The build that is served, by the name of the script that starts it; read anew when the page was built anew. */
 function buildIn(webRoot: string | undefined): () => string | null {
@@ -29,7 +30,7 @@ export function metaRoutes(context: ServerContext, webRoot: string | undefined):
   const { router, on } = apiRouter(context);
   let document: object | undefined;
   const build = buildIn(webRoot);
-  on('GET /health', () => ({ json: { ok: true, build: build() } }));
-  on('GET /openapi.json', () => ({ json: (document ??= openApi()) }));
+  on('GET /health', () => ok({ ok: true, build: build() }));
+  on('GET /openapi.json', () => ok((document ??= openApi())));
   return router;
 }

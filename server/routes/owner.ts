@@ -16,6 +16,7 @@ import { Problem } from '../problem.ts';
 import { nothingHere } from '../auth/guard.ts';
 import type { Limited } from '../auth/daily-limits.ts';
 import type { TideDesk } from '../tide-desk.ts';
+import { createOnce, ok } from '../reply.ts';
 
 type LinkKey = { [K in ApiKey]: WhoOf<K> extends 'link' ? K : never }[ApiKey];
 
@@ -35,59 +36,57 @@ export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
   const today = (): number => todayOf(context, salonOf(context));
   /** An entry of a dog's home that is sent again changes nothing; one that belongs to another dog is nobody's. */
   const once = (
-    { link, what }: { readonly link: { readonly id: string }; readonly what: Limited },
-    before: { readonly dogId: string } | undefined,
-    dogId: string,
+    ask: Pick<Ask<LinkKey>, 'link'> & { readonly params: { readonly id: string } },
+    {
+      what,
+      id,
+      there,
+    }: { readonly what: Limited; readonly id: string; readonly there: { readonly dogId: string } | undefined },
     add: () => void,
-  ): boolean => {
-    if (before && before.dogId !== dogId) throw nothingHere();
-    if (!before) {
-      context.door.links.take(link.id, what, today());
-      add();
-    }
-    return !before;
-  };
+  ) =>
+    stores.write(() =>
+      createOnce(
+        { what: 'entry', id, there, isSame: ({ dogId }) => dogId === ask.params.id, refusal: nothingHere },
+        () => {
+          context.door.links.take(ask.link.id, what, today());
+          add();
+        },
+        () => page(ask),
+      ),
+    );
 
-  on('GET /owner', (ask) => ({ json: page(ask) }));
+  on('GET /owner', (ask) => ok(page(ask)));
   on('POST /owner/dogs/:id/bouts', (ask) => {
     const { id } = ask.params;
     const bout = ask.body;
     notAhead(bout.day);
-    const added = stores.write(() =>
-      once({ link: ask.link, what: 'bouts' }, stores.home.findBout(bout.id), id, () => stores.home.addBout(id, bout)),
+    return once(ask, { what: 'bouts', id: bout.id, there: stores.home.findBout(bout.id) }, () =>
+      stores.home.addBout(id, bout),
     );
-    return { status: added ? 201 : 200, json: page(ask) };
   });
   on('POST /owner/dogs/:id/cares', (ask) => {
     const { id } = ask.params;
     const care = ask.body;
     notAhead(care.day);
-    const added = stores.write(() =>
-      once({ link: ask.link, what: 'notes' }, stores.home.findCare(care.id), id, () => stores.home.addCare(id, care)),
+    return once(ask, { what: 'notes', id: care.id, there: stores.home.findCare(care.id) }, () =>
+      stores.home.addCare(id, care),
     );
-    return { status: added ? 201 : 200, json: page(ask) };
   });
   on('POST /owner/dogs/:id/started', (ask) => {
     const { id } = ask.params;
     const word = ask.body;
     notAhead(word.day);
-    const added = stores.write(() =>
-      once({ link: ask.link, what: 'notes' }, stores.tide.findNote(word.id), id, () =>
-        stores.tide.addNote(id, { ...word, what: 'started', amount: null, grams: null }),
-      ),
+    return once(ask, { what: 'notes', id: word.id, there: stores.tide.findNote(word.id) }, () =>
+      stores.tide.addNote(id, { ...word, what: 'started', amount: null, grams: null }),
     );
-    return { status: added ? 201 : 200, json: page(ask) };
   });
   on('POST /owner/dogs/:id/reports', (ask) => {
     const { id } = ask.params;
     const report = ask.body;
     notAhead(report.day);
-    const added = stores.write(() =>
-      once({ link: ask.link, what: 'reports' }, stores.home.findReport(report.id), id, () =>
-        stores.home.addReport(id, report),
-      ),
+    return once(ask, { what: 'reports', id: report.id, there: stores.home.findReport(report.id) }, () =>
+      stores.home.addReport(id, report),
     );
-    return { status: added ? 201 : 200, json: page(ask) };
   });
   on('PUT /owner/dogs/:id/reports/:reportId/photo', (ask) => {
     const { id } = ask.params;
@@ -98,7 +97,7 @@ export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
     context.door.links.take(ask.link.id, 'photos', today());
     context.door.links.take(ask.link.id, 'megapixels', today(), (width * height) / 1e6);
     stores.write(() => stores.home.setPhoto(report.id, bytes));
-    return { json: page(ask) };
+    return ok(page(ask));
   });
   on('PUT /owner/post', (ask) => {
     const { link } = ask;
@@ -110,7 +109,7 @@ export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
       const after = { ...before, ...wish };
       mustReach(dog, after);
       stores.post.saveWish(dog.owner, after, before.version);
-      return { json: page(ask) };
+      return ok(page(ask));
     });
   });
   return router;

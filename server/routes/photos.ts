@@ -7,13 +7,14 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { pictureOf } from '../picture.ts';
 import { found, Problem } from '../problem.ts';
+import { bytes, createOnce, ok } from '../reply.ts';
 
 export function photoRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
   on('GET /checks/:id/photos', ({ params: { id } }) => {
     found(stores.checks.find(id), 'check', id);
-    return { json: { photos: stores.photos.ofCheck(id) } };
+    return ok({ photos: stores.photos.ofCheck(id) });
   });
   on('PUT /checks/:id/photos/:photoId', ({ params: { id, photoId }, query, body }) => {
     if (!ID_PATTERN.test(photoId))
@@ -26,25 +27,22 @@ export function photoRoutes(context: ServerContext): Router {
     const { width, height, bytes } = pictureOf(body);
     return stores.write(() => {
       found(stores.checks.find(id), 'check', id);
-      const there = stores.photos.find(photoId);
-      if (there && there.checkId !== id) {
-        throw new Problem(409, 'photoId', `The photo id "${photoId}" belongs to another check. Make a new id.`);
-      }
-      if (there) return { status: 200, json: there };
-      if (stores.photos.ofCheck(id).length >= MOST_PHOTOS) {
-        throw new Problem(409, null, `A check keeps ${MOST_PHOTOS} photos at most. Remove one first.`);
-      }
       const photo: PhotoRecord = { id: photoId, checkId: id, zone, width, height };
-      stores.photos.insert(photo, bytes);
-      return { status: 201, json: photo };
+      return createOnce(
+        { what: 'photo', id: photoId, there: stores.photos.find(photoId), isSame: (p) => p.checkId === id },
+        () => {
+          if (stores.photos.ofCheck(id).length >= MOST_PHOTOS)
+            throw new Problem(409, null, `A check keeps ${MOST_PHOTOS} photos at most. Remove one first.`);
+          stores.photos.insert(photo, bytes);
+        },
+        () => found(stores.photos.find(photoId), 'photo', photoId),
+      );
     });
   });
-  on('GET /photos/:id', ({ params: { id } }) => ({
-    bytes: { type: 'image/jpeg', body: found(stores.photos.jpeg(id), 'photo', id) },
-  }));
+  on('GET /photos/:id', ({ params: { id } }) => bytes('image/jpeg', found(stores.photos.jpeg(id), 'photo', id)));
   on('DELETE /photos/:id', ({ params: { id } }) => {
     found(stores.write(() => stores.photos.remove(id)) || undefined, 'photo', id);
-    return { json: { removed: id } };
+    return ok({ removed: id });
   });
   return router;
 }

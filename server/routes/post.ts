@@ -7,6 +7,7 @@ import { salonOf } from '../facts.ts';
 import { mustReach, wishOf } from '../services/owner-page.ts';
 import type { ReminderSender } from '../reminders/sender.ts';
 import { found, Problem, stale } from '../problem.ts';
+import { ok, text } from '../reply.ts';
 
 /** Messages shown. */
 const SHOWN = 100;
@@ -23,22 +24,22 @@ export function postRoutes(context: ServerContext, office: ReminderSender): Rout
       timeZone: salonOf(context).timeZone,
     };
   };
-  on('GET /post', () => ({ json: page() }));
+  on('GET /post', () => ok(page()));
   on('POST /post/run', async () => {
     await office.run();
-    return { json: page() };
+    return ok(page());
   });
   on('GET /post/:id/eml', ({ params: { id } }) => {
     const { eml } = found(stores.post.find(id), 'message', id);
     if (eml === null) throw new Problem(404, null, `Message ${id} went as a text: there is no mail to download.`);
-    return { text: { type: 'message/rfc822', fileName: 'reminder.eml', body: eml } };
+    return text('message/rfc822', 'reminder.eml', eml);
   });
   on('POST /post/:id/stop', ({ params: { id } }) =>
     stores.write(() => {
       const { owner } = found(stores.post.find(id), 'message', id);
       const wish = stores.post.wish(owner);
       if (wish) stores.post.saveWish(owner, { ...wish, channel: 'off' }, wish.version);
-      return { json: page() };
+      return ok(page());
     }),
   );
   on('PUT /dogs/:id/post', ({ params: { id }, body: { version, ...wish } }) => {
@@ -46,7 +47,7 @@ export function postRoutes(context: ServerContext, office: ReminderSender): Rout
       const dog = found(stores.dogs.find(id), 'dog', id);
       mustReach(dog, wish);
       if (!stores.post.saveWish(dog.owner, wish, version)) throw stale(wishOf(context, dog), { ...wish, version });
-      return { json: wishOf(context, dog) };
+      return ok(wishOf(context, dog));
     });
   });
   return router;

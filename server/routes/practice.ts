@@ -7,6 +7,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
 import { Problem } from '../problem.ts';
+import { createOnce, ok } from '../reply.ts';
 
 /** Practice belongs to somebody who is signed in. */
 function accountOf({ id }: Actor): string {
@@ -22,9 +23,9 @@ export function practiceRoutes(context: ServerContext): Router {
     ...stores.practice.page(accountId),
   });
 
-  on('GET /practice', ({ actor }) => ({ json: page(accountOf(actor)) }));
+  on('GET /practice', ({ actor }) => ok(page(accountOf(actor))));
 
-  on('GET /practice/people', () => ({ json: { people: stores.practice.people() } }));
+  on('GET /practice/people', () => ok({ people: stores.practice.people() }));
 
   on('GET /practice/bouts/:id', ({ actor, params: { id } }) => {
     const found = stores.practice.bout(id);
@@ -32,36 +33,41 @@ export function practiceRoutes(context: ServerContext): Router {
       throw new Problem(404, 'id', `You have no practice bout "${id}". Open it from your own list.`);
     }
     const { accountId: _own, ...bout } = found;
-    return { json: bout };
+    return ok(bout);
   });
 
   on('POST /practice/bouts', ({ actor, body }) => {
     const accountId = accountOf(actor);
     return stores.write(() => {
-      const there = stores.practice.bout(body.id);
-      if (there) {
-        if (there.accountId !== accountId || JSON.stringify(there.acts) !== JSON.stringify(body.acts)) {
-          throw new Problem(409, 'id', `The bout id "${body.id}" is taken. Make a new id.`);
-        }
-        return { status: 200, json: page(accountId) };
-      }
-      stores.practice.addBout(accountId, body, context.nowMs());
-      return { status: 201, json: page(accountId) };
+      return createOnce(
+        {
+          what: 'bout',
+          id: body.id,
+          there: stores.practice.bout(body.id),
+          isSame: (bout) => bout.accountId === accountId && JSON.stringify(bout.acts) === JSON.stringify(body.acts),
+        },
+        () => stores.practice.addBout(accountId, body, context.nowMs()),
+        () => page(accountId),
+      );
     });
   });
 
   on('POST /practice/answers', ({ actor, body }) => {
     const accountId = accountOf(actor);
     return stores.write(() => {
-      const by = stores.practice.answeredBy(body.id);
-      if (by !== undefined && by !== accountId) {
-        throw new Problem(409, 'id', `The answer id "${body.id}" is taken. Make a new id.`);
-      }
-      if (by === undefined) {
-        const right = rightAnswer(askCard(body.card, body.seed)) === body.answer;
-        stores.practice.addAnswer(accountId, body, right, todayOf(context, salonOf(context)));
-      }
-      return { status: by === undefined ? 201 : 200, json: page(accountId) };
+      return createOnce(
+        {
+          what: 'answer',
+          id: body.id,
+          there: stores.practice.answeredBy(body.id),
+          isSame: (by) => by === accountId,
+        },
+        () => {
+          const right = rightAnswer(askCard(body.card, body.seed)) === body.answer;
+          stores.practice.addAnswer(accountId, body, right, todayOf(context, salonOf(context)));
+        },
+        () => page(accountId),
+      );
     });
   });
   return router;

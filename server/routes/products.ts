@@ -7,6 +7,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
 import { Problem } from '../problem.ts';
+import { createOnce, ok } from '../reply.ts';
 
 const SHOWN_MOVES = 20;
 
@@ -21,20 +22,21 @@ export function productRoutes(context: ServerContext): Router {
     };
   };
 
-  on('GET /products', () => ({ json: page() }));
+  on('GET /products', () => ok(page()));
 
   on('POST /products/moves', ({ body: draft }) => {
     return stores.write(() => {
-      const there = stores.products.find(draft.id);
-      if (there) {
-        // The same message again is the same as once; another message under a used id is a mistake.
-        if (JSON.stringify(sentMove(there)) !== JSON.stringify(sentMove({ ...there, ...draft, day: there.day }))) {
-          throw new Problem(409, 'id', `The move id "${draft.id}" is taken. Make a new id.`);
-        }
-        return { status: 200, json: page() };
-      }
-      stores.products.add(draft);
-      return { status: 201, json: page() };
+      return createOnce(
+        {
+          what: 'move',
+          id: draft.id,
+          there: stores.products.find(draft.id),
+          isSame: (move) =>
+            JSON.stringify(sentMove(move)) === JSON.stringify(sentMove({ ...move, ...draft, day: move.day })),
+        },
+        () => stores.products.add(draft),
+        page,
+      );
     });
   });
 
@@ -42,7 +44,7 @@ export function productRoutes(context: ServerContext): Router {
     if (!stores.write(() => stores.products.remove(id))) {
       throw new Problem(404, 'id', `There is no move "${id}". It may have been taken back already.`);
     }
-    return { json: page() };
+    return ok(page());
   });
   return router;
 }

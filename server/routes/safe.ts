@@ -6,6 +6,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { found, Problem } from '../problem.ts';
 import type { Safe } from '../storage/safe.ts';
+import { accepted, file, ok } from '../reply.ts';
 
 const SHOWN_CHANGES = 60;
 
@@ -23,17 +24,17 @@ export function safeRoutes(context: ServerContext, safe: Safe, log: Log): Router
       changes,
       before: changes.length === SHOWN_CHANGES ? (changes.at(-1)?.id ?? null) : null,
     };
-    return { json: page };
+    return ok(page);
   });
-  on('GET /safe', () => ({ json: safe.page() }));
+  on('GET /safe', () => ok(safe.page()));
   on('POST /backups', ({ body: { id } }) => {
     const { job, made } = safe.ask(id, 'backup');
-    return { status: made ? 202 : 200, json: job };
+    return made ? accepted(job) : ok(job);
   });
   on('POST /exports', ({ actor, body: { id } }) => {
     log.info({ who: actor.name, id }, 'export asked for');
     const { job, made } = safe.ask(id, 'export');
-    return { status: made ? 202 : 200, json: job };
+    return made ? accepted(job) : ok(job);
   });
   on('POST /forget', ({ actor, body }) => {
     log.info({ who: actor.name, dogId: body.dogId }, 'owner forgotten');
@@ -42,13 +43,13 @@ export function safeRoutes(context: ServerContext, safe: Safe, log: Log): Router
       return stores.forget.owner(owner, context.nowMs());
     });
     stores.forget.settle();
-    return { json: { ...done, copies: safe.copies() } };
+    return ok({ ...done, copies: safe.copies() });
   });
   on('GET /exports/:id', ({ actor, params: { id } }) => {
     const job = found(stores.jobs.find(id), 'export', id);
     const path = found(job.kind === 'export' ? safe.zip(job) : undefined, 'finished export', id);
     log.info({ who: actor.name, id }, 'export taken');
-    return { file: { type: 'application/zip', fileName: job.file ?? 'woolly-tide.zip', path } };
+    return file('application/zip', job.file ?? 'woolly-tide.zip', path);
   });
   return router;
 }

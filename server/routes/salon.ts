@@ -10,32 +10,33 @@ import { housePreview } from '../services/house-preview.ts';
 import { findPlaces } from '../gazetteer.ts';
 import { Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
+import { created, ok } from '../reply.ts';
 
 export function salonRoutes(context: ServerContext, work: WorkerQueue): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
   on('GET /salon', () => {
     const salon = salonOf(context);
-    return { json: { salon, today: todayOf(context, salon) } };
+    return ok({ salon, today: todayOf(context, salon) });
   });
   on('POST /salon', ({ body }) =>
     stores.write(() => {
       if (stores.salon.find())
         throw new Problem(409, null, 'There is a salon in this file already. Change it under House rules.');
       stores.salon.insert({ ...body, house: DEFAULT_HOUSE, version: 1 });
-      return { status: 201, json: salonOf(context) };
+      return created(salonOf(context));
     }),
   );
-  on('GET /places', async ({ query: { find = '' } }) => ({ json: { places: await findPlaces(find.slice(0, 80)) } }));
+  on('GET /places', async ({ query: { find = '' } }) => ok({ places: await findPlaces(find.slice(0, 80)) }));
   on('PUT /salon', ({ body: edit }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         if (!stores.salon.update(edit)) throw stale(salonOf(context), edit);
         return salonOf(context);
       }),
-    };
+    );
   });
-  on('POST /house/preview', async ({ body }) => ({ json: await housePreview(context, work, body.house) }));
+  on('POST /house/preview', async ({ body }) => ok(await housePreview(context, work, body.house)));
   on('GET /rules', () => {
     const spoken: Record<string, { dogs: number; zones: number }> = {};
     const checks = [...activeChecks(context).values()];
@@ -49,7 +50,7 @@ export function salonRoutes(context: ServerContext, work: WorkerQueue): Router {
       }
     }
     const page: RulesPage = { rules: RULES, dogs: checks.length, spoken };
-    return { json: page };
+    return ok(page);
   });
   return router;
 }

@@ -1,6 +1,7 @@
 /** /api/sessions: a plan picked up and worked, as an append-only list of events. */
 import type { Router } from 'express';
-import type { SessionListItem, SessionLog, SessionPage } from '../../contract/session.ts';
+import type { CheckRecord } from '../../contract/check.ts';
+import type { SessionDraft, SessionListItem, SessionLog, SessionPage } from '../../contract/session.ts';
 import {
   faultsOf,
   openMethod,
@@ -24,6 +25,7 @@ import { planRequestOf, planRoomOf, reckonedIn, salonOf, todayOf } from '../fact
 import { sessionResult } from '../services/worked-sessions.ts';
 import type { Live } from '../live.ts';
 import { found, Problem } from '../problem.ts';
+import { createOnce, created, ok } from '../reply.ts';
 
 const RECENT = 40;
 
@@ -98,50 +100,56 @@ export function sessionRoutes(context: ServerContext, live: Live): Router {
         state,
       };
     });
-    return { json: { sessions } };
+    return ok({ sessions });
   });
 
+  /** Opens a session on a check: its plan as it is today, or as hands have changed it. */
+  const begin = (draft: SessionDraft, check: CheckRecord): void => {
+    const request = { ...planRequestOf(context, check), crew: draft.crew };
+    const plan = planVisit(request);
+    const outcome = openMethod(plan, draft.method);
+    if (!outcome) {
+      throw new Problem(
+        409,
+        'method',
+        `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
+      );
+    }
+    const { kind, against, ...asPlanned } = outcome;
+    const methodPlan = draft.script ? byHand(request, draft.method, draft.script) : asPlanned;
+    stores.sessions.insert({
+      id: draft.id,
+      dogId: check.dogId,
+      checkId: check.id,
+      day: todayOf(context, salonOf(context)),
+      method: draft.method,
+      snapshot: {
+        plan: methodPlan,
+        looseG: plan.looseG.likely,
+        stops: plan.stops.zones,
+        conditions: plan.conditions,
+        crew: draft.crew,
+        reckoned: reckonedIn(request),
+      },
+    });
+  };
   on('POST /sessions', ({ body: draft }) => {
     return stores.write(() => {
       const check = found(stores.checks.find(draft.checkId), 'check', draft.checkId);
-      const there = stores.sessions.find(draft.id);
-      if (there) {
-        if (there.checkId !== check.id)
-          throw new Problem(409, 'id', `The session id "${draft.id}" is taken. Make a new id.`);
-        return { status: 200, json: page(there) };
-      }
-      const request = { ...planRequestOf(context, check), crew: draft.crew };
-      const plan = planVisit(request);
-      const outcome = openMethod(plan, draft.method);
-      if (!outcome) {
-        throw new Problem(
-          409,
-          'method',
-          `The method "${draft.method}" is not open to this dog today. Choose one that the plan offers.`,
-        );
-      }
-      const { kind, against, ...asPlanned } = outcome;
-      const methodPlan = draft.script ? byHand(request, draft.method, draft.script) : asPlanned;
-      stores.sessions.insert({
-        id: draft.id,
-        dogId: check.dogId,
-        checkId: check.id,
-        day: todayOf(context, salonOf(context)),
-        method: draft.method,
-        snapshot: {
-          plan: methodPlan,
-          looseG: plan.looseG.likely,
-          stops: plan.stops.zones,
-          conditions: plan.conditions,
-          crew: draft.crew,
-          reckoned: reckonedIn(request),
+      return createOnce(
+        {
+          what: 'session',
+          id: draft.id,
+          there: stores.sessions.find(draft.id),
+          isSame: (session) => session.checkId === check.id,
         },
-      });
-      return { status: 201, json: page(found(stores.sessions.find(draft.id), 'session', draft.id)) };
+        () => begin(draft, check),
+        () => page(found(stores.sessions.find(draft.id), 'session', draft.id)),
+      );
     });
   });
 
-  on('GET /sessions/:id', ({ params: { id } }) => ({ json: page(found(stores.sessions.find(id), 'session', id)) }));
+  on('GET /sessions/:id', ({ params: { id } }) => ok(page(found(stores.sessions.find(id), 'session', id))));
 
   stream('GET /sessions/:id/stream', live, ({ params: { id } }) => {
     const text = String(id);
@@ -175,7 +183,7 @@ export function sessionRoutes(context: ServerContext, live: Live): Router {
     // Said once it is kept: what a page shows as everybody's is on the disk.
     if (fresh.length > 0) live.say(subjectOf(id), { ...now, events: fresh });
     const answer: SessionLog = now;
-    return { status: 201, json: answer };
+    return created(answer);
   });
   return router;
 }

@@ -8,6 +8,7 @@ import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { bookingsOn, sheetPage } from '../services/day-schedule.ts';
 import { salonDay } from '../salon-time.ts';
+import { created, ok } from '../reply.ts';
 
 /** Calls that are still remembered when somebody asks whom to ring. */
 const CALLS_DAYS = 28;
@@ -31,10 +32,10 @@ export function sheetRoutes(context: ServerContext): Router {
     return salonDay(Date.parse(booking.startsAt), salonOf(context).timeZone);
   };
 
-  on('GET /sheet', ({ query }) => ({ json: sheetPage(context, dayOf(query['day'])) }));
+  on('GET /sheet', ({ query }) => ok(sheetPage(context, dayOf(query['day']))));
   on('PUT /sheet/pins', ({ body: { pins } }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         const days = new Set(pins.map((p) => dayOfBooking(p.bookingId)));
         for (const p of pins) {
           if (p.person !== null && !stores.roster.person(p.person))
@@ -43,54 +44,57 @@ export function sheetRoutes(context: ServerContext): Router {
         }
         return sheetPage(context, [...days][0] ?? dayOf(undefined));
       }),
-    };
+    );
   });
   on('DELETE /sheet/pins', ({ query }) => {
     const on = dayOf(query['day']);
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         stores.sheet.dropPins(bookingsOn(context, salonOf(context), on).map((b) => b.id));
         return sheetPage(context, on);
       }),
-    };
+    );
   });
   on('POST /sheet/marks', ({ body: mark }) => {
-    return {
-      json: stores.write(() => {
+    return ok(
+      stores.write(() => {
         const on = dayOfBooking(mark.bookingId);
         const known = mark.person !== null && stores.roster.person(mark.person) !== undefined;
         stores.sheet.setMark({ ...mark, person: known ? mark.person : null });
         return sheetPage(context, on);
       }),
-    };
+    );
   });
-  on('DELETE /sheet/marks/:booking/:stage', ({ params: { booking, stage } }) => ({
-    json: stores.write(() => {
-      const on = dayOfBooking(booking);
-      const from = Number(stage);
-      if (!Number.isInteger(from) || from < 0)
-        throw new Problem(400, 'stage', `The stage must be a whole number from 0, not "${stage.slice(0, 20)}".`);
-      stores.sheet.dropMarksFrom(booking, from);
-      return sheetPage(context, on);
-    }),
-  }));
+  on('DELETE /sheet/marks/:booking/:stage', ({ params: { booking, stage } }) =>
+    ok(
+      stores.write(() => {
+        const on = dayOfBooking(booking);
+        const from = Number(stage);
+        if (!Number.isInteger(from) || from < 0)
+          throw new Problem(400, 'stage', `The stage must be a whole number from 0, not "${stage.slice(0, 20)}".`);
+        stores.sheet.dropMarksFrom(booking, from);
+        return sheetPage(context, on);
+      }),
+    ),
+  );
   const calls = () => ({ calls: stores.sheet.calls(addDays(todayOf(context, salonOf(context)), -CALLS_DAYS)) });
-  on('GET /calls', () => ({ json: calls() }));
+  on('GET /calls', () => ok(calls()));
   on('POST /calls', ({ body: call }) => {
-    return {
-      status: 201,
-      json: stores.write(() => {
+    return created(
+      stores.write(() => {
         found(stores.dogs.find(call.dogId), 'dog', call.dogId);
         stores.sheet.addCall(call, todayOf(context, salonOf(context)));
         return calls();
       }),
-    };
+    );
   });
-  on('DELETE /calls/:id', ({ params: { id } }) => ({
-    json: stores.write(() => {
-      found(stores.sheet.dropCall(id) || undefined, 'call', id);
-      return calls();
-    }),
-  }));
+  on('DELETE /calls/:id', ({ params: { id } }) =>
+    ok(
+      stores.write(() => {
+        found(stores.sheet.dropCall(id) || undefined, 'call', id);
+        return calls();
+      }),
+    ),
+  );
   return router;
 }

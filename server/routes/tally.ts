@@ -8,6 +8,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { AppContext, ServerContext } from '../context.ts';
 import { salonOf, taughtBy, todayOf, wallOf } from '../facts.ts';
 import { recordOf } from '../services/worked-sessions.ts';
+import { ok } from '../reply.ts';
 
 /** Levels of a factor, furthest from the plan first. */
 const rows = (effects: Effects, factor: string, nameOf = (key: string) => key): readonly TallyRow[] =>
@@ -70,7 +71,7 @@ export function tallyRoutes(context: ServerContext): Router {
       },
       off: overPromised(taught),
     };
-    return { json: page };
+    return ok(page);
   });
   on('GET /tally/ledger', async () => {
     const salon = salonOf(context);
@@ -83,7 +84,7 @@ export function tallyRoutes(context: ServerContext): Router {
       moves: context.stores.products.moves().filter((m) => m.day >= since),
       home: context.stores.home.minutesSince(since),
     };
-    return { json: page };
+    return ok(page);
   });
   return router;
 }

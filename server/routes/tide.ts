@@ -11,6 +11,7 @@ import { found, Problem } from '../problem.ts';
 import { askTide } from '../services/owner-page.ts';
 import type { TideDesk } from '../tide-desk.ts';
 import { tideTextInPieces } from '../services/tide-file.ts';
+import { createOnce, ok, written } from '../reply.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
@@ -33,45 +34,49 @@ export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outs
       );
   };
 
-  on('GET /tide', async () => ({ written: await tideTextInPieces(context) }));
+  on('GET /tide', async () => written(await tideTextInPieces(context)));
   on('GET /tide/learnt', () => {
     // Without a salon there is no tide: said as by every other room.
     salonOf(context);
     askTide(context, desk);
     const nothing: TideLearntAnswer = { known: null };
-    return { written: desk.learnt ?? JSON.stringify(nothing) };
+    return written(desk.learnt ?? JSON.stringify(nothing));
   });
-  on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), { json: logOf(id) }));
+  on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), ok(logOf(id))));
   on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {
     notAhead(note.day);
     return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
-      const before = stores.tide.findNote(note.id);
-      if (!before) stores.tide.addNote(id, note);
-      return { status: before ? 200 : 201, json: logOf(id) };
+      return createOnce(
+        { what: 'note', id: note.id, there: stores.tide.findNote(note.id) },
+        () => stores.tide.addNote(id, note),
+        () => logOf(id),
+      );
     });
   });
   on('DELETE /home-notes/:id', ({ params: { id } }) =>
     stores.write(() => {
       const note = found(stores.tide.findNote(id), 'note', id);
       stores.tide.dropNote(id);
-      return { json: logOf(note.dogId) };
+      return ok(logOf(note.dogId));
     }),
   );
   on('POST /dogs/:id/life-events', ({ params: { id }, body: event }) => {
     notAhead(event.day);
     return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
-      const before = stores.tide.findLife(event.id);
-      if (!before) stores.tide.addLife(id, event);
-      return { status: before ? 200 : 201, json: logOf(id) };
+      return createOnce(
+        { what: 'event', id: event.id, there: stores.tide.findLife(event.id) },
+        () => stores.tide.addLife(id, event),
+        () => logOf(id),
+      );
     });
   });
   on('DELETE /life-events/:id', ({ params: { id } }) =>
     stores.write(() => {
       const event = found(stores.tide.findLife(id), 'event', id);
       stores.tide.dropLife(id);
-      return { json: logOf(event.dogId) };
+      return ok(logOf(event.dogId));
     }),
   );
 
@@ -85,7 +90,7 @@ export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outs
       last: last ? formatDay(last.day) : null,
     };
   };
-  on('GET /weather', () => ({ json: weather() }));
+  on('GET /weather', () => ok(weather()));
   on('PUT /weather', ({ body: { csv } }) => {
     const { readings, refused } = readingsFromCsv(csv, parseDay);
     const [wrong] = refused;
@@ -99,7 +104,7 @@ export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outs
       throw new Problem(400, 'csv', 'There is no line with a date and a temperature in it. Nothing was read in.');
     return stores.write(() => {
       for (const r of readings) stores.tide.read(r, false);
-      return { json: weather() };
+      return ok(weather());
     });
   });
   on('POST /weather/station', () =>
@@ -107,9 +112,9 @@ export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outs
       const salon = salonOf(context);
       const today = todayOf(context, salon);
       for (let d = addDays(today, -STATION_DAYS); d < today; d = day(d + 1)) stores.tide.read(station(salon, d), true);
-      return { json: weather() };
+      return ok(weather());
     }),
   );
-  on('DELETE /weather', () => stores.write(() => (stores.tide.forgetReadings(), { json: weather() })));
+  on('DELETE /weather', () => stores.write(() => (stores.tide.forgetReadings(), ok(weather()))));
   return router;
 }

@@ -49,7 +49,7 @@ describe('a bad day', () => {
     let kept = 2;
     let full: { status: number; text: string } | undefined;
     for (let i = 0; i < 200 && !full; i++) {
-      const answer = await room.call('POST', '/dogs', { ...TANSY, note: 'x'.repeat(1500) });
+      const answer = await room.call('POST', '/dogs', { id: `dog-${i}`, ...TANSY, note: 'x'.repeat(1500) });
       if (answer.status === 201) kept++;
       else full = answer;
     }
@@ -59,7 +59,7 @@ describe('a bad day', () => {
     room.db.pragma(`max_page_count = ${Number(room.db.pragma('page_count', { simple: true }))}`);
     expect((await room.call('GET', '/dogs')).json.dogs).to.have.length(kept);
     room.db.pragma(`max_page_count = ${pages + 500}`);
-    expect((await room.call('POST', '/dogs', TANSY)).status).to.equal(201);
+    expect((await room.call('POST', '/dogs', { id: 'late', ...TANSY })).status).to.equal(201);
     expect(room.db.pragma('integrity_check', { simple: true })).to.equal('ok');
     await room.close();
   });
@@ -105,7 +105,7 @@ describe('a bad day', () => {
     fillSmall(room.stores, Date.now());
     await room.call('GET', '/dogs');
     room.db.pragma('query_only = ON');
-    const answer = await room.call('POST', '/dogs', TANSY);
+    const answer = await room.call('POST', '/dogs', { id: 'late', ...TANSY });
     expect([answer.status, answer.json.error.message]).to.deep.equal([
       503,
       'The salon’s file can only be read at this moment: this was not saved. Give the program leave to write to its folder, and do it again.',

@@ -41,7 +41,7 @@ describe('the demo as a process', () => {
     const data = emptyDir();
     demoIn(data);
     const first = await up(SERVER, data);
-    expect((await send(await device(first.base), 'POST', '/dogs', DOG)).status).to.equal(201);
+    expect((await send(await device(first.base), 'POST', '/dogs', { id: 'drummer', ...DOG })).status).to.equal(201);
     first.child.kill('SIGINT');
     const end = await first.ended;
     expect(end.code).to.equal(0);
@@ -65,7 +65,7 @@ describe('the demo as a process', () => {
     const writers = Array.from({ length: 4 }, async (_, w) => {
       for (let i = 0; !dead && i < 400; i++) {
         const name = `Writer ${w} ${i}`;
-        const answer = await send(at, 'POST', '/dogs', { ...DOG, name }).catch(() => undefined);
+        const answer = await send(at, 'POST', '/dogs', { id: `writer-${w}-${i}`, ...DOG, name }).catch(() => undefined);
         if (answer?.status === 201) kept.push(name);
         if (kept.length >= 60 && !dead) {
           dead = true;

@@ -180,7 +180,12 @@ describe('an attack', () => {
 
   it('by formulas in names keeps them text in every table that leaves, and reads them back as they were', async () => {
     const dog = (
-      await room.call('POST', '/dogs', { ...DOG, name: '=HYPERLINK("x")', owner: { name: '@SUM(1)', phone: '' } })
+      await room.call('POST', '/dogs', {
+        id: 'formula',
+        ...DOG,
+        name: '=HYPERLINK("x")',
+        owner: { name: '@SUM(1)', phone: '' },
+      })
     ).json.id;
     await room.call('POST', '/bookings', {
       id: 'b-formula',

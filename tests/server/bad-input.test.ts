@@ -78,8 +78,9 @@ const WRITES: readonly {
   {
     method: 'POST',
     path: '/dogs',
-    good: DOG,
+    good: { id: 'bad-dog', ...DOG },
     faults: [
+      [{ id: 'a b' }, 'id'],
       [{ name: '' }, 'name'],
       [{ weightKg: '18' }, 'weightKg'],
       [{ weightKg: -1 }, 'weightKg'],

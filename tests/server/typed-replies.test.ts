@@ -1,8 +1,8 @@
 /** Routes answer as their row of the API says: what does not fit does not compile, and what is sent has the row's kind. */
 import { expect } from 'chai';
-import { API, type ApiKey, type ApiRow } from '../../contract/api.ts';
+import { API, type ApiKey, type ApiRow, type ReplyOf } from '../../contract/api.ts';
 import type { AnswerOf } from '../../server/endpoint.ts';
-import type { ReplyOf } from '../../contract/api.ts';
+import { bytes, ok } from '../../server/reply.ts';
 import { openRoom, type Room } from './room.ts';
 
 type Answers<K extends ApiKey> = () => AnswerOf<ReplyOf<K>>;
@@ -10,15 +10,15 @@ type Answers<K extends ApiKey> = () => AnswerOf<ReplyOf<K>>;
 /** Answers that do not fit: each is an error of the compiler, or this file is. */
 export const DO_NOT_FIT = {
   // @ts-expect-error a list of dogs has its day
-  list: (() => ({ json: { dogs: [] } })) satisfies Answers<'GET /dogs'>,
+  list: (() => ok({ dogs: [] })) satisfies Answers<'GET /dogs'>,
   // @ts-expect-error the day is a number
-  day: (() => ({ json: { today: '2031-04-09', dogs: [] } })) satisfies Answers<'GET /dogs'>,
+  day: (() => ok({ today: '2031-04-09', dogs: [] })) satisfies Answers<'GET /dogs'>,
   // @ts-expect-error a photo is no JSON
-  photo: (() => ({ json: {} })) satisfies Answers<'GET /photos/:id'>,
+  photo: (() => ok({})) satisfies Answers<'GET /photos/:id'>,
   // @ts-expect-error a page of JSON is no file
-  file: (() => ({ bytes: { type: 'image/jpeg', body: Buffer.from('') } })) satisfies Answers<'GET /kit'>,
+  file: (() => bytes('image/jpeg', Buffer.from(''))) satisfies Answers<'GET /kit'>,
   // @ts-expect-error nothing is no booking
-  nothing: (() => ({ json: undefined })) satisfies Answers<'POST /bookings'>,
+  nothing: (() => ok(undefined)) satisfies Answers<'POST /bookings'>,
 };
 
 describe('replies', () => {
@@ -29,8 +29,8 @@ describe('replies', () => {
   after(() => room.close());
 
   it('that do not fit are told by the compiler, one that fits is not', () => {
-    const fits: Answers<'GET /dogs'> = () => ({ json: { today: 22_379, dogs: [] } });
-    expect(fits()).to.deep.equal({ json: { today: 22_379, dogs: [] } });
+    const fits: Answers<'GET /dogs'> = () => ok({ today: 22_379, dogs: [] });
+    expect(fits()).to.deep.include({ kind: 'json', value: { today: 22_379, dogs: [] } });
     expect(Object.keys(DO_NOT_FIT)).to.have.length(5);
   });
 

@@ -16,10 +16,10 @@ describe('the walk over HTTP', () => {
   after(() => room.close());
 
   it('takes a new dog in and lists it as new', async () => {
-    const made = await room.call('POST', '/dogs', DOG);
+    const made = await room.call('POST', '/dogs', { id: 'tansy', ...DOG });
     expect(made.status).to.equal(201);
     dogId = made.json.id;
-    expect(made.json).to.deep.include({ ...DOG, version: 1 });
+    expect(made.json).to.deep.include({ id: 'tansy', ...DOG, version: 1 });
     const { json } = await room.call('GET', '/dogs');
     expect(json.dogs.find((d: { id: string }) => d.id === dogId).need.reason.code).to.equal('never-checked');
   });

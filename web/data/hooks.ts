@@ -5,7 +5,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
 import type { BookingDraft, BookingEdit, HoldDraft } from '../../contract/booking.ts';
 import type { CheckDraft } from '../../contract/check.ts';
-import type { DogDraft, DogEdit } from '../../contract/dog.ts';
+import type { DogEdit, NewDog } from '../../contract/dog.ts';
 import type { HomeSetupRecord } from '../../contract/home.ts';
 import type { OwnerPostRecord } from '../../contract/post.ts';
 import type { NewTool, ToolRecord, UpkeepDraft } from '../../contract/kit.ts';
@@ -173,7 +173,7 @@ export function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMuta
   return useMutation({ mutationFn: send, onSettled: () => void queries.invalidateQueries() });
 }
 
-export const useAddDog = () => useWrite((draft: DogDraft) => api.post('/dogs', draft));
+export const useAddDog = () => useWrite((draft: NewDog) => api.post('/dogs', draft));
 export const useEditDog = (id: string) => useWrite((edit: DogEdit) => api.put('/dogs/:id', { id }, edit));
 export const useSaveCheck = (dogId: string) =>
   useWrite((draft: CheckDraft) => api.post('/dogs/:id/checks', { id: dogId }, draft));

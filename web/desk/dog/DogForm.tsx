@@ -1,5 +1,6 @@
 /** A dog's lasting facts: new or changed. The same schema guards this form and the route. */
 import { joiResolver } from '@hookform/resolvers/joi';
+import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -21,6 +22,7 @@ import {
 import { HOME_CARE } from '../../../core/tide/index.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
+import { newId } from '../../data/client.ts';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText, minutesText, percent } from '../../words/figures.ts';
@@ -254,6 +256,8 @@ function Fields({
 function NewDog() {
   const navigate = useNavigate();
   const add = useAddDog();
+  // Sent again after an answer that was lost, it is the same dog.
+  const [id] = useState(newId);
   return (
     <>
       <div className="wt-title">
@@ -264,7 +268,7 @@ function NewDog() {
         busy={add.isPending}
         error={add.error}
         back="/desk/dogs"
-        onSave={(draft) => add.mutate(draft, { onSuccess: (dog) => void navigate(`/desk/dogs/${dog.id}`) })}
+        onSave={(draft) => add.mutate({ id, ...draft }, { onSuccess: (dog) => void navigate(`/desk/dogs/${dog.id}`) })}
       />
     </>
   );
