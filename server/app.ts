@@ -23,7 +23,7 @@ import type { Log } from './log.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
 import { dogRoutes } from './routes/dogs.ts';
-import { doorRoutes } from './routes/door.ts';
+import { doorRoutes, ownSecretRoutes } from './routes/door.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { feed } from './routes/feed.ts';
 import { homeRoutes } from './routes/home.ts';
@@ -145,6 +145,7 @@ export function createApp({
   const api = express.Router();
   api.use(
     doorRoutes(context, door, service),
+    ownSecretRoutes(context, service),
     accountRoutes(context, service, log),
     metaRoutes(context, webRoot),
     safeRoutes(context, safe, log),

@@ -3,12 +3,30 @@ import type { Router } from 'express';
 import type { KeysPage } from '../../contract/account.ts';
 import type { ApiKey } from '../../contract/api.ts';
 import type { ServerContext } from '../context.ts';
+import type { Origin } from '../auth/guard.ts';
 import { withoutSecrets } from '../db/accounts.ts';
+import type { Stores } from '../db/index.ts';
 import { apiRouter, type Ask } from '../endpoint.ts';
 import type { Log } from '../log.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
 import type { AccountService } from '../services/accounts.ts';
+
+/** Who may come in, and the devices they are in on. */
+const keysPage = ({ accounts }: Stores, origin: Origin): KeysPage => ({
+  accounts: accounts.all().map(withoutSecrets),
+  signIns: accounts.signIns().map((s) => ({
+    id: s.id,
+    accountId: s.account_id,
+    name: s.name,
+    device: s.device,
+    address: s.address,
+    shared: s.shared === 1,
+    createdMs: s.created_ms,
+    seenMs: s.seen_ms,
+    own: s.id === origin.signedIn?.row.id,
+  })),
+});
 
 export function accountRoutes(
   context: ServerContext,
@@ -19,20 +37,7 @@ export function accountRoutes(
   const { accounts } = stores;
   const { router, on } = apiRouter(context);
 
-  const keys = ({ origin }: Pick<Ask<ApiKey>, 'origin'>): KeysPage => ({
-    accounts: accounts.all().map(withoutSecrets),
-    signIns: accounts.signIns().map((s) => ({
-      id: s.id,
-      accountId: s.account_id,
-      name: s.name,
-      device: s.device,
-      address: s.address,
-      shared: s.shared === 1,
-      createdMs: s.created_ms,
-      seenMs: s.seen_ms,
-      own: s.id === origin.signedIn?.row.id,
-    })),
-  });
+  const keys = (ask: Pick<Ask<ApiKey>, 'origin'>): KeysPage => keysPage(stores, ask.origin);
   const mustHavePerson = (personId: string | null): void => {
     if (personId !== null) found(stores.roster.person(personId), 'person', personId);
   };

@@ -13,7 +13,7 @@ import type { AccountService, DoorRules } from '../services/accounts.ts';
 export function doorRoutes(context: ServerContext, rules: DoorRules, service: AccountService): Router {
   const { stores, nowMs, door } = context;
   const { accounts } = stores;
-  const { me, signIn, tried, sealedFor, mustBeThem, mustBeStrong } = service;
+  const { me, signIn, tried, sealedFor, mustBeStrong } = service;
   const { router, on } = apiRouter(context);
 
   on('GET /me', ({ origin }) => ok(me(origin.signedIn, origin)));
@@ -94,6 +94,17 @@ export function doorRoutes(context: ServerContext, rules: DoorRules, service: Ac
       signInCookie(secret, origin.secure),
     ]);
   });
+  return router;
+}
+
+/** One's own passphrase and PIN: each is changed by who has just shown the passphrase. */
+export function ownSecretRoutes(
+  context: ServerContext,
+  { me, mustBeStrong, mustBeThem, sealedFor }: AccountService,
+): Router {
+  const { stores, nowMs, door } = context;
+  const { accounts } = stores;
+  const { router, on } = apiRouter(context);
 
   on('POST /me/confirm', async (ask) => {
     await mustBeThem(ask.body.own, ask);

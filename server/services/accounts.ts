@@ -18,9 +18,8 @@ export interface DoorRules {
   readonly setUpCode?: string | undefined;
 }
 
-export type AccountService = ReturnType<typeof accountService>;
-export function accountService({ stores, nowMs, door }: ServerContext, rules: DoorRules, log: Log) {
-  const { throttle, places } = door;
+/** What a device is told of who is in on it, and how somebody is let in. */
+function whoIsHere({ stores, nowMs, door }: ServerContext, rules: DoorRules) {
   const { accounts } = stores;
 
   const me = (
@@ -78,6 +77,11 @@ export function accountService({ stores, nowMs, door }: ServerContext, rules: Do
     return { me: now, cookies: [signInCookie(secret, origin.secure), deviceCookie(device, origin.secure)] };
   };
 
+  return { me, signIn };
+}
+
+/** Whether secrets fit, how they are kept, and whether they are strong: each try counts until it has fitted. */
+function secretChecks({ door: { throttle, places } }: ServerContext, log: Log) {
   /** Looks whether a secret fits, once it is its turn: each try counts from here on until it has fitted. */
   const tried = async (
     counts: CountedFor,
@@ -116,5 +120,11 @@ export function accountService({ stores, nowMs, door }: ServerContext, rules: Do
       );
   };
 
-  return { me, signIn, tried, sealedFor, mustBeThem, mustBeStrong };
+  return { tried, sealedFor, mustBeThem, mustBeStrong };
 }
+
+export const accountService = (context: ServerContext, rules: DoorRules, log: Log) => ({
+  ...whoIsHere(context, rules),
+  ...secretChecks(context, log),
+});
+export type AccountService = ReturnType<typeof accountService>;
