@@ -2,10 +2,10 @@
  * Decides when what waits on this device is sent: when the house is opened, and when the link comes back. The session
  * that is open sends its own acts; those of the others, and photos, go from here.
  */
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { sessionsWaiting } from '../data/kept.ts';
 import { sendPhotos } from '../data/photos.ts';
+import { makeStale } from '../data/queries.ts';
 import { TableLog } from '../data/table-log.ts';
 
 /** Sends what sessions left behind, one after the other; what cannot be sent now stays. */
@@ -19,20 +19,19 @@ async function sendSessions(): Promise<number> {
 }
 
 export function useOutboxes(): void {
-  const queries = useQueryClient();
   useEffect(() => {
     const send = (): void => {
       void sendPhotos().then((sent) => {
-        if (sent > 0) void queries.invalidateQueries({ queryKey: ['photos'] });
+        if (sent > 0) void makeStale('PUT /checks/:id/photos/:photoId');
       });
       void sendSessions()
         .then((sent) => {
-          if (sent > 0) void queries.invalidateQueries();
+          if (sent > 0) void makeStale('POST /sessions/:id/events');
         })
         .catch(() => undefined); // no store on this device: nothing waits
     };
     send();
     window.addEventListener('online', send);
     return () => window.removeEventListener('online', send);
-  }, [queries]);
+  }, []);
 }

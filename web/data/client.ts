@@ -54,34 +54,43 @@ function addressOf(path: string, ids: unknown, query: unknown): string {
   return `/api${filled}${search === '' ? '' : `?${search}`}`;
 }
 
-/** Sends one request and reads its JSON, which the server made as the row of the API says. */
-async function send<K extends ApiKey>(
-  method: Method,
-  path: string,
-  asked: readonly unknown[],
-  confirmed = false,
-): Promise<JsonOf<K>> {
+let tellWritten: (key: string) => void = () => undefined;
+/** Who is told of each write that was answered or refused, by its row. */
+export const whenWritten = (told: (key: string) => void): void => {
+  tellWritten = told;
+};
+
+/** One request, once; what was refused is an error. */
+async function answered(method: Method, path: string, asked: readonly unknown[]): Promise<Response> {
   const [ids, sent] = path.includes(':') ? asked : [{}, ...asked];
   const [query, body] = method === 'GET' || method === 'DELETE' ? [sent, undefined] : [undefined, sent];
-  let response: Response;
-  try {
-    response = await fetch(addressOf(path, ids, query), {
-      method,
-      ...(body !== undefined && { body: JSON.stringify(body) }),
-      headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
-    });
-  } catch {
+  const response = await fetch(addressOf(path, ids, query), {
+    method,
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+    headers: { ...ours(), ...(body !== undefined && { 'Content-Type': 'application/json' }) },
+  }).catch(() => {
     throw new ApiProblem(0, null, LOST);
-  }
+  });
   if (response.status === SIGNED_OUT || response.status === LOCKED) window.dispatchEvent(new Event(DOOR_SHUT));
-  if (!response.ok) {
-    const refused = await refusal(response);
-    // An owner's act: it is sent once more when the passphrase was shown.
-    if (refused.field === CONFIRM && !confirmed && (await askToConfirm())) return send<K>(method, path, asked, true);
-    throw refused;
+  if (!response.ok) throw await refusal(response);
+  return response;
+}
+
+/** Is it refused because an owner's passphrase is wanted first. */
+const asksToConfirm = (problem: unknown): boolean => problem instanceof ApiProblem && problem.field === CONFIRM;
+
+/** Sends a request and reads its JSON, which the server made as the row of the API says. */
+async function send<K extends ApiKey>(method: Method, path: string, asked: readonly unknown[]): Promise<JsonOf<K>> {
+  try {
+    const response = await answered(method, path, asked).catch(async (problem: unknown) => {
+      // An owner's act: it is sent once more when the passphrase was shown.
+      if (asksToConfirm(problem) && (await askToConfirm())) return answered(method, path, asked);
+      throw problem;
+    });
+    return await response.json();
+  } finally {
+    if (method !== 'GET') tellWritten(`${method} ${path}`);
   }
-  const value: JsonOf<K> = await response.json();
-  return value;
 }
 
 const by =

@@ -14,6 +14,7 @@ import type {
   SignIn,
 } from '../../contract/account.ts';
 import type { SetUp } from '../../contract/salon.ts';
+import { asks } from './asked.ts';
 import { api, ApiProblem, DOOR_SHUT } from './client.ts';
 import { askToConfirm } from './confirm.ts';
 import { forgetPeople } from './forget-people.ts';
@@ -42,7 +43,7 @@ async function askMe(): Promise<MePage> {
   }
 }
 
-const ME_KEY = ['me'] as const;
+const ME_KEY = asks('/me').queryKey;
 export const meQuery = queryOptions({ queryKey: ME_KEY, queryFn: askMe, staleTime: 30_000 });
 
 /** Who is here, asked again whenever a request found the door shut. */
@@ -104,8 +105,7 @@ export const useSetUp = () =>
 /** Towns whose name begins so. */
 export const usePlaces = (find: string) =>
   useQuery({
-    queryKey: ['places', find],
-    queryFn: () => api.get('/places', { find }),
+    ...asks('/places', { find }),
     enabled: find.trim().length > 1,
     staleTime: Infinity,
     placeholderData: (before) => before,
@@ -121,11 +121,11 @@ export async function confirmedFirst(): Promise<boolean> {
 export const useNewPassphrase = () => usePass((body: NewPassphrase) => api.put('/me/passphrase', body));
 export const useNewPin = () => usePass((body: NewPin) => api.put('/me/pin', body));
 
-const KEYS = ['keys'] as const;
-export const useKeys = () => useQuery({ queryKey: KEYS, queryFn: () => api.get('/keys') });
+const keysQuery = asks('/keys');
+export const useKeys = () => useQuery(keysQuery);
 function useKeyWrite<V>(send: (value: V) => Promise<KeysPage>) {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: send, onSuccess: (page) => queries.setQueryData(KEYS, page) });
+  return useMutation({ mutationFn: send, onSuccess: (page) => queries.setQueryData(keysQuery.queryKey, page) });
 }
 export const useAddAccount = () => useKeyWrite((draft: AccountDraft) => api.post('/accounts', draft));
 export const useEditAccount = () =>

@@ -1,8 +1,5 @@
-/**
- * Decides which server state the rooms read and write, and under which keys it is cached.
- * What the rooms show is computed from facts, so any write may change any of it: after one, everything is stale.
- */
-import { queryOptions, useMutation, useQuery, useQueryClient, type UseMutationResult } from '@tanstack/react-query';
+/** What the rooms ask of the API, and what they write. */
+import { queryOptions, useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
 import type { BookingDraft, BookingEdit, HoldDraft } from '../../contract/booking.ts';
 import type { CheckDraft } from '../../contract/check.ts';
 import type { DogEdit, NewDog } from '../../contract/dog.ts';
@@ -16,6 +13,7 @@ import type { SessionDraft } from '../../contract/session.ts';
 import type { HomeNote, LifeNote } from '../../contract/tide.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
+import { asks } from './asked.ts';
 import { api } from './client.ts';
 
 /** So often it is asked whether something new has been learnt. */
@@ -23,155 +21,99 @@ const LEARNT_EVERY_MS = 600;
 
 const at = (id: string): string => encodeURIComponent(id);
 
-export const dogsQuery = queryOptions({
-  queryKey: ['dogs'],
-  queryFn: () => api.get('/dogs'),
-});
+export const dogsQuery = asks('/dogs');
 export const useDogs = () => useQuery(dogsQuery);
 
 /** Dogs by a part of their or their owner's name, also those that rest. */
 export const useFoundDogs = (find: string) =>
-  useQuery({
-    queryKey: ['dogs', find],
-    queryFn: () => api.get('/dogs', { find }),
-    enabled: find.length > 1,
-    placeholderData: (before) => before,
-  });
+  useQuery({ ...asks('/dogs', { find }), enabled: find.length > 1, placeholderData: (before) => before });
 
-export const dogQuery = (id: string) =>
-  queryOptions({
-    queryKey: ['dog', id],
-    queryFn: () => api.get('/dogs/:id', { id }),
-    enabled: id !== '',
-  });
+export const dogQuery = (id: string) => queryOptions({ ...asks('/dogs/:id', { id }), enabled: id !== '' });
 export const useDog = (id: string) => useQuery(dogQuery(id));
 
 export const checkQuery = (id: string | undefined) =>
-  queryOptions({
-    queryKey: ['check', id],
-    queryFn: () => api.get('/checks/:id', { id: id ?? '' }),
-    enabled: id !== undefined,
-  });
+  queryOptions({ ...asks('/checks/:id', { id: id ?? '' }), enabled: id !== undefined });
 export const useCheck = (id: string | undefined) => useQuery(checkQuery(id));
 
 /** What a plan is computed from: the room computes it, so that it can be changed and seen at once. */
-export const benchQuery = (checkId: string) =>
-  queryOptions({ queryKey: ['bench', checkId], queryFn: () => api.get('/checks/:id/bench', { id: checkId }) });
+export const benchQuery = (checkId: string) => asks('/checks/:id/bench', { id: checkId });
 export const useBench = (checkId: string) => useQuery(benchQuery(checkId));
 
-export const benchCasesQuery = queryOptions({
-  queryKey: ['bench-cases'],
-  queryFn: () => api.get('/bench/cases'),
-});
+export const benchCasesQuery = asks('/bench/cases');
 export const useBenchCases = () => useQuery(benchCasesQuery);
 
-export const sessionsQuery = queryOptions({
-  queryKey: ['sessions'],
-  queryFn: () => api.get('/sessions'),
-});
+export const sessionsQuery = asks('/sessions');
 export const useSessions = () => useQuery(sessionsQuery);
 
-const sessionKey = (id: string) => ['session', id] as const;
-export const useSession = (id: string) =>
-  useQuery({ queryKey: sessionKey(id), queryFn: () => api.get('/sessions/:id', { id }) });
+export const useSession = (id: string) => useQuery(asks('/sessions/:id', { id }));
 
-export const useNext = (dogId: string) =>
-  useQuery({ queryKey: ['next', dogId], queryFn: () => api.get('/dogs/:id/next', { id: dogId }) });
+export const useNext = (dogId: string) => useQuery(asks('/dogs/:id/next', { id: dogId }));
 
-export const bookingsQuery = queryOptions({
-  queryKey: ['bookings'],
-  queryFn: () => api.get('/bookings'),
-});
+export const bookingsQuery = asks('/bookings');
 export const useBookings = () => useQuery(bookingsQuery);
 
-export const dayQuery = queryOptions({ queryKey: ['day'], queryFn: () => api.get('/day') });
+export const dayQuery = asks('/day');
 export const useDay = () => useQuery(dayQuery);
 
-export const salonQuery = queryOptions({
-  queryKey: ['salon'],
-  queryFn: () => api.get('/salon'),
-});
+export const salonQuery = asks('/salon');
 export const useSalon = () => useQuery(salonQuery);
 
-export const useTally = () => useQuery({ queryKey: ['tally'], queryFn: () => api.get('/tally') });
+export const useTally = () => useQuery(asks('/tally'));
 
-export const ledgerQuery = queryOptions({
-  queryKey: ['ledger'],
-  queryFn: () => api.get('/tally/ledger'),
-});
+export const ledgerQuery = asks('/tally/ledger');
 export const useLedger = () => useQuery(ledgerQuery);
 
-export const tideQuery = queryOptions({ queryKey: ['tide'], queryFn: () => api.get('/tide') });
+export const tideQuery = asks('/tide');
 export const useTideBook = () => useQuery(tideQuery);
 /** What the salon's computer has learnt from the tide last; asked again until it is from the facts of that word. */
-export const tideLearntQuery = queryOptions({
-  queryKey: ['tide-learnt'],
-  queryFn: () => api.get('/tide/learnt'),
-});
+export const tideLearntQuery = asks('/tide/learnt');
 export const useTideLearnt = (until: string | undefined) =>
   useQuery({
     ...tideLearntQuery,
     refetchInterval: ({ state }) =>
       until !== undefined && state.data && state.data.known?.facts !== until ? LEARNT_EVERY_MS : false,
   });
-export const useDogLog = (dogId: string) =>
-  useQuery({ queryKey: ['log', dogId], queryFn: () => api.get('/dogs/:id/log', { id: dogId }) });
-export const useHome = (dogId: string) =>
-  useQuery({ queryKey: ['home', dogId], queryFn: () => api.get('/dogs/:id/home', { id: dogId }) });
-export const useReports = () =>
-  useQuery({
-    queryKey: ['home-reports'],
-    queryFn: () => api.get('/home-reports'),
-  });
-export const usePost = () => useQuery({ queryKey: ['post'], queryFn: () => api.get('/post') });
+export const useDogLog = (dogId: string) => useQuery(asks('/dogs/:id/log', { id: dogId }));
+export const useHome = (dogId: string) => useQuery(asks('/dogs/:id/home', { id: dogId }));
+export const useReports = () => useQuery(asks('/home-reports'));
+export const usePost = () => useQuery(asks('/post'));
 export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
-export const useWeather = () => useQuery({ queryKey: ['weather'], queryFn: () => api.get('/weather') });
+export const useWeather = () => useQuery(asks('/weather'));
 
-export const productsQuery = queryOptions({
-  queryKey: ['products'],
-  queryFn: () => api.get('/products'),
-});
+export const productsQuery = asks('/products');
 export const useProducts = () => useQuery(productsQuery);
 
-export const kitQuery = queryOptions({ queryKey: ['kit'], queryFn: () => api.get('/kit') });
+export const kitQuery = asks('/kit');
 export const useKit = () => useQuery(kitQuery);
 
-export const useCoverage = () => useQuery({ queryKey: ['coverage'], queryFn: () => api.get('/kit/coverage') });
+export const useCoverage = () => useQuery(asks('/kit/coverage'));
 
-export const useRules = () => useQuery({ queryKey: ['rules'], queryFn: () => api.get('/rules') });
+export const useRules = () => useQuery(asks('/rules'));
 
 /** The kit ranked in a zone, phase by phase of a method; nothing until a zone is asked about. */
 export const useRankings = (checkId: string, zone: ZoneId | undefined, method: string) =>
   useQuery({
-    queryKey: ['rankings', checkId, zone, method],
-    queryFn: () => api.get('/checks/:id/rankings/:zone/:method', { id: checkId, zone: zone ?? '', method }),
+    ...asks('/checks/:id/rankings/:zone/:method', { id: checkId, zone: zone ?? '', method }),
     enabled: zone !== undefined,
   });
 
 /** What other house rules would change; nothing while they are those that stand. */
 export const useHousePreview = (house: HouseRules, changed: boolean) =>
   useQuery({
-    queryKey: ['house-preview', house],
+    queryKey: ['POST /house/preview', house],
     queryFn: () => api.post('/house/preview', { house }),
     enabled: changed,
     placeholderData: (before) => before,
   });
 
 export const photosQuery = (checkId: string | undefined) =>
-  queryOptions({
-    queryKey: ['photos', checkId],
-    queryFn: () => api.get('/checks/:id/photos', { id: checkId ?? '' }),
-    enabled: checkId !== undefined,
-  });
+  queryOptions({ ...asks('/checks/:id/photos', { id: checkId ?? '' }), enabled: checkId !== undefined });
 export const usePhotos = (checkId: string | undefined) => useQuery(photosQuery(checkId));
 export const photoUrl = (id: string): string => `/api/photos/${at(id)}`;
 
-/** A write, after which everything that is read is asked for again; a refused one too, as it may have been stale. */
-export function useWrite<Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> {
-  const queries = useQueryClient();
-  // Not waited for: whoever wrote goes on at once, and rooms that show something ask again behind it.
-  return useMutation({ mutationFn: send, onSettled: () => void queries.invalidateQueries() });
-}
+/** A write. What it touches is asked for again, also after a refusal, which may have come of something stale: see queries.ts. */
+export const useWrite = <Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMutationResult<Got, Error, Sent> =>
+  useMutation({ mutationFn: send });
 
 export const useAddDog = () => useWrite((draft: NewDog) => api.post('/dogs', draft));
 export const useEditDog = (id: string) => useWrite((edit: DogEdit) => api.put('/dogs/:id', { id }, edit));
@@ -207,21 +149,13 @@ export const useUndoMove = () => useWrite((id: string) => api.delete('/products/
 export const useRemovePhoto = () => useWrite((id: string) => api.delete('/photos/:id', { id }));
 export const useEditSalon = () => useWrite((edit: SalonEdit) => api.put('/salon', edit));
 
-export const useRoster = () => useQuery({ queryKey: ['roster'], queryFn: () => api.get('/roster') });
-export const useWish = (dogId: string) =>
-  useQuery({ queryKey: ['wish', dogId], queryFn: () => api.get('/dogs/:id/wish', { id: dogId }) });
-export const callsQuery = queryOptions({
-  queryKey: ['calls'],
-  queryFn: () => api.get('/calls'),
-});
+export const useRoster = () => useQuery(asks('/roster'));
+export const useWish = (dogId: string) => useQuery(asks('/dogs/:id/wish', { id: dogId }));
+export const callsQuery = asks('/calls');
 export const useCalls = () => useQuery(callsQuery);
 /** A day's sheet, asked again each half minute: it hangs on the wall and at the table too. */
 export const sheetQuery = (day: string | undefined) =>
-  queryOptions({
-    queryKey: ['sheet', day],
-    queryFn: () => api.get('/sheet', day === undefined ? {} : { day }),
-    refetchInterval: 30_000,
-  });
+  queryOptions({ ...asks('/sheet', day === undefined ? {} : { day }), refetchInterval: 30_000 });
 export const useSheet = (day: string | undefined) => useQuery(sheetQuery(day));
 export const personFeedUrl = (id: string): string => `/api/roster/people/${at(id)}/calendar.ics`;
 export const BOOKINGS_CSV = '/api/bookings.csv';

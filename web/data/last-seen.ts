@@ -4,28 +4,29 @@
  */
 import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';
 import { del, get, set } from 'idb-keyval';
+import type { ReadKey } from '../../contract/topics.ts';
 
 const KEY = 'woolly-tide.last-seen';
 const MOST_DAYS = 5;
 const DAY_MS = 86_400_000;
 const WAIT_MS = 2_000;
 /** What is worth having without a link; the rest is large, quickly old, or the owner's alone. */
-const KEEPS: ReadonlySet<unknown> = new Set([
-  'dogs',
-  'dog',
-  'day',
-  'salon',
-  'kit',
-  'rules',
-  'roster',
-  'sheet',
-  'bookings',
-  'check',
-  'next',
-  'home',
-  'bench',
-  'practice',
-  'calls',
+const KEEPS: ReadonlySet<unknown> = new Set<ReadKey>([
+  'GET /dogs',
+  'GET /dogs/:id',
+  'GET /day',
+  'GET /salon',
+  'GET /kit',
+  'GET /rules',
+  'GET /roster',
+  'GET /sheet',
+  'GET /bookings',
+  'GET /checks/:id',
+  'GET /dogs/:id/next',
+  'GET /dogs/:id/home',
+  'GET /checks/:id/bench',
+  'GET /practice',
+  'GET /calls',
 ]);
 
 interface Kept {

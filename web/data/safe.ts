@@ -1,17 +1,16 @@
 /** Server state of the safe: changes, backups, what is taken out and brought in. */
 import { useQuery } from '@tanstack/react-query';
 import type { Forget, IntakeColumns, IntakeDraft } from '../../contract/safe.ts';
+import { asks } from './asked.ts';
 import { api, newId } from './client.ts';
 import { useWrite } from './hooks.ts';
 
-const SAFE = ['safe'] as const;
 const WORKING_MS = 700;
 
 /** The safe, asked again while something is being made. */
 export const useSafe = () =>
   useQuery({
-    queryKey: SAFE,
-    queryFn: () => api.get('/safe'),
+    ...asks('/safe'),
     refetchInterval: ({ state }) =>
       state.data?.jobs.some((j) => j.state === 'waiting' || j.state === 'running') ? WORKING_MS : false,
   });
@@ -20,22 +19,14 @@ export const useMakeExport = () => useWrite(() => api.post('/exports', { id: new
 export const exportUrl = (id: string): string => `/api/exports/${encodeURIComponent(id)}`;
 
 export const useChanges = (before: number | undefined, dog: string | undefined) =>
-  useQuery({
-    queryKey: ['changes', before, dog],
-    queryFn: () =>
-      api.get('/changes', { ...(before !== undefined && { before: String(before) }), ...(dog && { dog }) }),
-  });
+  useQuery(asks('/changes', { ...(before !== undefined && { before: String(before) }), ...(dog && { dog }) }));
 export const useForget = () => useWrite((owner: Forget) => api.post('/forget', owner));
 
-export const useIntakes = () =>
-  useQuery({
-    queryKey: ['intake'],
-    queryFn: () => api.get('/intake'),
-  });
-/** What would come of each line; asked anew with each change of a column. */
+export const useIntakes = () => useQuery(asks('/intake'));
+/** What would come of each line; asked again with each change of a column. */
 export const useIntakePreview = (csv: string | undefined, columns: IntakeColumns | undefined) =>
   useQuery({
-    queryKey: ['intake-preview', csv, columns],
+    queryKey: ['POST /intake/preview', csv, columns],
     queryFn: () => api.post('/intake/preview', { csv: csv ?? '', ...(columns && { columns }) }),
     enabled: csv !== undefined,
     placeholderData: (before) => before,

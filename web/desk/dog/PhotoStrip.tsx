@@ -2,7 +2,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { useQueryClient } from '@tanstack/react-query';
+import { makeStale } from '../../data/queries.ts';
 import type { PhotoRecord } from '../../../contract/photo.ts';
 import { zoneName } from '../../../core/dog/index.ts';
 import { Refusal } from '../../app/state.tsx';
@@ -15,7 +15,6 @@ const nameOf = (p: PhotoRecord): string => (p.zone ? capital(zoneName(p.zone)) :
 export function PhotoStrip({ checkId }: { checkId: string }) {
   const photos = usePhotos(checkId);
   const remove = useRemovePhoto();
-  const queries = useQueryClient();
   const [removed, setRemoved] = useState<PendingPhoto | undefined>();
   const list = photos.data?.photos ?? [];
   const take = async (p: PhotoRecord): Promise<void> => {
@@ -25,7 +24,7 @@ export function PhotoStrip({ checkId }: { checkId: string }) {
   };
   const putBack = async (): Promise<void> => {
     if (removed && (await sendPhoto(removed))) setRemoved(undefined);
-    void queries.invalidateQueries({ queryKey: ['photos'] });
+    void makeStale('PUT /checks/:id/photos/:photoId');
   };
   if (list.length === 0 && !removed) return null;
   return (

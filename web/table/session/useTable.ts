@@ -1,5 +1,5 @@
 /** A session as the table shows it: its log on this device, folded; what stands now; and a way to tell it what happened. */
-import { useQueryClient } from '@tanstack/react-query';
+import { makeStale } from '../../data/queries.ts';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { SessionPage } from '../../../contract/session.ts';
 import {
@@ -41,10 +41,9 @@ export function useTableLog(sessionId: string): { readonly log: TableLog; readon
     return () => log.close();
   }, [log]);
   const view = useSyncExternalStore(log.subscribe, log.snapshot);
-  const queries = useQueryClient();
   // What other rooms show is computed from the log: once the salon has more of it, theirs is stale.
   const known = view.events.length - view.waiting;
-  useEffect(() => void queries.invalidateQueries(), [known, queries]);
+  useEffect(() => void makeStale('POST /sessions/:id/events'), [known]);
   return { log, view };
 }
 
