@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { expect } from 'chai';
 import { chromium, type BrowserContextOptions, type Page } from 'playwright-core';
-import type { TideLearntAnswer } from '../../contract/tide.ts';
+import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
+import { factsWord } from '../../core/tide/index.ts';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
@@ -254,10 +255,11 @@ export async function tabTo(page: Page, name: string | RegExp, most = 150): Prom
 
 /** Until the salon's computer has learnt the tide: while it does, the tide's room says how far it is. */
 export async function untilTideIsLearnt({ base, headers }: Pick<Visit, 'base' | 'headers'>): Promise<void> {
+  const ask = async (path: string) => (await fetch(`${base}/api${path}`, { headers })).json();
+  const file: TideFile = await ask('/tide');
   for (;;) {
-    const response = await fetch(`${base}/api/tide/learnt`, { headers });
-    const { known }: TideLearntAnswer = await response.json();
-    if (known !== null) return;
+    const { known }: TideLearntAnswer = await ask('/tide/learnt');
+    if (known?.facts === factsWord(file)) return;
     await new Promise((on) => setTimeout(on, 200));
   }
 }

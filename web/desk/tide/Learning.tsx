@@ -10,7 +10,7 @@ export function Learning({ file, children }: { file: TideFile; children: (learnt
   return (
     <>
       {tide.state === 'working' && (
-        <div className="wt-note wt-learning" role="status">
+        <div className={`wt-note wt-learning ${tide.learnt ? 'is-renewing' : ''}`} role="status">
           <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
           <progress aria-label="Logs read" value={tide.progress} max={1} />
           <Button variant="outline-primary" onClick={tide.cancel}>
