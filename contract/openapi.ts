@@ -1,6 +1,7 @@
-/** The API as OpenAPI 3.1, made from its table and the schemas that guard it. */
+/** The API as OpenAPI 3.1, made from its table, the schemas that guard it, and the types that it answers with. */
 import type Joi from 'joi';
 import { API, type ApiRow, type ReplyKind } from './api.ts';
+import replySchemas from './replies.json' with { type: 'json' };
 
 type Json = { readonly [key: string]: unknown };
 
@@ -25,8 +26,17 @@ const ERROR: Json = {
   required: ['error'],
 };
 
-const typeOf = (reply: ReplyKind): string =>
-  reply.kind === 'json' ? 'application/json' : reply.kind === 'stream' ? 'text/event-stream' : reply.type;
+/** Schemas of the types that replies are made of, and of each row's reply as JSON: see scripts/reply-schemas.mjs. */
+const REPLIES: { readonly schemas: Json; readonly replies: Json } = replySchemas;
+
+/** What a row answers with, by its content type; of a stream, what each of its events carries. */
+function contentOf(key: string, reply: ReplyKind): Json {
+  const schema = REPLIES.replies[key];
+  if (reply.kind === 'file') return { [reply.type]: { schema: { type: 'string' } } };
+  if (reply.kind === 'json') return { 'application/json': { schema } };
+  const event = { type: 'string', contentMediaType: 'application/json', contentSchema: schema };
+  return { 'text/event-stream': { schema: event } };
+}
 
 function operation(key: string, row: ApiRow): Json {
   const [, path = ''] = key.split(' ');
@@ -55,7 +65,7 @@ function operation(key: string, row: ApiRow): Json {
     security: row.may === 'anyone' ? [] : row.may === 'link' ? [{ link: [] }] : [{ device: [] }],
     ...(typeof row.may === 'object' && { 'x-roles': row.may }),
     responses: {
-      '2XX': { description: row.answers, content: { [typeOf(row.reply)]: {} } },
+      '2XX': { description: row.answers, content: contentOf(key, row.reply) },
       '4XX': {
         description: 'Refused; nothing was written.',
         content: { 'application/json': { schema: { $ref: '#/components/schemas/Error' } } },
@@ -81,7 +91,7 @@ export function openApi(): Json {
     servers: [{ url: '/api' }],
     paths,
     components: {
-      schemas: { Error: ERROR },
+      schemas: { Error: ERROR, ...REPLIES.schemas },
       securitySchemes: {
         device: { type: 'apiKey', in: 'cookie', name: 'woolly' },
         link: { type: 'apiKey', in: 'header', name: 'X-Home-Link' },

@@ -225,6 +225,7 @@ const tasks = () => [
   { stage: 'lint', needs: [], work: check('lint', bin('eslint'), ['--max-warnings', String(MOST_WARNINGS), '--cache', '--cache-location', 'node_modules/.cache/eslint/', '.']) },
   { stage: 'format', needs: [], work: check('format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '--cache-strategy', 'content', '.']) },
   ...sharded('cli', 1, ['tests', 'native', 'server']),
+  { stage: 'types', needs: [], work: check('replies described', process.execPath, [path.join('scripts', 'reply-schemas.mjs'), '--check']) },
   ...PROGRAMS.map((program) => ({ stage: 'types', needs: [], work: check(`types ${program}`, process.execPath, [TSC, '-p', program]) })),
 ];
 

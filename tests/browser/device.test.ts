@@ -82,7 +82,7 @@ describe('a device of the salon', () => {
       await signIn(page, 'runa');
       await page.getByRole('link', { name: 'Bollard' }).click();
       await page.getByRole('heading', { level: 1, name: 'Bollard' }).waitFor();
-      await untilSeenIsKept(page, 'dog');
+      await untilSeenIsKept(page, 'GET /dogs/:id');
       await page.goto('/table/sessions/demo-bollard-session-1');
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForFunction(() => Object.keys(localStorage).some((key) => key.includes('recent')));

@@ -22,7 +22,7 @@ describe('the desk without a link', () => {
     // This one is made by the salon's computer and asks for nothing.
     await page.goto('/desk/kit');
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
-    await untilSeenIsKept(page, 'kit');
+    await untilSeenIsKept(page, 'GET /kit');
     await page.context().setOffline(true);
     await page.goto('/desk/dogs');
     await page.getByRole('link', { name: 'Bollard' }).waitFor();
@@ -52,7 +52,7 @@ describe('the desk without a link', () => {
     };
     await comeIn('runa');
     await page.getByRole('link', { name: 'Bollard' }).waitFor();
-    await untilSeenIsKept(page, 'dogs');
+    await untilSeenIsKept(page, 'GET /dogs');
     await page.getByRole('button', { name: 'Runa' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.getByRole('heading', { name: 'Who is here?' }).waitFor();

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import type { RouteObject } from 'react-router';
 import { API } from '../../contract/api.ts';
 import { ROUTES } from '../../web/app/routes.tsx';
+import { dogQuery, ledgerQuery } from '../../web/data/hooks.ts';
 import { queries } from '../../web/data/queries.ts';
 
 const all = (routes: readonly RouteObject[]): readonly RouteObject[] =>
@@ -68,9 +69,9 @@ describe('what rooms ask first', () => {
   it('is not asked again by the next room while it is fresh, and is there for it', async () => {
     await enter('/desk/dogs/:dogId/plan/:checkId');
     expect(await enter('/desk/dogs/:dogId')).to.deep.equal([]);
-    expect(queries.getQueryData(['dog', 'bollard'])).to.deep.equal({});
+    expect(queries.getQueryData(dogQuery('bollard').queryKey)).to.deep.equal({});
   });
-  it('is asked anew for another dog, not for another view of the same page', () => {
+  it('is asked again for another dog, not for another view of the same page', () => {
     const room = all(ROUTES).find(({ path }) => path === '/desk/dogs/:dogId');
     const again = (from: string, to: string): boolean | undefined =>
       room?.shouldRevalidate?.({
@@ -86,6 +87,6 @@ describe('what rooms ask first', () => {
   it('is no fault of the page where it is refused: whoever comes for it hears why', async () => {
     globalThis.fetch = async () => new Response('{"error":{"field":null,"message":"Not yours."}}', { status: 403 });
     await enter('/desk/tally');
-    expect(queries.getQueryState(['ledger'])?.error?.message).to.equal('Not yours.');
+    expect(queries.getQueryState(ledgerQuery.queryKey)?.error?.message).to.equal('Not yours.');
   });
 });

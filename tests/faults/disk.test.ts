@@ -75,7 +75,7 @@ describe('a bad day', () => {
       let acknowledged = 2;
       let status = 0;
       for (let i = 0; i < 2000 && status < 500; i++) {
-        const body = JSON.stringify({ ...TANSY, note: 'y'.repeat(1900) });
+        const body = JSON.stringify({ id: `dog-${i}`, ...TANSY, note: 'y'.repeat(1900) });
         const answer = await fetch(`${base}/api/dogs`, { method: 'POST', headers, body });
         ({ status } = answer);
         if (status === 201) acknowledged++;

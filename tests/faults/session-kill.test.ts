@@ -71,7 +71,7 @@ describe('a session whose server is killed', () => {
       const others = Array.from({ length: 2 }, async (_, w) => {
         while (!dead && !over.signal.aborted) {
           const name = `Dog ${w} ${names++}`;
-          const answer = await send(base, '/dogs', { ...TANSY, name });
+          const answer = await send(base, '/dogs', { id: name.replaceAll(' ', '-'), ...TANSY, name });
           if (answer?.status === 201) named.add(name);
           await setTimeout(10);
         }

@@ -6,6 +6,7 @@ import { expect } from 'chai';
 import { API, type ApiKey } from '../../contract/api.ts';
 import { isStaleAfter, isWrite, type WriteKey } from '../../contract/topics.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
+import { expectAsDescribed } from '../reply-schema.ts';
 import { fillSmall, TANSY } from '../small-house.ts';
 import { CHECK, NOW, openRoom, type Room } from './room.ts';
 
@@ -202,7 +203,8 @@ describe('what a write touches', () => {
   const answers = async (): Promise<ReadonlyMap<ApiKey, string>> => {
     const all = new Map<ApiKey, string>();
     for (const [key, path] of READS) {
-      const { status, text } = await room.call('GET', pathOf(key, path));
+      const { status, text, json } = await room.call('GET', pathOf(key, path));
+      if (status === 200) expectAsDescribed(key, json);
       all.set(key, `${all.get(key) ?? ''} ${status} ${text}`);
     }
     return all;
@@ -217,6 +219,7 @@ describe('what a write touches', () => {
       const [method = ''] = key.split(' ');
       const answer = await room.call(method, pathOf(key, path), body);
       expect(answer.status, `${key} ${answer.text}`).to.be.within(200, 202);
+      expectAsDescribed(key, answer.json);
       const after = await answers();
       const others = [...after].flatMap(([read, text]) => (text === before.get(read) ? [] : [read]));
       for (const read of others) expect(isStaleAfter(read, key), `${read} after ${key}`).to.equal(true);

@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import { API, type ApiKey, type ApiRow, type ReplyOf } from '../../contract/api.ts';
 import type { AnswerOf } from '../../server/endpoint.ts';
+import { expectAsDescribed } from '../reply-schema.ts';
 import { bytes, ok } from '../../server/reply.ts';
 import { openRoom, type Room } from './room.ts';
 
@@ -20,6 +21,8 @@ export const DO_NOT_FIT = {
   // @ts-expect-error nothing is no booking
   nothing: (() => ok(undefined)) satisfies Answers<'POST /bookings'>,
 };
+
+const isKey = (key: string): key is ApiKey => Object.hasOwn(API, key);
 
 describe('replies', () => {
   let room: Room;
@@ -45,7 +48,8 @@ describe('replies', () => {
       expect(answer.headers.get('content-type'), key).to.match(new RegExp(`^${type}`));
       if (reply.kind === 'file')
         expect(answer.headers.get('content-disposition'), key).to.match(/^attachment; filename="/);
-      await answer.arrayBuffer();
+      if (reply.kind === 'json' && isKey(key)) expectAsDescribed(key, await answer.json());
+      else await answer.arrayBuffer();
       asked++;
     }
     expect(asked).to.be.above(25);
