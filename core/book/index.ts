@@ -26,7 +26,7 @@ export {
 export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
 export { account, dogAccount, type Account, type DogAccount } from './account.ts';
 export { firstFit, type Rule } from './rules.ts';
-export { planBook, restsAfter, type BookPlan, type BookProgress } from './plan-book.ts';
+export { planBook, restsAfter, startFrom, type BookPlan, type BookProgress, type BookStart } from './plan-book.ts';
 export {
   AT_ONCE,
   hoursWithout,

@@ -60,13 +60,31 @@ export interface BookProgress extends Omit<YearProgress, 'stage' | 'best'> {
   readonly best: BookPlan | undefined;
 }
 
-/** Plans a book; yields how far it is. */
+/** A plan of much the same book on the same days: its prices, and the days of each dog's visits by the dog's id. */
+export interface BookStart {
+  readonly prices: Float64Array;
+  readonly visits: ReadonlyMap<string, readonly number[]>;
+}
+
+/** Where a plan of these dogs leaves the next one to start. */
+export const startFrom = (dogs: readonly YearDog[], { prices, visits }: BookPlan): BookStart => ({
+  prices,
+  visits: new Map(dogs.map((d, i) => [d.id, visits[i] ?? []])),
+});
+
+/**
+ * Plans a book; yields how far it is. From a start no rough plan is made, and prices are only mended. Throws RangeError where the
+ * start has other days than the book.
+ */
 export function* planBook(
   dogs: readonly YearDog[],
   hours: Hours,
   worth: Worth = WORTH,
   effort: YearEffort = YEAR_EFFORT,
+  start?: BookStart,
 ): Generator<BookProgress, BookPlan> {
+  if (start && start.prices.length !== hours.minutes.length)
+    throw new RangeError(`the start has ${start.prices.length} days, the book ${hours.minutes.length}`);
   const room = new ArcRoom();
   function* build(
     all: readonly YearDog[],
@@ -79,14 +97,18 @@ export function* planBook(
     }
     return built;
   }
-  const rough = dogs.map(thinned);
-  const first = yield* build(rough, () => undefined);
-  const draft = yield* unfinished(planYear(first, hours, { ...effort, ...DRAFT }));
-  const drafted = visitsOf(first, draft);
+  function* draft(): Generator<BookProgress, { prices: Float64Array; drafted: readonly (readonly number[])[] }> {
+    const first = yield* build(dogs.map(thinned), () => undefined);
+    const rough = yield* unfinished(planYear(first, hours, { ...effort, ...DRAFT }));
+    return { prices: rough.prices, drafted: visitsOf(first, rough) };
+  }
+  const { prices, drafted } = start
+    ? { prices: start.prices, drafted: dogs.map((d) => start.visits.get(d.id) ?? []) }
+    : yield* draft();
   const arcs = yield* build(dogs, (dog, i) => restsAfter(dog, drafted[i] ?? []));
   const nodes = arcs.map((a, i) => (drafted[i] ?? []).map((d) => a.day.indexOf(d, 1)));
   const whole = (plan: YearPlan): BookPlan => ({ ...plan, visits: visitsOf(arcs, plan), arcs });
-  const steps = planYear(arcs, hours, effort, { prices: draft.prices, nodes });
+  const steps = planYear(arcs, hours, effort, { prices, nodes });
   for (;;) {
     const step = steps.next();
     if (step.done) return whole(step.value);

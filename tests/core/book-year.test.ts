@@ -11,6 +11,7 @@ import {
   planBook,
   planYear,
   repair,
+  startFrom,
   wholeDays,
   WITH_TIME,
   WORTH,
@@ -22,7 +23,7 @@ import { ended, seededRandom } from '../../core/quantity/index.ts';
 import { randomBook, randomCoat, type SmallBook } from './random-book.ts';
 
 const QUICK = { ...YEAR_EFFORT, evaluations: 20, triesPerDog: 20, nudgesPerTry: 10 };
-const planned = ({ dogs, hours }: SmallBook): BookPlan => ended(planBook(dogs, hours, WORTH, QUICK));
+const planned = ({ dogs, hours }: Pick<SmallBook, 'dogs' | 'hours'>): BookPlan => ended(planBook(dogs, hours, WORTH, QUICK));
 const seeds = fc.integer({ min: 1, max: 1e6 });
 const bookOf = (seed: number): SmallBook => randomBook(seededRandom(seed), 12);
 const own = (d: YearDog): ReadonlySet<number> => new Set([...d.days, ...d.fixed]);
@@ -82,6 +83,37 @@ describe('a book’s year', function () {
       }),
       { seed: 6, numRuns: 40 },
     );
+  });
+
+  it('is as good from the year of before, when a dog has agreed to one of its days', () => {
+    const shares: number[] = [];
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const { dogs, hours } = bookOf(seed);
+        const before = planned({ dogs, hours });
+        const i = before.visits.findIndex((days) => days.length > 0);
+        const [agreed] = before.visits[i] ?? [];
+        if (agreed === undefined) return;
+        const next = dogs.map((d, k) =>
+          k === i ? { ...d, fixed: [...new Set([agreed, ...d.fixed])].sort((a, b) => a - b) } : d,
+        );
+        const cold = planned({ dogs: next, hours });
+        const warm = ended(planBook(next, hours, WORTH, QUICK, startFrom(dogs, before)));
+        for (const [k, d] of next.entries())
+          expect(
+            d.fixed.every((f) => warm.visits[k]?.includes(f)),
+            `${d.id} keeps what it agreed to`,
+          ).to.equal(true);
+        expect(warm.bound).to.be.at.most(warm.cost + 1e-6);
+        shares.push(warm.cost / cold.cost);
+      }),
+      { seed: 9, numRuns: 30 },
+    );
+    expect(Math.max(...shares), 'at worst').to.be.below(1.03);
+    expect(shares.reduce((t, s) => t + s, 0) / shares.length, 'on the whole').to.be.below(1.003);
+    const { dogs, hours } = bookOf(1);
+    const start = { prices: new Float64Array(3), visits: new Map<string, number[]>() };
+    expect(() => ended(planBook(dogs, hours, WORTH, QUICK, start))).to.throw(RangeError, 'the start has 3 days');
   });
 
   it('is repaired without touching what is past, agreed, or free of the loss', () => {

@@ -3,13 +3,17 @@ import {
   awayAnswers,
   bookSummary,
   planBook,
+  startFrom,
   weeksOverIfEarly,
+  WORTH,
   whoComesSooner,
+  YEAR_EFFORT,
   yearOfTide,
   type Absence,
   type AwayAnswer,
   type BookPlan,
   type BookProgress,
+  type BookStart,
   type BookSummary,
   type Sooner,
   type WeekOver,
@@ -45,9 +49,19 @@ const summed = (year: YearOf, plan: BookPlan, from: Day) => ({
   early: weeksOverIfEarly(year, plan, from, EARLY_DAYS),
 });
 
-function planned(asked: BookAsked): void {
+/** The last year that was planned, where it has the days of this one: a proposal that was taken moves little of it. */
+function startFor({ learnt }: BookAsked, days: number): BookStart | undefined {
+  if (!stands || stands.learnt.from !== learnt.from || stands.plan.prices.length !== days) return undefined;
+  return startFrom(stands.year.dogs, stands.plan);
+}
+
+/** The newest work; what was asked before it is given up. */
+let newest: BookAsked | undefined;
+
+async function planned(asked: BookAsked): Promise<void> {
+  newest = asked;
   const year = yearOfTide(asked.book, asked.learnt);
-  const steps = planBook(year.dogs, year.hours);
+  const steps = planBook(year.dogs, year.hours, WORTH, YEAR_EFFORT, startFor(asked, year.hours.minutes.length));
   let saidAt = performance.now();
   let best: BookPlan | undefined;
   let told = false;
@@ -64,13 +78,22 @@ function planned(asked: BookAsked): void {
       tell({ kind: 'plan', ...summed(year, best, asked.learnt.from), last: false });
     }
     if (performance.now() - saidAt < SAY_EVERY_MS) continue;
-    saidAt = performance.now();
     tell({ kind: 'progress', stage: step.value.stage, share: step.value.done / Math.max(1, step.value.of) });
+    // What the page has sent meanwhile is heard.
+    await new Promise((on) => setTimeout(on));
+    if (newest !== asked) return;
+    saidAt = performance.now();
   }
 }
 
+/** A rejected promise is told as any other fault of a worker is. */
+const fail = (problem: unknown): void =>
+  void setTimeout(() => {
+    throw problem;
+  });
+
 self.addEventListener('message', ({ data }: MessageEvent<BookWork>) => {
-  if (data.kind === 'plan') return planned(data);
+  if (data.kind === 'plan') return void planned(data).catch(fail);
   if (!stands) return;
   const { book, learnt, year, plan } = stands;
   if (data.kind === 'sooner')

@@ -1,4 +1,4 @@
-/** The book's year as its worker comes to it; asked anew when its facts change, ended when it is stopped or nobody looks. */
+/** The book's year as its worker comes to it; asked again when its facts change, ended when it is stopped or nobody looks. */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Absence, AwayAnswer, BookProgress, BookSummary, Sooner, WeekOver } from '../../core/book/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
@@ -34,6 +34,7 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
     state: 'working',
     away: undefined,
   });
+  // One worker for as long as the room is open: it plans a changed book from the plan it has.
   useEffect(() => {
     if (stopped === tried) return;
     const worker = new Worker(new URL('./book.worker.ts', import.meta.url), { type: 'module' });
@@ -59,11 +60,13 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
       }),
     );
     worker.addEventListener('error', () => setGot((now) => ({ ...now, progress: undefined, state: 'failed' })));
-    worker.postMessage({ kind: 'plan', book, learnt } satisfies BookWork);
     return () => {
       at.current = undefined;
       worker.terminate();
     };
+  }, [tried, stopped]);
+  useEffect(() => {
+    at.current?.postMessage({ kind: 'plan', book, learnt } satisfies BookWork);
   }, [book, learnt, tried, stopped]);
   const ask = useCallback((absence: Absence | undefined) => {
     setGot((now) => ({ ...now, away: undefined }));
