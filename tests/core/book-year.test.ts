@@ -23,7 +23,8 @@ import { ended, seededRandom } from '../../core/quantity/index.ts';
 import { randomBook, randomCoat, type SmallBook } from './random-book.ts';
 
 const QUICK = { ...YEAR_EFFORT, evaluations: 20, triesPerDog: 20, nudgesPerTry: 10 };
-const planned = ({ dogs, hours }: Pick<SmallBook, 'dogs' | 'hours'>): BookPlan => ended(planBook(dogs, hours, WORTH, QUICK));
+const planned = ({ dogs, hours }: Pick<SmallBook, 'dogs' | 'hours'>): BookPlan =>
+  ended(planBook(dogs, hours, WORTH, QUICK));
 const seeds = fc.integer({ min: 1, max: 1e6 });
 const bookOf = (seed: number): SmallBook => randomBook(seededRandom(seed), 12);
 const own = (d: YearDog): ReadonlySet<number> => new Set([...d.days, ...d.fixed]);
