@@ -61,6 +61,10 @@ export default tseslint.config(
   ...Object.keys(MAY_IMPORT).map(boundary),
   { files: ['server/main.ts'], rules: { 'no-restricted-imports': 'off' } },
   {
+    files: ['{core,contract,server,demo,web,cli}/**/*.{ts,tsx}'],
+    rules: { '@typescript-eslint/consistent-type-assertions': ['error', { assertionStyle: 'never' }] },
+  },
+  {
     // Warnings, which scripts/stages.cjs counts: there are some, and there may only be fewer.
     files: ['{core,contract,server,demo,web,cli}/**/*.{ts,tsx}'],
     rules: {

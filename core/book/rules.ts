@@ -1,6 +1,6 @@
 /** Decides when dogs come by the rules that calendars are filled with today: a fixed rhythm, or when the coat has filled. */
 import type { YearDog } from './arcs.ts';
-import { CoatWalk } from './coat-year.ts';
+import { CoatWalk, type CoatYear } from './coat-year.ts';
 import type { Hours } from './paths.ts';
 
 export type Rule =
@@ -16,11 +16,22 @@ const slotOf = (dog: YearDog): number => dog.coats.reduce((t, c) => t + (c.minut
 /** Place of the usual load among the tide's MINUTE_LOADS: a coat between blows. */
 const USUAL_LOAD = 2;
 
+/** A dog as the days go by: its coats, its last visit, the day on which it is due, and its visits so far. */
+interface DogNow {
+  readonly dog: YearDog;
+  readonly slot: number;
+  readonly can: ReadonlySet<number>;
+  readonly walks: readonly { readonly coat: CoatYear; readonly walk: CoatWalk }[];
+  last: number;
+  due: number | undefined;
+  readonly visits: number[];
+}
+
 /** First fit: day by day, who has been due longest first, on the first of its own days that has room. */
 export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): readonly (readonly number[])[] {
   const lastDay = hours.period.length - 1;
   const taken = new Float64Array(hours.minutes.length);
-  const state = dogs.map((dog) => ({
+  const state = dogs.map((dog): DogNow => ({
     dog,
     slot: slotOf(dog),
     can: new Set(dog.days),
@@ -30,8 +41,8 @@ export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): re
       return { coat, walk };
     }),
     last: dog.lastVisit,
-    due: undefined as number | undefined,
-    visits: [] as number[],
+    due: undefined,
+    visits: [],
   }));
   for (let d = 1; d <= lastDay; d++) {
     const p = hours.period[d] ?? 0;

@@ -430,10 +430,7 @@ export function phaseFor(tool: Pick<Tool, 'kind'>, zones: readonly CoatZone[], u
   const hand = HAND_PHASE[tool.kind];
   const area: Record<Wetness, number> = { dry: 0, damp: 0, soapy: 0, wet: 0 };
   for (const z of zones) area[wetnessOf(z)] += z.areaM2;
-  const state = (['soapy', 'wet', 'damp', 'dry'] as const).reduce(
-    (a, b) => (area[b] > area[a] ? b : a),
-    'dry' as Wetness,
-  );
+  const state = (['soapy', 'wet', 'damp'] as const).reduce<Wetness>((a, b) => (area[b] > area[a] ? b : a), 'dry');
   if (hand) return hand[state];
   switch (tool.kind) {
     case 'force-dryer':
