@@ -10,27 +10,12 @@ import { workOf } from './crew.ts';
 import { PHASES, type PhaseWork } from './methods.ts';
 import type { Band, Bands, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
-import type { PlanRequest } from './planner.ts';
-
-/** What is known of a ratio measured : planned. */
-export interface Ratio {
-  /** Most likely ratio; 1 where nothing was measured. */
-  readonly mean: number;
-  /** Squared relative doubt about it: variance over mean squared. */
-  readonly doubt: number;
-  readonly seen: number;
-}
+import type { Learnt, PlanRequest } from './request.ts';
 
 /** Squared relative spread of one measurement about its house's ratio, by what is measured. Guess. */
 const SPREAD = { minutes: 0.05, grams: 0.16 } as const;
 /** Squared relative doubt about a start value that nobody has measured. Guess. */
 const START_DOUBT = { minutes: 0.03, grams: 0.09 } as const;
-
-/** What the log has taught: pace by kind of tool for whoever works, and grams for this dog. */
-export interface Learnt {
-  readonly pace: Partial<Readonly<Record<ToolKind, Ratio>>>;
-  readonly grams?: Ratio | undefined;
-}
 
 /** Minutes against usual, by kind of tool. */
 export function paceByKind(learnt: Learnt | undefined): Partial<Record<ToolKind, number>> | undefined {

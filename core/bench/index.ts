@@ -35,7 +35,6 @@ export {
   type Comparison,
 } from './plan.ts';
 export {
-  type PlanRequest,
   planVisit,
   openMethod,
   jobOf,
@@ -90,7 +89,8 @@ export { type Split, type SplitVisit, splitOf } from './split.ts';
 export { type Care, type StepCare, type Support, type Hold, careOf } from './care.ts';
 export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
 export { type TieDecision, tiesOf } from './ties.ts';
-export { type Ratio, type Learnt, bandAbout, paceByKind } from './doubt.ts';
+export { bandAbout, paceByKind } from './doubt.ts';
+export type { Learnt, PlanRequest, Ratio } from './request.ts';
 export { type Band, type Bands } from './plan.ts';
 export { type Job, type LaidStep, layOut, noLookups, rankingIn, stepCautions } from './layout.ts';
 export {

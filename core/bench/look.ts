@@ -7,7 +7,7 @@ import { stopsOf } from '../check/index.ts';
 import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
 import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, workedIn } from './coat.ts';
 import { method, type MethodId, type PhaseId } from './methods.ts';
-import type { PlanRequest } from './planner.ts';
+import type { PlanRequest } from './request.ts';
 import { noLookups, phasesIn, rankingIn } from './layout.ts';
 
 export interface PhaseRanking {

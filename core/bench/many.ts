@@ -1,5 +1,6 @@
 /** Decides how a whole book of dogs is planned: one after another, so that whoever waits can see how far it is, and stop it. */
-import { bearsInAll, openMethod, planVisit, type PlanRequest } from './planner.ts';
+import { bearsInAll, openMethod, planVisit } from './planner.ts';
+import type { PlanRequest } from './request.ts';
 import type { Bands } from './plan.ts';
 import type { MethodId } from './methods.ts';
 

@@ -1,36 +1,21 @@
 /** Decides the plan: every school tried on this dog, the one recommended, and what speaks against the others. */
 import { clamp, err, ok, sum, type Result } from '../quantity/index.ts';
 import { coatRow, usualStandingMinutes, type Dog } from '../dog/index.ts';
-import { stopsOf, zoneConditions, type CoatCheck } from '../check/index.ts';
-import { BATH_GAP_DAYS, BLADES, type HouseRules, type Tool } from '../kit/index.ts';
+import { stopsOf, zoneConditions } from '../check/index.ts';
+import { BATH_GAP_DAYS, BLADES } from '../kit/index.ts';
 import { allotter, houseYield, type Allotment } from './allot.ts';
 import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat } from './coat.ts';
 import { clockShare, lies, standingShare, workOf, type Crew } from './crew.ts';
-import { bandsOf, looseBand, paceByKind, type Learnt } from './doubt.ts';
+import { bandsOf, looseBand, paceByKind } from './doubt.ts';
 import { FIGURES, type Figures } from './figures.ts';
 import { layOut, noLookups, type Job } from './layout.ts';
 import { bathes, METHODS, method, PHASES, type Method, type MethodId } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, MethodRuling, Plan, PlanNote, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
+import type { PlanRequest } from './request.ts';
 import type { Script } from './script.ts';
 import { choicesOf, proofOf, scriptFrom, workScript, type Choices } from './simulate.ts';
 import { figuresOf } from './work.ts';
-
-export interface PlanRequest {
-  readonly dog: Dog;
-  readonly check: CoatCheck;
-  readonly kit: readonly Tool[];
-  readonly house: HouseRules;
-  /** Days since the last bath, where it is known. */
-  readonly daysSinceBath?: number | undefined;
-  /** Who works, and how the dog is held. */
-  readonly crew?: Crew | undefined;
-  /** Minutes that there are for this visit, where the book leaves fewer than the work asks. */
-  readonly appointmentMinutes?: number | undefined;
-  /** What the log has taught about this house's hands. */
-  readonly learnt?: Learnt | undefined;
-  readonly figures?: Figures | undefined;
-}
 
 /** Differences smaller than these are not worth a word. */
 const WORTH_SAYING: Readonly<Record<Comparison['measure'], number>> = {

@@ -5,7 +5,8 @@
 import type { Tool } from '../kit/index.ts';
 import type { MethodId } from './methods.ts';
 import type { Plan } from './plan.ts';
-import { openMethod, planVisit, type PlanRequest } from './planner.ts';
+import { openMethod, planVisit } from './planner.ts';
+import type { PlanRequest } from './request.ts';
 
 export const CHANGES = ['strong-dryer', 'bather', 'helper', 'lies-down', 'no-dryer'] as const;
 export type Change = (typeof CHANGES)[number];

@@ -2,7 +2,7 @@
 import { sum } from '../quantity/index.ts';
 import type { YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';
-import { overtimeCost, type Hours } from './paths.ts';
+import { overtimeCost, type Hours } from './hours.ts';
 
 export interface Account {
   readonly visits: number;

@@ -3,7 +3,7 @@
  * step from visit to visit costs. Rows of arcs lie one behind the other: from each visit the next may fall on a run of the
  * dog's own days, so an arc needs no target of its own.
  */
-import type { Hours } from './paths.ts';
+import type { Hours } from './hours.ts';
 import { CoatWalk, restOf, type CoatYear, type Worth } from './coat-year.ts';
 
 /** Who comes. Days are counted from today, which is 0; the plan holds days 1 to the last. */

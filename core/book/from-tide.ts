@@ -4,7 +4,7 @@ import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type Levels, t
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
 import { isClosed, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
-import { hoursFrom, type Hours, type HoursKind } from './paths.ts';
+import { hoursFrom, type Hours, type HoursKind } from './hours.ts';
 
 /** The plan holds whole weeks. */
 export const PLAN_DAYS = 364;

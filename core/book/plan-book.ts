@@ -4,7 +4,8 @@
  */
 import { ArcRoom, dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
 import { CoatWalk, WORTH, type CoatYear, type Worth } from './coat-year.ts';
-import { daysOf, type Hours } from './paths.ts';
+import type { Hours } from './hours.ts';
+import { daysOf } from './paths.ts';
 import { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress } from './year.ts';
 
 export interface BookPlan extends YearPlan {

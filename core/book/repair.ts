@@ -5,17 +5,8 @@
  */
 import { seededRandom, sum } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import {
-  allOvertime,
-  arcBetween,
-  cheapestYear,
-  daysOf,
-  PathRoom,
-  put,
-  yearThrough,
-  type Hours,
-  type Year,
-} from './paths.ts';
+import type { Hours } from './hours.ts';
+import { allOvertime, arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year } from './paths.ts';
 import { Search } from './search.ts';
 
 /** Moving a visit so soon costs so many minutes, falling to nothing at the far end. Guesses. */

@@ -1,7 +1,7 @@
 /** Decides when dogs come by the rules that calendars are filled with today: a fixed rhythm, or when the coat has filled. */
 import type { YearDog } from './arcs.ts';
 import { CoatWalk, type CoatYear } from './coat-year.ts';
-import type { Hours } from './paths.ts';
+import type { Hours } from './hours.ts';
 
 export type Rule =
   | { readonly kind: 'every'; readonly days: number }

@@ -6,16 +6,15 @@
  */
 import { randomInt, type Random } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
+import { overtimeCost, type Hours } from './hours.ts';
 import {
   arcBetween,
   cheapestYear,
   minutesOf,
-  overtimeCost,
   periodOf,
   put,
   yearThrough,
   type DayCosts,
-  type Hours,
   type PathRoom,
   type Year,
 } from './paths.ts';

@@ -9,16 +9,8 @@
  */
 import { seededRandom } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import {
-  allOvertime,
-  cheapestYear,
-  PathRoom,
-  put,
-  yearThrough,
-  type DayCosts,
-  type Hours,
-  type Year,
-} from './paths.ts';
+import type { Hours } from './hours.ts';
+import { allOvertime, cheapestYear, PathRoom, put, yearThrough, type DayCosts, type Year } from './paths.ts';
 import { Search } from './search.ts';
 
 export interface YearPlan {
