@@ -1,14 +1,14 @@
 /** Decides what `wt tide` prints: each dog's forecasts with their quantiles, dates as plain dates. */
 import type { TideFile } from '../contract/tide.ts';
-import { day, ended, formatDay, type Day } from '../core/quantity/index.ts';
-import { learnBook, type Band } from '../core/tide/index.ts';
+import { day, ended, formatDay, type Day, type Interval80 } from '../core/quantity/index.ts';
+import { learnBook } from '../core/tide/index.ts';
 
-const dates = ({ low, likely, high }: Band) => ({
+const dates = ({ low, likely, high }: Interval80) => ({
   '10 %': formatDay(day(Math.round(low))),
   '50 %': formatDay(day(Math.round(likely))),
   '90 %': formatDay(day(Math.round(high))),
 });
-const amounts = ({ low, likely, high }: Band) => ({
+const amounts = ({ low, likely, high }: Interval80) => ({
   '10 %': Math.round(low),
   '50 %': Math.round(likely),
   '90 %': Math.round(high),

@@ -1,4 +1,5 @@
 /** The home as it travels: the owner's card and page, what a home is like, what it did and found, its links. */
+import type { Interval80 } from '../core/quantity/index.ts';
 import Joi from 'joi';
 import type { BodyShape, CoatClass } from '../core/dog/index.ts';
 import {
@@ -14,7 +15,7 @@ import {
   type ReportKind,
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
-import { HOME_AMOUNTS, type Band, type HomeAmount } from '../core/tide/index.ts';
+import { HOME_AMOUNTS, type HomeAmount } from '../core/tide/index.ts';
 import type { OwnerPostRecord, OwnPostPage } from './post.ts';
 import { daySchema, idSchema, lineSchema, versionSchema } from './common.ts';
 
@@ -128,7 +129,7 @@ export const homeReportSchema: Joi.ObjectSchema<HomeReportDraft> = Joi.object<Ho
 export interface HomeTide {
   readonly blow: boolean;
   /** The blow that is under way or comes next: 80 % band of plain days. */
-  readonly start: (Band & { readonly key: string }) | null;
+  readonly start: (Interval80 & { readonly key: string }) | null;
   /** Minutes of the next visit with home brushing as planned, without it, after a missed week. */
   readonly effect: { readonly kept: number; readonly without: number; readonly missedWeek: number } | null;
 }

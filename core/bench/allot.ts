@@ -15,7 +15,7 @@ import { actionOf, BLADES, type Take } from '../kit/index.ts';
 import { skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
 import { figuresOf, scaled } from './work.ts';
 import type { Figures } from './figures.ts';
-import type { Job, LaidStep } from './layout.ts';
+import type { BenchJob, LaidStep } from './layout.ts';
 import type { PhaseId } from './methods.ts';
 import { poolsTotalG, shieldFactor } from './release.ts';
 
@@ -390,7 +390,7 @@ export interface Problems {
  * Sets up the small problems of all zones for a method laid out on the coat as found. Zones that are alike, as left and
  * right mostly are, come under the same pieces and share one problem.
  */
-export function problemsOf(steps: readonly LaidStep[], found: Coat, job: Job): Problems {
+export function problemsOf(steps: readonly LaidStep[], found: Coat, job: BenchJob): Problems {
   const f = figuresOf(job);
   const first = new Map<string, number>();
   const like = found.zones.map((z, at) => {
@@ -497,7 +497,7 @@ function problemOf(z: CoatZone, acts: readonly Act[], wears: number, f: Figures)
 const HEAVY_PASSES = 2.5;
 
 /** What water, towel, air or the work on a tie takes when it has its minutes. */
-function waterTake(s: LaidStep, job: Job, f: Figures): Take | undefined {
+function waterTake(s: LaidStep, job: BenchJob, f: Figures): Take | undefined {
   const state = s.phase.work === 'ties' ? 'dry' : s.phase.wetness;
   const action = actionOf(s.tool, state, job.house);
   return action && scaled(action.take, f);
@@ -517,7 +517,7 @@ export interface Allotment {
 const USUAL_LOAD = 280;
 
 /** The stopping yield of a house on a class of coat: time that weighs more asks for more grams a minute. */
-export function houseYield(job: Job): number {
+export function houseYield(job: BenchJob): number {
   const { hairOut, minutes } = job.house.weights;
   const ratio = (minutes + 1) / (hairOut + 1) / (21 / 51);
   const dense = clamp(coatRow(job.dog.coatClass).fullLoadGPerM2 / USUAL_LOAD, 0.8, 2);
@@ -528,11 +528,15 @@ export function houseYield(job: Job): number {
  * Minutes of all hand work of a laid-out method. mostHandMinutes: a limit on their sum, where the clock has one.
  * Blade minutes keep within the house's, skin and topcoat within what each zone bears.
  */
-export const allot = (steps: readonly LaidStep[], found: Coat, job: Job, mostHandMinutes = Infinity): Allotment =>
+export const allot = (steps: readonly LaidStep[], found: Coat, job: BenchJob, mostHandMinutes = Infinity): Allotment =>
   allotter(steps, found, job)(mostHandMinutes);
 
 /** As allot, for whoever asks about one layout with several limits: the problems are set up once. */
-export function allotter(steps: readonly LaidStep[], found: Coat, job: Job): (mostHandMinutes: number) => Allotment {
+export function allotter(
+  steps: readonly LaidStep[],
+  found: Coat,
+  job: BenchJob,
+): (mostHandMinutes: number) => Allotment {
   const f = figuresOf(job);
   const set = problemsOf(steps, found, job);
   const least = houseYield(job);

@@ -4,11 +4,11 @@
  * What the log has taught comes as ratios with their doubt (core/tally). The 80 % ranges come from gamma quantiles with
  * the spread of one visit and that of what is not known yet.
  */
-import { gammaQuantile, sum } from '../quantity/index.ts';
+import { gammaQuantile, sum, type Interval80 } from '../quantity/index.ts';
 import type { ToolKind } from '../kit/index.ts';
 import { workOf } from './crew.ts';
 import { PHASES, type PhaseWork } from './methods.ts';
-import type { Band, Bands, PlanStep } from './plan.ts';
+import type { Bands, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
 import type { Learnt, PlanRequest } from './request.ts';
 
@@ -27,7 +27,7 @@ export function paceByKind(learnt: Learnt | undefined): Partial<Record<ToolKind,
 const isKind = (kind: string, { pace }: Learnt): kind is ToolKind => kind in pace;
 
 /** The 80 % range about a value with this squared relative spread. A spread of 0 is no range. */
-export function bandAbout(likely: number, spread: number): Band {
+export function bandAbout(likely: number, spread: number): Interval80 {
   if (likely <= 0 || spread <= 1e-9) return { low: likely, likely, high: likely };
   const shape = 1 / spread;
   const scale = likely / shape;
@@ -48,7 +48,7 @@ const WORK_SPREAD: Readonly<Record<PhaseWork, number>> = {
 };
 
 /** Loose hair on the dog, its range by touch and by what its weighed sessions have taught. */
-export const looseBand = (grams: number, learnt: Learnt | undefined): Band =>
+export const looseBand = (grams: number, learnt: Learnt | undefined): Interval80 =>
   bandAbout(grams, SPREAD.grams * 0.6 + (learnt?.grams?.doubt ?? START_DOUBT.grams));
 
 /** Ranges of a plan's minutes, grams and price. Steps are taken as independent but for the hand that works them all. */

@@ -6,7 +6,7 @@ import type { ZoneId } from '../dog/index.ts';
 import { forbiddenBy } from '../kit/index.ts';
 import { allot } from './allot.ts';
 import { copyOf, ruleContext, type Coat, type CoatZone } from './coat.ts';
-import { choiceOf, layPhase, type Job, type LaidStep, type LaidZone } from './layout.ts';
+import { choiceOf, layPhase, type BenchJob, type LaidStep, type LaidZone } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep, type ScriptZone } from './script.ts';
 import { workCoat, pieceOf, workScript } from './simulate.ts';
@@ -79,7 +79,13 @@ function spread(step: ScriptStep, minutes: number): readonly ScriptZone[] {
 }
 
 /** Steps that would do a phase at a place in a script, as habit would give them; none where no piece may or can. */
-export function stepsFor(phase: PhaseId, script: Script, at: number, found: Coat, job: Job): readonly ScriptStep[] {
+export function stepsFor(
+  phase: PhaseId,
+  script: Script,
+  at: number,
+  found: Coat,
+  job: BenchJob,
+): readonly ScriptStep[] {
   const coat = workCoat(script, found, job, { upTo: at });
   const laid = layPhase(coat, PHASES[phase], job, { minutes: job.house.bladeMinutes });
   return laid.flatMap((s): ScriptStep[] => {
@@ -95,7 +101,7 @@ export function stepsFor(phase: PhaseId, script: Script, at: number, found: Coat
  * The same steps in the same order with the best minutes around those that are pinned; zones that a rule forbids, or
  * where a piece does nothing, are left out of steps that are not. mostHandMinutes: a limit on all hand work.
  */
-export function bestAgain(script: Script, found: Coat, job: Job, mostHandMinutes = Infinity): Script {
+export function bestAgain(script: Script, found: Coat, job: BenchJob, mostHandMinutes = Infinity): Script {
   const laid = laidFrom(script, found, job);
   const { minutes } = allot(laid, found, job, mostHandMinutes);
   const again = laid.flatMap((s, i): ScriptStep[] => {
@@ -113,13 +119,13 @@ export function bestAgain(script: Script, found: Coat, job: Job, mostHandMinutes
 }
 
 /** The script with the minutes that water, air and ties need in every step of theirs that is not pinned. */
-function needed(script: Script, found: Coat, job: Job): Script {
+function needed(script: Script, found: Coat, job: BenchJob): Script {
   const { script: filled } = workScript(script, found, job, { waterAsNeeded: true });
   return script.map((s, i) => (s.pinned ? s : (filled[i] ?? s)));
 }
 
 /** A script laid out again, zone by zone in the state in which each step finds it. */
-function laidFrom(script: Script, found: Coat, job: Job): readonly LaidStep[] {
+function laidFrom(script: Script, found: Coat, job: BenchJob): readonly LaidStep[] {
   const coat = copyOf(found);
   return script.map((step): LaidStep => {
     const tool = pieceOf(step, job);
@@ -154,7 +160,7 @@ function laidFrom(script: Script, found: Coat, job: Job): readonly LaidStep[] {
 }
 
 /** Pieces of the room that could do a step's phase, its own first. */
-export function piecesFor(step: ScriptStep, job: Job): readonly { readonly id: string; readonly name: string }[] {
+export function piecesFor(step: ScriptStep, job: BenchJob): readonly { readonly id: string; readonly name: string }[] {
   const kinds = PHASES[step.phase].tools;
   const own = pieceOf(step, job);
   const others = roomOf(job.kit).filter((t) => t.id !== own.id && kinds.includes(t.kind));

@@ -7,7 +7,7 @@ import type { ZoneId } from '../dog/index.ts';
 import { BLADES, forbiddenBy, rule, type Tool, type Wetness } from '../kit/index.ts';
 import { DRY_TO_SKIN, ruleContext, skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
 import { applyEdit, stepsFor, type Edit } from './edit.ts';
-import { rankingIn, type Job } from './layout.ts';
+import { rankingIn, type BenchJob } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep } from './script.ts';
 import { workCoat, combFalls, pieceOf, workScript } from './simulate.ts';
@@ -52,18 +52,18 @@ const DUST = 1e-6;
 type Found = Omit<Fault, 'severity' | 'mend'>;
 
 /** Every fault of a script on the coat as found, in the order in which the work would meet them, with what mends it. */
-export const faultsOf = (script: Script, found: Coat, job: Job): readonly Fault[] =>
+export const faultsOf = (script: Script, found: Coat, job: BenchJob): readonly Fault[] =>
   faultsOnly(script, found, job).map((fault) => ({ ...fault, mend: mendOf(fault, script, found, job) }));
 
 /** As faultsOf, without the search for mends: quick enough for a script that is being dragged. */
-export const faultsOnly = (script: Script, found: Coat, job: Job): readonly Fault[] =>
+export const faultsOnly = (script: Script, found: Coat, job: BenchJob): readonly Fault[] =>
   foundIn(script, found, job).map((fault) => ({ ...fault, severity: mustBeMended(fault) ? 'never' : 'warn' }));
 
 /** Does a script break nothing that must never be. */
-export const isLegal = (script: Script, found: Coat, job: Job): boolean =>
+export const isLegal = (script: Script, found: Coat, job: BenchJob): boolean =>
   !foundIn(script, found, job).some(mustBeMended);
 
-function foundIn(script: Script, found: Coat, job: Job): readonly Found[] {
+function foundIn(script: Script, found: Coat, job: BenchJob): readonly Found[] {
   const faults: Found[] = [];
   const wears = wearLimit(job.dog, figuresOf(job));
   const overSkin = new Set<CoatZone>();
@@ -184,14 +184,14 @@ const push = <K>(map: Map<K, ZoneId[]>, key: K, zone: ZoneId): void =>
 const lastWith = (script: Script, phase: PhaseId): string | undefined => script.findLast((s) => s.phase === phase)?.id;
 
 /** Does the ranking of the room know this piece here, in the state in which the step finds the zone. */
-function doesSomething(tool: Tool, z: CoatZone, phase: PhaseId, job: Job): boolean {
+function doesSomething(tool: Tool, z: CoatZone, phase: PhaseId, job: BenchJob): boolean {
   const wetness = stateFor('hands', phase, z);
   const ranking = rankingIn(z, PHASES[phase], wetness, job);
   return ranking.fits.some((f) => f.tool.id === tool.id) || !ranking.useless.some((u) => u.tool.id === tool.id);
 }
 
 /** One edit after which a fault of this kind no longer shows at this step, if there is one. */
-function mendOf(fault: Found, script: Script, found: Coat, job: Job): Edit | undefined {
+function mendOf(fault: Found, script: Script, found: Coat, job: BenchJob): Edit | undefined {
   const index = script.findIndex((s) => s.id === fault.step);
   const step = script[index];
   if (!step) return undefined;
@@ -251,7 +251,7 @@ function mendOf(fault: Found, script: Script, found: Coat, job: Job): Edit | und
 }
 
 /** The nearest place in the order at which the step no longer has this fault and nothing new is broken. */
-function byPlace(fault: Found, index: number, script: Script, found: Coat, job: Job): Edit | undefined {
+function byPlace(fault: Found, index: number, script: Script, found: Coat, job: BenchJob): Edit | undefined {
   // A rule that does not look at water does not care about the order.
   if (fault.rule !== undefined && !rule(fault.rule).when.wetness) return undefined;
   const before = foundIn(script, found, job).filter(mustBeMended).length;
@@ -274,7 +274,7 @@ function byPiece(
   index: number,
   script: Script,
   found: Coat,
-  job: Job,
+  job: BenchJob,
 ): Edit | undefined {
   const coat = workCoat(script, found, job, { upTo: index });
   const phase = PHASES[step.phase];
@@ -289,7 +289,7 @@ function byPiece(
 }
 
 /** The step's minutes in the zones that were overworked, cut to what is still borne. */
-function shortened(fault: Found, step: ScriptStep, script: Script, found: Coat, job: Job): Edit {
+function shortened(fault: Found, step: ScriptStep, script: Script, found: Coat, job: BenchJob): Edit {
   const own = new Map(step.zones.map((z) => [z.zone, z.minutes]));
   const over = (share: number): boolean => {
     const zones = fault.zones.map((zone) => ({ zone, minutes: (own.get(zone) ?? 0) * share }));
@@ -311,7 +311,7 @@ function shortened(fault: Found, step: ScriptStep, script: Script, found: Coat, 
 }
 
 /** Minutes that a step of water, air or ties needs where it stands. */
-function needAt(step: ScriptStep, script: Script, found: Coat, job: Job): number {
+function needAt(step: ScriptStep, script: Script, found: Coat, job: BenchJob): number {
   const index = script.findIndex((s) => s.id === step.id);
   const before = workCoat(script, found, job, { upTo: index });
   return sum(workScript([step], before, job, { waterAsNeeded: true }).script.map(workMinutes));

@@ -91,8 +91,8 @@ export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
 export { type TieDecision, tiesOf } from './ties.ts';
 export { bandAbout, paceByKind } from './doubt.ts';
 export type { Learnt, PlanRequest, Ratio } from './request.ts';
-export { type Band, type Bands } from './plan.ts';
-export { type Job, type LaidStep, layOut, noLookups, rankingIn, stepCautions } from './layout.ts';
+export { type Bands } from './plan.ts';
+export { type BenchJob, type LaidStep, layOut, noLookups, rankingIn, stepCautions } from './layout.ts';
 export {
   type Allotment,
   type ZoneProblem,

@@ -58,7 +58,7 @@ export interface LaidZone {
   readonly pinned?: boolean | undefined;
 }
 
-export interface Job extends CoatJob {
+export interface BenchJob extends CoatJob {
   readonly kit: readonly Tool[];
   readonly seen: Lookups;
 }
@@ -87,7 +87,7 @@ interface PhaseLookups {
 }
 
 /** Pieces that fit a zone in a phase, best first, and what the rules took out. */
-function fitsIn(z: CoatZone, phase: Phase, wetness: Wetness, job: Job): Ranking {
+function fitsIn(z: CoatZone, phase: Phase, wetness: Wetness, job: BenchJob): Ranking {
   const own = kept(job.seen.phases, phase.tools, () => ({
     takers: takersOf(roomOf(job.kit), phase.tools),
     rankings: { dry: new Map(), damp: new Map(), soapy: new Map(), wet: new Map() },
@@ -111,7 +111,7 @@ const askedIn = (z: CoatZone, phase: Phase): Wetness =>
   phase.work === 'hands' || phase.work === 'ties' ? stateFor(phase.work, phase.id, z) : phase.wetness;
 
 /** The ranking of the kit in one zone of a coat for one phase, as the plan uses it. */
-export function rankingIn(z: CoatZone, phase: Phase, wetness: Wetness, job: Job): Ranking {
+export function rankingIn(z: CoatZone, phase: Phase, wetness: Wetness, job: BenchJob): Ranking {
   return phase.work === 'ties' ? fitsForTie(z, phase, wetness, job) : fitsIn(z, phase, wetness, job);
 }
 
@@ -129,7 +129,7 @@ const IN_HAND_SHARE = 0.85;
  * The piece that is best on most surface also takes the zones where it is nearly best, then the next piece, until
  * every zone that any piece may work has one.
  */
-function assign(coat: Coat, phase: Phase, job: Job): readonly Assignment[] {
+function assign(coat: Coat, phase: Phase, job: BenchJob): readonly Assignment[] {
   let open: ZoneFits[] = [];
   for (const [at, zone] of coat.zones.entries()) {
     if (zone.condition === 'stop' || (phase.work === 'ties') !== (zone.tie !== 'none')) continue;
@@ -189,7 +189,7 @@ function choiceIn(taken: readonly ZoneFits[], tool: Tool): ToolChoice {
 }
 
 /** A tie is a decision before it is a fit: the house's way with mats, the clipper only for what is felted. */
-function fitsForTie(z: CoatZone, phase: Phase, wetness: Wetness, job: Job): Ranking {
+function fitsForTie(z: CoatZone, phase: Phase, wetness: Wetness, job: BenchJob): Ranking {
   const all = fitsIn(z, phase, wetness, job);
   const order = tieOrder(z.tie, job.house.mats);
   const fits = order.flatMap((kind) => all.fits.filter((f) => f.tool.kind === kind));
@@ -203,7 +203,12 @@ function tieOrder(tie: TieGrade, mats: HouseRules['mats']): readonly ToolKind[] 
 }
 
 /** Cautions of a step: the narrowest rules that apply in any of its zones. */
-export function stepCautions(tool: Tool, zones: readonly CoatZone[], wetness: Wetness, job: Job): readonly string[] {
+export function stepCautions(
+  tool: Tool,
+  zones: readonly CoatZone[],
+  wetness: Wetness,
+  job: BenchJob,
+): readonly string[] {
   const ids = new Set<string>();
   const own = kept(job.seen.cautions, `${tool.id} ${wetness}`, () => new Map<string, readonly string[]>());
   let last = '';
@@ -242,7 +247,7 @@ function habitPasses(z: CoatZone, phase: Phase, w: Working, wearMost: number, jo
 }
 
 /** Lays one phase out on the coat and works it there by habit. */
-export function layPhase(coat: Coat, phase: Phase, job: Job, bladeLeft: { minutes: number }): readonly LaidStep[] {
+export function layPhase(coat: Coat, phase: Phase, job: BenchJob, bladeLeft: { minutes: number }): readonly LaidStep[] {
   const f = figuresOf(job);
   const wearMost = wearLimit(job.dog, f);
   return assign(coat, phase, job).flatMap((a): LaidStep[] => {
@@ -300,7 +305,7 @@ export function phasesIn(method: Method, house: HouseRules): readonly Phase[] {
 }
 
 /** What rules a method out before anything is tried, if something does. */
-export function ruledOut(method: Method, job: Job, found: Coat): MethodRuling | undefined {
+export function ruledOut(method: Method, job: BenchJob, found: Coat): MethodRuling | undefined {
   const { dog, kit } = job;
   const { needs } = method;
   if (!needs.classes.includes(dog.coatClass)) return { code: 'not-for-class' };
@@ -320,7 +325,7 @@ export function ruledOut(method: Method, job: Job, found: Coat): MethodRuling | 
  * Steps of a method on this dog with the minutes of habit, or what rules the method out. found: the coat before any
  * work; it is not changed. Zones that stop are in no step. Blade work is under house.bladeMinutes in all.
  */
-export function layOut(method: Method, job: Job, found: Coat): Result<readonly LaidStep[], MethodRuling> {
+export function layOut(method: Method, job: BenchJob, found: Coat): Result<readonly LaidStep[], MethodRuling> {
   const out = ruledOut(method, job, found);
   if (out) return err(out);
   const coat = copyOf(found);
@@ -346,7 +351,13 @@ export function layOut(method: Method, job: Job, found: Coat): Result<readonly L
 }
 
 /** Why a piece works a step that somebody made: the measures told for the largest of its zones. */
-export function choiceOf(tool: Tool, phase: Phase, zones: readonly CoatZone[], wetness: Wetness, job: Job): ToolChoice {
+export function choiceOf(
+  tool: Tool,
+  phase: Phase,
+  zones: readonly CoatZone[],
+  wetness: Wetness,
+  job: BenchJob,
+): ToolChoice {
   const largest = zones.reduce<CoatZone | undefined>((a, b) => (a && a.areaM2 >= b.areaM2 ? a : b), undefined);
   const ranking = largest && rankingIn(largest, phase, wetness, job);
   const own = ranking?.fits.find((f) => f.tool.id === tool.id);

@@ -1,4 +1,5 @@
 /** Decides what a plan is: values only, so that it can be kept with the session that was worked from it. */
+import type { Interval80 } from '../quantity/index.ts';
 import type { DogTrait, ZoneId } from '../dog/index.ts';
 import type { Stops, ZoneCondition } from '../check/index.ts';
 import type { Chosen, StandIn, ToolKind, Wetness } from '../kit/index.ts';
@@ -75,16 +76,10 @@ export interface MethodPlan {
   readonly score: number;
 }
 
-/** An 80 % range: one in ten below, one in ten above. */
-export interface Band {
-  readonly low: number;
-  readonly likely: number;
-  readonly high: number;
-}
 export interface Bands {
-  readonly minutes: Band;
-  readonly gramsOut: Band;
-  readonly priceCents: Band;
+  readonly minutes: Interval80;
+  readonly gramsOut: Interval80;
+  readonly priceCents: Interval80;
 }
 
 /** Why a method is not open to this dog today. */
@@ -125,7 +120,7 @@ export interface Plan {
   readonly conditions: readonly ZoneCondition[];
   readonly surfaceM2: number;
   /** Loose undercoat before work, grams, and its 80 % band. */
-  readonly looseG: Band;
+  readonly looseG: Interval80;
   readonly methods: readonly MethodOutcome[];
   readonly recommended:
     | {

@@ -8,7 +8,7 @@ import { coatAsFound, looseNowG, skinTolerance, wearLimit, workedIn, type Coat }
 import { clockShare, lies, standingShare, workOf, type Crew } from './crew.ts';
 import { bandsOf, looseBand, paceByKind } from './doubt.ts';
 import { FIGURES, type Figures } from './figures.ts';
-import { layOut, noLookups, type Job } from './layout.ts';
+import { layOut, noLookups, type BenchJob } from './layout.ts';
 import { bathes, METHODS, method, PHASES, type Method, type MethodId } from './methods.ts';
 import type { Comparison, MethodOutcome, MethodPlan, MethodRuling, Plan, PlanNote, PlanStep } from './plan.ts';
 import { priceCents } from './price.ts';
@@ -33,7 +33,7 @@ interface Measured {
 }
 
 /** A request as the bench works it: the air of its check, what its log has taught, lookups of its own. */
-export const jobOf = (request: PlanRequest): Job => ({
+export const jobOf = (request: PlanRequest): BenchJob => ({
   ...workedIn(request),
   figures: figuresIn(request),
   pace: paceByKind(request.learnt),
@@ -52,7 +52,7 @@ export const coatIn = (
   conditions = zoneConditions(request.check, coatRow(request.dog.coatClass)),
 ): Coat => coatAsFound(request.dog, request.check, conditions, figuresIn(request));
 
-interface Laid {
+interface LaidOutSteps {
   readonly steps: readonly PlanStep[];
   readonly coat: Coat;
   readonly allotment: Pick<Allotment, 'stopYield' | 'gap'>;
@@ -73,13 +73,13 @@ const GIVEN_UP = { proof: 0.03, hair: 0.03 };
 const MOST_CUT = 0.25;
 
 /** A method on this dog with its best minutes, cut to the time there is; or what rules it out. */
-function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Result<Laid, MethodRuling> {
+function layMethod(m: Method, request: PlanRequest, job: BenchJob, found: Coat): Result<LaidOutSteps, MethodRuling> {
   const laid = layOut(m, job, found);
   if (!laid.ok) return laid;
   const choices = choicesOf(laid.value);
   const { crew, dog } = request;
   const within = allotter(laid.value, found, job);
-  const reckon = (most: number): Laid & { readonly handMinutes: number } => {
+  const reckon = (most: number): LaidOutSteps & { readonly handMinutes: number } => {
     const allotment = within(most);
     const script = scriptFrom(laid.value, found, allotment.minutes);
     const worked = workScript(script, found, job, { crew, choices, waterAsNeeded: true });
@@ -94,7 +94,7 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   const hands = full.handMinutes;
   const share = clockShare('hands', crew, figuresOf(job));
   // Whole minutes of a step may round up against us; half a minute a step is kept back.
-  const cutTo = (limit: number): Laid => {
+  const cutTo = (limit: number): LaidOutSteps => {
     let slack = 1;
     let best = full;
     for (let i = 0; i < 2; i++) {
@@ -120,7 +120,7 @@ function layMethod(m: Method, request: PlanRequest, job: Job, found: Coat): Resu
   return ok(keepsTime && keepsProof && keepsHair ? { ...cut, cut: { fullMinutes, for: 'dog' } } : full);
 }
 
-function measure(m: Method, walk: Laid, request: PlanRequest, job: Job): Measured {
+function measure(m: Method, walk: LaidOutSteps, request: PlanRequest, job: BenchJob): Measured {
   const { dog, house, crew } = request;
   const minutes = sum(walk.steps.map((s) => s.minutes));
   const standing = standingMinutes(walk.steps, dog, crew);
@@ -349,7 +349,7 @@ export function barOf(request: PlanRequest, plan: Plan, known: Worksite = worksi
 
 /** What a request is worked with: found once for a script that is changed again and again. */
 export interface Worksite {
-  readonly job: Job;
+  readonly job: BenchJob;
   readonly found: Coat;
   readonly choices?: Choices | undefined;
 }

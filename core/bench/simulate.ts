@@ -8,7 +8,7 @@ import { BLADES, type Tool, type Wetness } from '../kit/index.ts';
 import type { FingerGrade } from '../check/index.ts';
 import { copyOf, looseNowG, skinTolerance, wearLimit, wetnessOf, type Coat, type CoatZone } from './coat.ts';
 import { fingerAt, poolsTotalG } from './release.ts';
-import { choiceOf, stepCautions, wholeUp, type Job, type LaidStep } from './layout.ts';
+import { choiceOf, stepCautions, wholeUp, type BenchJob, type LaidStep } from './layout.ts';
 import { PHASES } from './methods.ts';
 import type { PlanStep, PlanZoneWork, ToolChoice } from './plan.ts';
 import { roomOf, type Script, type ScriptStep } from './script.ts';
@@ -28,7 +28,7 @@ export const choicesOf = (laid: readonly LaidStep[]): Choices =>
   new Map(laid.map((s) => [s.id, { toolId: s.tool.id, choice: s.choice }]));
 
 /** The piece of a step; throws RangeError for one that does not hang in this room. */
-export function pieceOf(step: Pick<ScriptStep, 'toolId'>, job: Job): Tool {
+export function pieceOf(step: Pick<ScriptStep, 'toolId'>, job: BenchJob): Tool {
   const found = roomOf(job.kit).find((t) => t.id === step.toolId);
   if (!found) throw new RangeError(`no such piece in this room: ${step.toolId}`);
   return found;
@@ -47,7 +47,13 @@ export interface Asked {
 }
 
 /** Whole minutes on the clock for a step's work; what is shown of blades never passes what was allowed. */
-export const clockMinutes = (work: number, tool: Tool, step: ScriptStep, crew: Crew | undefined, job: Job): number =>
+export const clockMinutes = (
+  work: number,
+  tool: Tool,
+  step: ScriptStep,
+  crew: Crew | undefined,
+  job: BenchJob,
+): number =>
   Math.max(
     1,
     (BLADES.includes(tool.kind) ? wholeUp : Math.round)(
@@ -66,7 +72,7 @@ interface StepWorked {
 function workSteps(
   script: Script,
   coat: Coat,
-  job: Job,
+  job: BenchJob,
   { upTo, waterAsNeeded, watch }: Asked,
   each?: {
     readonly meets: (step: ScriptStep, tool: Tool, zones: readonly CoatZone[]) => void;
@@ -106,14 +112,14 @@ function workSteps(
 }
 
 /** The coat after a script, without what its steps come to: a third of the time of `workScript`. */
-export function workCoat(script: Script, found: Coat, job: Job, asked: Pick<Asked, 'watch' | 'upTo'> = {}): Coat {
+export function workCoat(script: Script, found: Coat, job: BenchJob, asked: Pick<Asked, 'watch' | 'upTo'> = {}): Coat {
   const coat = copyOf(found);
   workSteps(script, coat, job, asked);
   return coat;
 }
 
 /** Works a script on the coat as found, which is not changed. Steps without minutes anywhere are left out. */
-export function workScript(script: Script, found: Coat, job: Job, asked: Asked = {}): Worked {
+export function workScript(script: Script, found: Coat, job: BenchJob, asked: Asked = {}): Worked {
   const coat = copyOf(found);
   const steps: PlanStep[] = [];
   const done: ScriptStep[] = [];
@@ -144,7 +150,7 @@ function stepOf(
   coat: Coat,
   gramsOut: number,
   after: number,
-  job: Job,
+  job: BenchJob,
   { crew, choices }: Asked,
 ): PlanStep {
   const zones = worked.map((w) => w.zone);
@@ -196,11 +202,11 @@ export interface ZoneSeen {
 }
 
 /** The coat after the first `steps` steps of a script, zone by zone. */
-export function coatAfter(script: Script, steps: number, found: Coat, job: Job): readonly ZoneSeen[] {
+export function coatAfter(script: Script, steps: number, found: Coat, job: BenchJob): readonly ZoneSeen[] {
   return seenIn(workCoat(script, found, job, { upTo: steps }), job);
 }
 
-export function seenIn(coat: Coat, job: Job): readonly ZoneSeen[] {
+export function seenIn(coat: Coat, job: BenchJob): readonly ZoneSeen[] {
   const wears = wearLimit(job.dog, figuresOf(job));
   return coat.zones.map((z) => {
     const leftG = poolsTotalG(z.pools);
@@ -227,11 +233,11 @@ function fingerNow(z: CoatZone, leftG: number): FingerGrade {
 }
 
 /** Would the comb fall through this zone: nothing tied, and no more loose hair than skin when parted. */
-export const combFalls = (z: CoatZone, job: Job): boolean =>
+export const combFalls = (z: CoatZone, job: BenchJob): boolean =>
   z.tie === 'none' && poolsTotalG(z.pools) <= figuresOf(job).combGlides * z.fullG * (1 + 1e-6);
 
 /** Share of the workable surface over which the comb falls through, 0..1, and the zones where it does not. */
-export function proofOf(coat: Coat, job: Job): { readonly share: number; readonly notIn: readonly ZoneId[] } {
+export function proofOf(coat: Coat, job: BenchJob): { readonly share: number; readonly notIn: readonly ZoneId[] } {
   let area = 0;
   let falls = 0;
   const notIn: ZoneId[] = [];

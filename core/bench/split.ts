@@ -6,7 +6,7 @@ import { sum } from '../quantity/index.ts';
 import { zone, regionRow, type ZoneId } from '../dog/index.ts';
 import { rested, skinTolerance, type Coat } from './coat.ts';
 import { clockShare, lies, type Crew } from './crew.ts';
-import type { Job } from './layout.ts';
+import type { BenchJob } from './layout.ts';
 import { PHASES } from './methods.ts';
 import { workMinutes, type Script, type ScriptStep } from './script.ts';
 import { workCoat } from './simulate.ts';
@@ -50,7 +50,7 @@ const WATER = new Set(['bath', 'soapy-work', 'rewash', 'condition', 'towel', 'dr
 export function splitOf(
   script: Script,
   found: Coat,
-  job: Job,
+  job: BenchJob,
   crew: Crew | undefined,
   mostMinutes: number,
 ): Split | undefined {

@@ -5,7 +5,7 @@
 import { TIED, type TieGrade } from '../check/index.ts';
 import type { ZoneId } from '../dog/index.ts';
 import { copyOf, type Coat } from './coat.ts';
-import { layPhase, type Job } from './layout.ts';
+import { layPhase, type BenchJob } from './layout.ts';
 import { PHASES } from './methods.ts';
 
 export interface TieDecision {
@@ -20,7 +20,7 @@ export interface TieDecision {
 }
 
 /** The decision about each tied zone that may be worked at all. */
-export function tiesOf(found: Coat, job: Job): readonly TieDecision[] {
+export function tiesOf(found: Coat, job: BenchJob): readonly TieDecision[] {
   const coat = copyOf(found);
   const tied = coat.zones.filter((z) => TIED.includes(z.condition)).map((z) => ({ zone: z.id, tie: z.tie }));
   const laid = layPhase(coat, PHASES.ties, job, { minutes: 0 });

@@ -63,7 +63,7 @@ export interface DayPlace {
 }
 
 /** A stage on the sheet. Person and place are absent where it needs none. */
-export interface Laid {
+export interface ScheduledStage {
   readonly visit: string;
   readonly stage: number;
   readonly person: string | undefined;
@@ -94,7 +94,7 @@ export interface DayAsked {
   readonly apart: readonly (readonly [string, string])[];
   readonly pins: readonly Pin[];
   /** Stages that were done or are under way, with the end they have or will have, and pauses that were had. */
-  readonly begun: readonly Laid[];
+  readonly begun: readonly ScheduledStage[];
   readonly paused: readonly LaidPause[];
   /** Nothing else begins before this minute. */
   readonly now: number;
@@ -107,7 +107,7 @@ export const unbegun = (asked: DayAsked): DayAsked => ({ ...asked, begun: [], pa
 export const HEAVY_KG = 32;
 
 export interface DaySheet {
-  readonly laid: readonly Laid[];
+  readonly laid: readonly ScheduledStage[];
   readonly pauses: readonly LaidPause[];
   /** End of the last stage. */
   readonly ends: number;

@@ -1,5 +1,5 @@
 /** Decides what is wrong with a sheet as it lies: told at once while somebody drags, whoever laid it. */
-import { HEAVY_KG, type DayAsked, type DaySheet, type Laid, type Stage } from './asked.ts';
+import { HEAVY_KG, type DayAsked, type DaySheet, type ScheduledStage, type Stage } from './asked.ts';
 import { doseOf } from './noise.ts';
 
 export type Breach =
@@ -65,7 +65,7 @@ function clashes(held: readonly Held[]): readonly (readonly [Held, Held])[] {
 export function breachesOf(asked: DayAsked, sheet: Pick<DaySheet, 'laid' | 'pauses'>): readonly Breach[] {
   const found: Breach[] = [];
   const visits = new Map(asked.visits.map((v) => [v.id, v]));
-  const stageOf = (l: Laid): Stage | undefined => visits.get(l.visit)?.stages[l.stage];
+  const stageOf = (l: ScheduledStage): Stage | undefined => visits.get(l.visit)?.stages[l.stage];
   for (const p of asked.people) {
     const mine = sheet.laid.filter((l) => l.person === p.id);
     const pauses = sheet.pauses.filter((x) => x.person === p.id);

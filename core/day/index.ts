@@ -12,7 +12,7 @@ export {
   type DaySheet,
   type DayVisit,
   type DayWorth,
-  type Laid,
+  type ScheduledStage,
   type LaidPause,
   type Pause,
   type Pin,

@@ -1,5 +1,5 @@
 /** Decides what of a day is still to be laid: each visit as chains of stages that follow at once, each pause, and what stands already. */
-import { HEAVY_KG, type DayAsked, type Laid } from './asked.ts';
+import { HEAVY_KG, type DayAsked, type ScheduledStage } from './asked.ts';
 import { doseOf } from './noise.ts';
 
 export const NOBODY = -1;
@@ -22,7 +22,7 @@ export interface Block {
   /** Place of its first part among all choices of a person. */
   readonly gene: number;
 }
-export interface Job {
+export interface ScheduleJob {
   readonly blocks: readonly Block[];
   readonly from: number;
   readonly to: number;
@@ -42,7 +42,7 @@ type Fixed = readonly [number, number, number];
 
 export interface Jobs {
   /** Visits in the day's order, then pauses. */
-  readonly jobs: readonly Job[];
+  readonly jobs: readonly ScheduleJob[];
   /** Parts in all. */
   readonly genes: number;
   /** What has begun: spans of people and places, and what people have had of noise and of lifting. */
@@ -67,7 +67,7 @@ export function jobsOf(asked: DayAsked): Jobs {
   const fixedDose = new Float64Array(people.length);
   const fixedHeavy = new Float64Array(people.length);
   let genes = 0;
-  const jobs = visits.map((v): Job => {
+  const jobs = visits.map((v): ScheduleJob => {
     const pins = asked.pins.filter((p) => p.visit === v.id);
     const begun = asked.begun.filter((b) => b.visit === v.id);
     const wished = v.with === undefined ? undefined : personAt.get(v.with);
@@ -118,7 +118,7 @@ export function jobsOf(asked: DayAsked): Jobs {
       offset += s.minutes;
     }
     close();
-    const lastBegun = begun.reduce<Laid | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
+    const lastBegun = begun.reduce<ScheduledStage | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
     return {
       blocks,
       from: v.arrive.from,

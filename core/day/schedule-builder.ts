@@ -4,14 +4,14 @@
  * (active schedules hold an optimum: Sprecher, Kolisch and Drexl 1995), so what is searched is the list.
  */
 import { Taken } from './board.ts';
-import { jobsOf, NOBODY, type Job, type Jobs, type Part } from './jobs.ts';
+import { jobsOf, NOBODY, type ScheduleJob, type Jobs, type Part } from './jobs.ts';
 import {
   DAY_WORTH,
   type DayAsked,
   type DayScore,
   type DaySheet,
   type DayWorth,
-  type Laid,
+  type ScheduledStage,
   type LaidPause,
 } from './asked.ts';
 
@@ -25,7 +25,7 @@ export interface Order {
 }
 
 export class ScheduleBuilder {
-  private readonly jobs: readonly Job[];
+  private readonly jobs: readonly ScheduleJob[];
   private readonly fixed: Jobs;
   private readonly takenPeople: Taken[];
   private readonly takenPlaces: Taken[];
@@ -116,7 +116,7 @@ export class ScheduleBuilder {
 
   /** What was laid last. */
   sheet(): DaySheet {
-    const laid: Laid[] = [...this.asked.begun];
+    const laid: ScheduledStage[] = [...this.asked.begun];
     const pauses: LaidPause[] = [...this.asked.paused];
     const { people, places, visits } = this.asked;
     for (const [i, job] of this.jobs.entries())
@@ -151,7 +151,11 @@ export class ScheduleBuilder {
     return at;
   }
 
-  private thereOf(sheet: Pick<DaySheet, 'laid' | 'pauses'>, i: number, part: Part): Laid | LaidPause | undefined {
+  private thereOf(
+    sheet: Pick<DaySheet, 'laid' | 'pauses'>,
+    i: number,
+    part: Part,
+  ): ScheduledStage | LaidPause | undefined {
     const job = this.jobs[i];
     if (job && job.pauseOf !== NOBODY) {
       const id = this.asked.people[job.pauseOf]?.id;

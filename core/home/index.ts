@@ -51,5 +51,5 @@ export {
   type ReminderKind,
   type ReminderRow,
   type Silence,
-  type Told,
+  type SentReminder,
 } from './remind.ts';

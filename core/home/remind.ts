@@ -57,7 +57,7 @@ export interface Reminder {
   /** Names the occasion, so that it is not told twice. */
   readonly about: string;
 }
-export interface Told extends Reminder {
+export interface SentReminder extends Reminder {
   readonly day: Day;
 }
 
@@ -111,7 +111,7 @@ export interface PostRequest {
   /** Minutes after midnight where the salon is. */
   readonly minute: number;
   /** What this household was told before. */
-  readonly told: readonly Told[];
+  readonly told: readonly SentReminder[];
 }
 export interface Post {
   /** What there is to say, the weightiest first; what waits for tomorrow or for the end of quiet hours is here too. */

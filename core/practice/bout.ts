@@ -136,7 +136,7 @@ export function byHabit(id: MethodId, found: Coat, job: Worksite['job']): Script
 }
 
 /** What one act came to. */
-export interface Told {
+export interface ActResult {
   readonly act: Act;
   /** The dog had moved away: nothing was done. */
   readonly refused: boolean;
@@ -154,7 +154,7 @@ export interface Told {
 }
 
 export interface Bout {
-  readonly told: readonly Told[];
+  readonly told: readonly ActResult[];
   /** All that was worked, acts in a row with one piece made one step. */
   readonly script: Script;
   readonly steps: readonly PlanStep[];
@@ -207,7 +207,7 @@ export function readingsNow(z: CoatZone, seen: ZoneSeen, untouched: boolean): Re
 
 type ActOf<K extends Act['kind']> = Extract<Act, { kind: K }>;
 /** What is told of an act, before its mood is known. */
-type Heard = Omit<Told, 'act' | 'mood'>;
+type Heard = Omit<ActResult, 'act' | 'mood'>;
 
 const NOTHING: Heard = {
   refused: false,
@@ -349,7 +349,7 @@ class Ongoing {
 /** All that a list of acts comes to. Acts after the end say nothing. Throws RangeError for a piece not in the room. */
 export function boutOf(opened: Opened, acts: readonly Act[]): Bout {
   const now = new Ongoing(opened);
-  const told: Told[] = [];
+  const told: ActResult[] = [];
   let wentAway = 0;
   for (const act of acts) {
     if (now.ended) break;

@@ -25,7 +25,7 @@ export {
   type Bout,
   type FeelTest,
   type Opened,
-  type Told,
+  type ActResult,
 } from './bout.ts';
 export {
   MISTAKES,

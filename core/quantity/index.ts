@@ -54,3 +54,4 @@ export {
   transpose,
   eigen,
 } from './linear.ts';
+export type { Interval80 } from './interval.ts';

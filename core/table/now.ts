@@ -22,7 +22,7 @@ import {
   type Coat,
   type CoatZone,
   type Crew,
-  type Job,
+  type BenchJob,
   type PlanRequest,
   type PlanStep,
   type Script,
@@ -59,7 +59,7 @@ export interface Used {
 
 export interface TableNow {
   readonly coat: Coat;
-  readonly job: Job;
+  readonly job: BenchJob;
   /** Work still to do, as planned, in order. */
   readonly rest: Script;
   readonly zones: readonly ZoneSeen[];
@@ -73,16 +73,16 @@ export interface TableNow {
 }
 
 /** The piece of a step; what is not on the wall any more works as its kind does. */
-const plannedPiece = ({ tool }: PlanStep, job: Job): Tool => roomOf(job.kit).find((t) => t.id === tool.id) ?? tool;
+const plannedPiece = ({ tool }: PlanStep, job: BenchJob): Tool => roomOf(job.kit).find((t) => t.id === tool.id) ?? tool;
 
 /** The piece that worked a step: the planned one, or one of the kind that was written down in its place. */
-const pieceOf = ({ plan, did }: StepRecord, job: Job): Tool =>
+const pieceOf = ({ plan, did }: StepRecord, job: BenchJob): Tool =>
   did && did.tool !== plan.tool.kind
     ? (roomOf(job.kit).find((t) => t.kind === did.tool) ?? { id: `any-${did.tool}`, kind: did.tool, name: did.tool })
     : plannedPiece(plan, job);
 
 /** Hands' minutes for a millisecond on the clock, where two people share one device. */
-const handsPerMs = (s: StepRecord, crew: Crew | undefined, people: number, job: Job): number =>
+const handsPerMs = (s: StepRecord, crew: Crew | undefined, people: number, job: BenchJob): number =>
   1 / MS_PER_MINUTE / (people > 1 ? 1 : clockShare(PHASES[s.plan.phase].work, crew, figuresOf(job)));
 
 /** Work that goes from zone to zone; water and air go over them all. */
@@ -90,7 +90,7 @@ export const walks = ({ phase }: Pick<PlanStep, 'phase'>): boolean =>
   PHASES[phase].work === 'hands' || PHASES[phase].work === 'ties';
 
 /** What a comb said of a zone, against what was reckoned: the comb is right. */
-function combSaid(z: CoatZone, result: CombGrade, job: Job): void {
+function combSaid(z: CoatZone, result: CombGrade, job: BenchJob): void {
   const falls = figuresOf(job).combGlides * z.fullG;
   const now = z.pools.freeG + z.pools.deepG + z.pools.packedG;
   if (result === 'glides') {
@@ -124,7 +124,7 @@ function walkedMinutes(s: StepRecord, m: Work, perMs: number): ReadonlyMap<ZoneI
 type Work = Extract<Moment, { kind: 'work' }>;
 
 /** The coat after everything that happened so far. */
-function replayed(record: SessionRecord, found: Coat, job: Job, crew: Crew | undefined): Coat {
+function replayed(record: SessionRecord, found: Coat, job: BenchJob, crew: Crew | undefined): Coat {
   const coat = copyOf(found);
   const zoneOf = new Map<ZoneId, CoatZone>(coat.zones.map((z) => [z.id, z]));
   const steps = new Map(record.steps.map((s) => [s.id, s]));
@@ -177,7 +177,7 @@ function replayed(record: SessionRecord, found: Coat, job: Job, crew: Crew | und
 const SPENT = 1e-9;
 
 /** Work of the plan that is still to do: zones that hands have left are done, the one in hand has its rest. */
-function restOf(record: SessionRecord, job: Job, crew: Crew | undefined): Script {
+function restOf(record: SessionRecord, job: BenchJob, crew: Crew | undefined): Script {
   return record.steps.flatMap((s): ScriptStep[] => {
     if (s.state === 'done' || s.state === 'skipped') return [];
     const perMs = handsPerMs(s, crew, record.people.length, job);

@@ -2,13 +2,13 @@
  * Decides what a coat will do: draws of its store day by day, and what they say of starts, visits and hair.
  * Each day's release is its part of the pulses' closed form; it is held half a day on average.
  */
-import { normalQuantile, type Day } from '../quantity/index.ts';
+import { normalQuantile, type Day, type Interval80 } from '../quantity/index.ts';
 import type { Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 import { isOver, LENGTH_IN_SCALES, pulseOut, START_IN_SCALES } from './pulse.ts';
 
 /** What is done to the coat ahead, by day after the first. */
-export interface Plan {
+export interface CareAhead {
   /** Share of the store that a visit takes, by day. */
   readonly visits?: ReadonlyMap<number, number> | undefined;
   /** Bouts at home by day: those that a log names. */
@@ -28,7 +28,7 @@ export interface Course {
 }
 
 /** One draw's course over `days` days from the end of a day with a store in grams. */
-export function course(rates: Rates, from: Day, store0: number, days: number, plan: Plan = {}): Course {
+export function course(rates: Rates, from: Day, store0: number, days: number, plan: CareAhead = {}): Course {
   const store = new Float64Array(days);
   const released = new Float64Array(days);
   const taken = new Float64Array(days);
@@ -108,14 +108,7 @@ export function quantilesOf(values: Float64Array, shares: readonly number[]): nu
   });
 }
 
-/** A quantity with its 80 % band. */
-export interface Band {
-  readonly low: number;
-  readonly likely: number;
-  readonly high: number;
-}
-
-export function bandOf(values: Float64Array): Band {
+export function bandOf(values: Float64Array): Interval80 {
   const [low = 0, likely = 0, high = 0] = quantilesOf(values, [0.1, 0.5, 0.9]);
   return { low, likely, high };
 }
@@ -138,7 +131,7 @@ export function shareDays(fit: Fit, key: string, scales: number, count = 400): F
 }
 
 /** The start of a shed, its tenth out, as a band of days. */
-export function startBand(fit: Fit, key: string): Band | undefined {
+export function startBand(fit: Fit, key: string): Interval80 | undefined {
   const days = shareDays(fit, key, START_IN_SCALES);
   return days && bandOf(days);
 }

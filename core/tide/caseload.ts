@@ -13,8 +13,9 @@ import {
   randomNormal,
   seededRandom,
   type Day,
+  type Interval80,
 } from '../quantity/index.ts';
-import { bandOf, course, drawOf, evenDraws, quantilesOf, startBand, type Band } from './ahead.ts';
+import { bandOf, course, drawOf, evenDraws, quantilesOf, startBand } from './ahead.ts';
 import { dogModel, GLOBALS, type TideDog } from './dog-model.ts';
 import { fitDog, type Fit } from './fit.ts';
 import { DUE_LOAD_SHARE } from './next-visit.ts';
@@ -61,7 +62,7 @@ const USUAL_TAKES = 0.8;
 export type Levels = ArrayLike<number> & Iterable<number>;
 
 /** A season ahead or under way: when a tenth of it is out. */
-export interface StartAhead extends Band {
+export interface StartAhead extends Interval80 {
   readonly key: string;
   readonly tide: TideName | 'life';
 }
@@ -79,11 +80,11 @@ export interface DogTide {
   readonly minutes: Levels;
   readonly starts: readonly StartAhead[];
   /** Day on which it is due if nothing is booked, and what a visit then would be. */
-  readonly due: Band;
-  readonly dueMinutes: Band;
-  readonly dueGrams: Band;
+  readonly due: Interval80;
+  readonly dueMinutes: Interval80;
+  readonly dueGrams: Interval80;
   /** Grams that fall at home until it is due. */
-  readonly floorG: Band;
+  readonly floorG: Interval80;
   /** Full load in grams. */
   readonly fullG: number;
   readonly sampled: boolean;

@@ -1,16 +1,16 @@
 /** Decides what brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
-import { addDays, type Day } from '../quantity/index.ts';
-import { bandOf, coatsOn, course, evenDraws, type Band } from './ahead.ts';
+import { addDays, type Day, type Interval80 } from '../quantity/index.ts';
+import { bandOf, coatsOn, course, evenDraws } from './ahead.ts';
 import { minutesAtLoad, type BookDog } from './caseload.ts';
 import type { Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 
 export interface HomeEffect {
   readonly visit: Day;
-  readonly kept: Band;
-  readonly without: Band;
+  readonly kept: Interval80;
+  readonly without: Interval80;
   /** Nobody brushes for a week from today, then as planned. */
-  readonly missedWeek: Band;
+  readonly missedWeek: Interval80;
 }
 
 const DRAWS = 60;

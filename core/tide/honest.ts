@@ -2,8 +2,8 @@
  * Decides how good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
  * before it, from what was logged until then and nothing later, and held against what the whole log says today.
  */
-import { addDays, sum, type Day } from '../quantity/index.ts';
-import { bandOf, inBlow, shareDays, startBand, visitGrams, type Band } from './ahead.ts';
+import { addDays, sum, type Day, type Interval80 } from '../quantity/index.ts';
+import { bandOf, inBlow, shareDays, startBand, visitGrams } from './ahead.ts';
 import { fitBook, type BookDog, type FitKeep, type Progress, type TideBook } from './caseload.ts';
 import type { Fit } from './fit.ts';
 import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
@@ -20,7 +20,7 @@ const KNOWN_WITHIN = 14;
 export interface StartScore {
   readonly dogId: string;
   readonly key: string;
-  readonly forecast: Band;
+  readonly forecast: Interval80;
   /** The start as the whole log tells it. */
   readonly truth: number;
   /** Share of the forecast's draws that lay before the truth: evenly spread where bands are honest. */
@@ -31,7 +31,7 @@ export interface StartScore {
 export interface GramsScore {
   readonly dogId: string;
   readonly on: Day;
-  readonly forecast: Band;
+  readonly forecast: Interval80;
   readonly truth: number;
   readonly blow: boolean;
   /** The dog's visit before: the rule that most people go by. */

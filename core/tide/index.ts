@@ -19,9 +19,8 @@ export { type Fit, type StartPrior, fitDog } from './fit.ts';
 export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
 export type { OnsetSpread, Warmth } from './onset-prior.ts';
 export {
-  type Band,
   type Course,
-  type Plan,
+  type CareAhead,
   course,
   drawnCoats,
   quantilesOf,

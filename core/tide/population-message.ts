@@ -126,11 +126,11 @@ function logDet(matrix: Float64Array, n: number): number {
 }
 
 /** What a salon's dogs say together, each with its own habit and rest taken out. */
-interface Said extends Belief {
+interface PooledBelief extends Belief {
   readonly likely: number;
 }
 
-function together(words: readonly Word[], c: number, spread: OnsetSpread): Said {
+function together(words: readonly Word[], c: number, spread: OnsetSpread): PooledBelief {
   let likely = 0;
   let all: Belief = { precision: new Float64Array(c * c), pull: new Float64Array(c) };
   for (const word of words) {
@@ -142,7 +142,7 @@ function together(words: readonly Word[], c: number, spread: OnsetSpread): Said 
 }
 
 /** How likely that is where salon and town stray so far: log evidence, up to what no spread changes. */
-function evidence({ likely, ...said }: Said, shared: SharedKeys, warmth: Warmth, spread: OnsetSpread): number {
+function evidence({ likely, ...said }: PooledBelief, shared: SharedKeys, warmth: Warmth, spread: OnsetSpread): number {
   const c = shared.keys.length;
   const prior = priorBelief(shared, warmth, spread);
   const all = plus(prior, said);

@@ -2,14 +2,13 @@
  * Decides how honest forecasts were: the errors of those that have come true, and how far bands of grams must be stretched
  * in this salon to hold what they say (split conformal prediction, from memory; kept apart for blow and calm).
  */
-import { clamp, sum } from '../quantity/index.ts';
-import type { Band } from './ahead.ts';
+import { clamp, sum, type Interval80 } from '../quantity/index.ts';
 
 /** A share that should lie inside a band of 80 %. */
 export const BAND_SHARE = 0.8;
 
 /** How many times its half width, on the side it fell, a truth lay from what was likely; by logarithms: grams are never negative. */
-export function bandScore({ low, likely, high }: Band, truth: number): number {
+export function bandScore({ low, likely, high }: Interval80, truth: number): number {
   const off = Math.log(truth / likely);
   const width = off >= 0 ? Math.log(high / likely) : Math.log(likely / low);
   return Math.abs(off) / Math.max(width, 1e-6);
@@ -29,7 +28,7 @@ export function stretchOf(scores: readonly number[]): number {
 }
 
 /** A band stretched about what is likely, by logarithms. */
-export const stretched = ({ low, likely, high }: Band, by: number): Band => ({
+export const stretched = ({ low, likely, high }: Interval80, by: number): Interval80 => ({
   low: likely * Math.exp(by * Math.log(low / likely)),
   likely,
   high: likely * Math.exp(by * Math.log(high / likely)),

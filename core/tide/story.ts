@@ -2,7 +2,7 @@
  * Decides what one dog's tide looks like to somebody who asks: its years side by side, what its log has taught and what the
  * newest entry changed, what cannot be told apart yet, and what would be if it lived or was brushed otherwise.
  */
-import { addDays, civilFromDay, clamp, day, dayFromCivil, sum, type Day } from '../quantity/index.ts';
+import { addDays, civilFromDay, clamp, day, dayFromCivil, sum, type Day, type Interval80 } from '../quantity/index.ts';
 import { regionRow, ZONES, type Region } from '../dog/index.ts';
 import { LOAD_BY_FINGER } from '../bench/index.ts';
 import {
@@ -16,10 +16,9 @@ import {
   quantilesOf,
   startBand,
   visitGrams,
-  type Band,
   type CoatOn,
   type Course,
-  type Plan,
+  type CareAhead,
 } from './ahead.ts';
 import {
   AHEAD_DAYS,
@@ -79,10 +78,10 @@ export type WhatIf = (typeof WHAT_IFS)[number];
 export interface WhatIfAnswer {
   readonly what: WhatIf;
   readonly visit: Day;
-  readonly minutes: Band;
-  readonly floorG: Band;
-  readonly yearMinutes: Band;
-  readonly yearFloorG: Band;
+  readonly minutes: Interval80;
+  readonly floorG: Interval80;
+  readonly yearMinutes: Interval80;
+  readonly yearFloorG: Interval80;
 }
 
 export interface PackingRisk {
@@ -106,7 +105,7 @@ export interface DogStory {
   readonly whatIfs: readonly WhatIfAnswer[];
   readonly packing: readonly PackingRisk[];
   /** What the next visit's hair should weigh, before this salon's stretch; undefined before it was ever weighed. */
-  readonly nextGrams: Band | undefined;
+  readonly nextGrams: Interval80 | undefined;
   readonly nextInBlow: boolean;
   readonly sampled: boolean;
 }
@@ -269,7 +268,7 @@ function newestOf(
   return band && { day: day(on), before: { key: after.key, tide: after.tide, ...band }, after };
 }
 
-function weightOf(fit: Fit, sightings: readonly Sighting[], on: Day): Band | undefined {
+function weightOf(fit: Fit, sightings: readonly Sighting[], on: Day): Interval80 | undefined {
   const weighed = sightings.flatMap((s) => (s.kind === 'visit' && s.weighed ? [s.weighed.share] : []));
   if (weighed.length === 0) return undefined;
   const draws = visitGrams(fit, on, sum(weighed) / weighed.length);
@@ -290,7 +289,7 @@ function answers(
   const next =
     booked[0] ?? day(Math.max(today + 1, Number.isFinite(since) ? since + every : today + FIRST_VISIT_IN_DAYS));
   const now = lifeLight(dog.dog.outdoorShare);
-  const plans: Readonly<Record<WhatIf, { readonly visit: Day; readonly plan: Plan }>> = {
+  const plans: Readonly<Record<WhatIf, { readonly visit: Day; readonly plan: CareAhead }>> = {
     'as-now': { visit: next, plan: {} },
     'skip-visit': { visit: booked[1] ?? addDays(next, dog.rhythm.longest), plan: {} },
     'brush-daily': { visit: next, plan: { boutsPerDay: 1 } },
@@ -307,7 +306,7 @@ function answers(
     const runs = coats.map(({ rates, stands }) => course(rates, today, stands, AHEAD_DAYS, { ...plan, visits }));
     const minutesOn = (run: Course, d: number): number =>
       minutesAtLoad(dog.minutesAt, (run.store[d - today - 1] ?? 0) / (1 - takes) / model.fullG);
-    const band = (of: (run: Course) => number): Band => bandOf(Float64Array.from(runs, of));
+    const band = (of: (run: Course) => number): Interval80 => bandOf(Float64Array.from(runs, of));
     return {
       what,
       visit,

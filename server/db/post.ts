@@ -1,7 +1,7 @@
 /** SQL of reminders: how owners want them, and the outbox. */
 import type { OwnerPost, OwnerPostRecord, PostChannel, PostRecord } from '../../contract/post.ts';
 import { day, type Day } from '../../core/quantity/index.ts';
-import { REMINDERS, type Reminder, type ReminderKind, type Told } from '../../core/home/index.ts';
+import { REMINDERS, type Reminder, type ReminderKind, type SentReminder } from '../../core/home/index.ts';
 import type { Db } from './open.ts';
 
 /** Whom a message is for: owners are known by name and number. */
@@ -137,7 +137,7 @@ export function postStore(db: Db) {
       const row = one.get(id);
       return row && { ...record(row), eml: row.eml, owner: { name: row.owner_name, phone: row.owner_phone } };
     },
-    told: ({ name, phone }: Owner, from: Day): readonly Told[] =>
+    told: ({ name, phone }: Owner, from: Day): readonly SentReminder[] =>
       told.all(name, phone, from).map((r) => ({ dogId: r.dog_id, kind: r.kind, about: r.about, day: day(r.day) })),
   };
 }

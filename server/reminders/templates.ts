@@ -10,7 +10,7 @@ import { Temporal } from 'temporal-polyfill';
 const SENDER = 'post@salon.example';
 
 type SaidDog = Pick<OwnerDog, 'name' | 'visit' | 'visitDue' | 'tide' | 'missedDays' | 'week'>;
-interface Said {
+interface ReminderFacts {
   readonly dog: SaidDog;
   readonly about: string;
   readonly today: Day;
@@ -30,14 +30,14 @@ const minutes = (m: number): string => `${Math.max(1, Math.round(m))} min`;
 /** Minutes of the day's brushing, when there is any. */
 const todays = ({ week }: SaidDog): number => week.days[0]?.bouts.reduce((t, b) => t + b.minutes, 0) ?? 0;
 
-const visitAt = ({ dog: { visit }, salon }: Said): string =>
+const visitAt = ({ dog: { visit }, salon }: ReminderFacts): string =>
   visit ? `${clock(visit.startsAt, salon.timeZone)}, about ${minutes(visit.minutes)}` : '';
 
 interface Words {
-  readonly subject: (s: Said) => string;
-  readonly mail: (s: Said) => string;
+  readonly subject: (s: ReminderFacts) => string;
+  readonly mail: (s: ReminderFacts) => string;
   /** Letters of the shortest alphabet of text messages only: no curly quotes. */
-  readonly text: (s: Said) => string;
+  readonly text: (s: ReminderFacts) => string;
 }
 const WORDS: Readonly<Record<ReminderKind, Words>> = {
   'visit-tomorrow': {
@@ -105,7 +105,7 @@ export function letterOf(
   reminders: readonly Reminder[],
   dogs: ReadonlyMap<string, SaidDog>,
   today: Day,
-  salon: Said['salon'],
+  salon: ReminderFacts['salon'],
 ): Letter {
   const said = reminders.flatMap((r) => {
     const dog = dogs.get(r.dogId);

@@ -19,7 +19,7 @@ import {
   type DayPerson,
   type DaySheet,
   type DayVisit,
-  type Laid,
+  type ScheduledStage,
   type Stage,
 } from '../../core/day/index.ts';
 import { seededRandom, sum } from '../../core/quantity/index.ts';
@@ -272,7 +272,7 @@ describe('a small day', () => {
 
   it('sees each fault that a sheet can have', () => {
     const asked = day([visit('a', WASH), visit('b', WASH)], [person('p')], { apart: [['a', 'b']] });
-    const at = (v: string, k: number, start: number, place: string, who = 'p'): Laid => ({
+    const at = (v: string, k: number, start: number, place: string, who = 'p'): ScheduledStage => ({
       visit: v,
       stage: k,
       person: who,
@@ -287,7 +287,8 @@ describe('a small day', () => {
       at('b', 1, 610, 'dryer-1'),
     ];
     expect(codes({ ...asked, apart: [] }, { laid: fine, pauses: [] })).to.deep.equal([]);
-    const off = (i: number, l: Laid): readonly Breach['code'][] => codes(asked, { laid: fine.with(i, l), pauses: [] });
+    const off = (i: number, l: ScheduledStage): readonly Breach['code'][] =>
+      codes(asked, { laid: fine.with(i, l), pauses: [] });
     expect(off(2, at('b', 0, 550, 'tub-1'))).to.include.members(['person-twice', 'place-twice', 'meeting', 'wet-wait']);
     expect(off(1, at('a', 1, 550, 'dryer-1'))).to.include('dog-twice');
     expect(off(1, at('a', 1, 510, 'dryer-1'))).to.include('out-of-order');

@@ -19,7 +19,7 @@ import {
   rightAnswer,
   type Act,
   type Mistake,
-  type Told,
+  type ActResult,
 } from '../../core/practice/index.ts';
 import {
   answerWhy,
@@ -34,7 +34,7 @@ import {
 
 const HOLES = /undefined|NaN|null|\[object|Infinity|\(\)| {2}|\.\./;
 const ZONES: readonly ZoneId[] = ['rump', 'tail'];
-const told = (act: Act, more: Partial<Told> = {}): string =>
+const told = (act: Act, more: Partial<ActResult> = {}): string =>
   toldText(
     {
       act,

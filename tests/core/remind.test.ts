@@ -14,7 +14,7 @@ import {
   rhythmsOf,
   usualSetup,
   type ReminderDog,
-  type Told,
+  type SentReminder,
 } from '../../core/home/index.ts';
 import { COAT_CLASSES } from '../../core/dog/index.ts';
 import { day, type Day } from '../../core/quantity/index.ts';
@@ -69,15 +69,19 @@ describe('reminders', () => {
     const dog = dogOf({ visitDue: day(TODAY + 10) });
     expect(kinds(post([dog]))).to.deep.equal(['visit-due']);
     expect(kinds(post([dogOf({ visitDue: day(TODAY + 11) })]))).to.deep.equal([]);
-    const told = (ago: number): Told[] => [{ kind: 'visit-due', dogId: 'rex', about: 'visit', day: day(TODAY - ago) }];
+    const told = (ago: number): SentReminder[] => [
+      { kind: 'visit-due', dogId: 'rex', about: 'visit', day: day(TODAY - ago) },
+    ];
     expect(kinds(post([dog], { told: told(13) }))).to.deep.equal([]);
     expect(kinds(post([dog], { told: told(14) }))).to.deep.equal(['visit-due']);
   });
   it('tell a visit that was moved anew, and the same visit once', () => {
-    const told: Told[] = [{ kind: 'visit-tomorrow', dogId: 'rex', about: `b1 ${TODAY - 6}`, day: day(TODAY - 7) }];
+    const told: SentReminder[] = [
+      { kind: 'visit-tomorrow', dogId: 'rex', about: `b1 ${TODAY - 6}`, day: day(TODAY - 7) },
+    ];
     const moved = dogOf({ visit: { id: 'b1', day: day(TODAY + 1) } });
     expect(kinds(post([moved], { told }))).to.deep.equal(['visit-tomorrow']);
-    const again: Told[] = [{ kind: 'visit-tomorrow', dogId: 'rex', about: `b1 ${TODAY + 1}`, day: TODAY }];
+    const again: SentReminder[] = [{ kind: 'visit-tomorrow', dogId: 'rex', about: `b1 ${TODAY + 1}`, day: TODAY }];
     expect(post([moved], { told: again }).silence).to.equal('nothing');
   });
   it('say nothing to who has not asked', () => {
@@ -95,7 +99,7 @@ describe('reminders', () => {
     });
     fc.assert(
       fc.property(life, ({ visitEvery, brushEvery, blowFrom, quiet, minutes }) => {
-        const told: Told[] = [];
+        const told: SentReminder[] = [];
         const seen = new Set<string>();
         for (let d = 0; d < 365; d++) {
           const today: Day = day(TODAY + d);

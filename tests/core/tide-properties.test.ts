@@ -2,7 +2,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { addDays, day, sum } from '../../core/quantity/index.ts';
-import { course, dogModel, fitDog, freshTown, HEEDED_DAYS, type DogModel, type Plan } from '../../core/tide/index.ts';
+import {
+  course,
+  dogModel,
+  fitDog,
+  freshTown,
+  HEEDED_DAYS,
+  type DogModel,
+  type CareAhead,
+} from '../../core/tide/index.ts';
 import { NORTH, sightings, TODAY, tideDog } from './random-tide.ts';
 
 const modelOf = (dog: Parameters<typeof dogModel>[0], log: Parameters<typeof dogModel>[2]): DogModel =>
@@ -25,7 +33,7 @@ describe('tides', () => {
       fc.property(tideDog, units, plans, fc.double({ min: 0, max: 500, noNaN: true }), (dog, at, p, startG) => {
         const m = modelOf(dog, [{ kind: 'started', day: addDays(TODAY, -300) }]);
         const from = addDays(TODAY, -300);
-        const plan: Plan = { ...p, visits: new Map(p.visits.map(([d, takes]) => [from + d, takes])) };
+        const plan: CareAhead = { ...p, visits: new Map(p.visits.map(([d, takes]) => [from + d, takes])) };
         const rates = m.rates(thetaOf(m, at));
         const c = course(rates, from, startG, 420, plan);
         const released = sum(c.released);

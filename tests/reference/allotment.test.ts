@@ -16,7 +16,7 @@ import {
   noLookups,
   problemsOf,
   solveZone,
-  type Job,
+  type BenchJob,
   type ZoneAnswer,
   type ZoneProblem,
 } from '../../core/bench/index.ts';
@@ -65,7 +65,7 @@ const CASES = Array.from({ length: 24 }, (): Case => {
 });
 
 function setUp(c: Case) {
-  const job: Job = {
+  const job: BenchJob = {
     dog: dogOf(c.coat, c.kg, { traits: [...c.traits] }),
     house: { ...DEFAULT_HOUSE, bladeMinutes: c.blade },
     kit: FULL_KIT,

@@ -1,7 +1,6 @@
 /** What the bench says of a plan: faults and what mends them, holds, supports, splits, what would change the choice. */
 import {
   PHASE_WORDS,
-  type Band,
   type Care,
   type Change,
   type Edit,
@@ -15,7 +14,7 @@ import {
 } from '../../core/bench/index.ts';
 import { mirrorZone, regionRow, zone, ZONE_IDS, zoneName, type ZoneId } from '../../core/dog/index.ts';
 import { rule } from '../../core/kit/index.ts';
-import { unreachable } from '../../core/quantity/index.ts';
+import { unreachable, type Interval80 } from '../../core/quantity/index.ts';
 import { capital, listText, minutesText, money, percent } from './figures.ts';
 import { methodName } from './reasons.ts';
 
@@ -180,9 +179,9 @@ export function rivalText(r: Rival): string {
   return `${CHANGE_WORDS[r.change]}, ${methodName(r.method).toLowerCase()} ${r.flips ? 'would be taken: it ' : ''}${time}${hair}.`;
 }
 
-export const bandText = (b: Band, word: (value: number) => string): string =>
+export const bandText = (b: Interval80, word: (value: number) => string): string =>
   b.low === b.high ? word(b.likely) : `${word(b.low)} to ${word(b.high)}`;
-export const priceBand = (b: Band, currency: string): string => bandText(b, (v) => money(v, currency));
+export const priceBand = (b: Interval80, currency: string): string => bandText(b, (v) => money(v, currency));
 
 /** A step named for a screen reader and a sheet. */
 export const stepName = (s: PlanStep): string => `${PHASE_WORDS[s.phase]}, ${s.tool.name}`;

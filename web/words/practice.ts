@@ -13,7 +13,7 @@ import {
   type Mood,
   type Question,
   type Temper,
-  type Told,
+  type ActResult,
 } from '../../core/practice/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import { whereText, zonesShort } from './bench.ts';
@@ -58,7 +58,7 @@ const shortTime = (minutes: number): string =>
   minutes < 1 ? `${Math.max(1, Math.round(minutes * 60))}\u00a0s` : minutesText(Math.round(minutes));
 
 /** What a stretch of work came to. */
-function workedText({ phase, zones }: Extract<Act, { kind: 'work' }>, t: Told, tool: string): string {
+function workedText({ phase, zones }: Extract<Act, { kind: 'work' }>, t: ActResult, tool: string): string {
   const hair = t.gramsOut >= 0.5 ? grams(t.gramsOut) : 'hardly a hair';
   return [
     `${PHASE_WORDS[phase]} with the ${tool}, ${zonesShort(zones.map((z) => z.zone))}: ${shortTime(t.minutes)}, ${hair}.`,
@@ -74,7 +74,7 @@ function workedText({ phase, zones }: Extract<Act, { kind: 'work' }>, t: Told, t
 }
 
 /** What the coat and the dog answered to one act, in a sentence or some. */
-export function toldText(t: Told, nameOf: (toolId: string) => string): string {
+export function toldText(t: ActResult, nameOf: (toolId: string) => string): string {
   const { act } = t;
   if (t.refused) return 'It has moved away and stands for nothing now. Let it rest.';
   switch (act.kind) {

@@ -1,15 +1,6 @@
 /** How forecasts are said. */
-import type {
-  Advice,
-  Band,
-  Call,
-  HomeAmount,
-  LearntBook,
-  Lesson,
-  SeasonShift,
-  StartAhead,
-} from '../../core/tide/index.ts';
-import { civilFromDay, day } from '../../core/quantity/index.ts';
+import type { Advice, Call, HomeAmount, LearntBook, Lesson, SeasonShift, StartAhead } from '../../core/tide/index.ts';
+import { civilFromDay, day, type Interval80 } from '../../core/quantity/index.ts';
 import { dayIn, shortDay } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
 import { TIDE_WORDS } from './reasons.ts';
@@ -18,7 +9,7 @@ import { TIDE_WORDS } from './reasons.ts';
 export const dayMonth = (value: number): string => dayIn(Math.round(value), { day: 'numeric', month: 'long' });
 
 /** "3–14 April", "28 March–9 April". */
-export function spanText({ low, high }: Pick<Band, 'low' | 'high'>): string {
+export function spanText({ low, high }: Pick<Interval80, 'low' | 'high'>): string {
   const civil = (value: number) => civilFromDay(day(Math.round(value)));
   const [a, b] = [civil(low), civil(high)];
   return a.month === b.month && a.year === b.year

@@ -13,7 +13,7 @@ import {
   type Bout,
   type Opened,
   type PracticeCase,
-  type Told,
+  type ActResult,
   type Verdict,
 } from '../../core/practice/index.ts';
 
@@ -38,7 +38,7 @@ export type PracticeAsked =
 /** What may be known of a bout while it is worked: what was felt, and what anybody sees. */
 export interface BoutView {
   readonly acts: readonly Act[];
-  readonly told: readonly Told[];
+  readonly told: readonly ActResult[];
   readonly felt: readonly (readonly [ZoneId, Partial<Readings>])[];
   readonly calls: Bout['calls'];
   readonly seen: readonly Pick<ZoneSeen, 'zone' | 'wetness' | 'skin'>[];

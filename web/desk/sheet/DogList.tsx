@@ -2,7 +2,7 @@
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
-import type { DaySheet, Laid } from '../../../core/day/index.ts';
+import type { DaySheet, ScheduledStage } from '../../../core/day/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { useMark, useUnmark } from '../../data/hooks.ts';
 import { clockText, minuteText } from '../../words/dates.ts';
@@ -32,7 +32,7 @@ export function DogList({ page, sheet, names }: Props) {
   const unmark = useUnmark();
   const { now } = page;
   const busy = mark.isPending || unmark.isPending;
-  const begin = (l: Laid, at: number): void =>
+  const begin = (l: ScheduledStage, at: number): void =>
     mark.mutate({
       bookingId: l.visit,
       stage: l.stage,
@@ -42,7 +42,7 @@ export function DogList({ page, sheet, names }: Props) {
       ends: Math.min(1440, at + l.end - l.start),
       done: false,
     });
-  const end = (l: Laid, at: number, done: boolean): void =>
+  const end = (l: ScheduledStage, at: number, done: boolean): void =>
     mark.mutate({
       bookingId: l.visit,
       stage: l.stage,
@@ -52,7 +52,7 @@ export function DogList({ page, sheet, names }: Props) {
       ends: Math.min(1440, Math.max(l.start, at)),
       done,
     });
-  const where = (l: Laid): string =>
+  const where = (l: ScheduledStage): string =>
     [
       names.stage(l.visit, l.stage),
       l.place && `at ${names.place(l.place)}`,

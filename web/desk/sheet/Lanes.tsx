@@ -2,7 +2,13 @@
 import { DndContext, useDraggable, type DragMoveEvent, type KeyboardCoordinateGetter } from '@dnd-kit/core';
 import { Bath, BedDouble, Brush, Hand, Sparkles, Wind, type LucideIcon } from 'lucide-react';
 import { useLayoutEffect, useRef, useState } from 'react';
-import { STAGE_KINDS, type DayAsked, type DaySheet, type Laid, type StageKind } from '../../../core/day/index.ts';
+import {
+  STAGE_KINDS,
+  type DayAsked,
+  type DaySheet,
+  type ScheduledStage,
+  type StageKind,
+} from '../../../core/day/index.ts';
 import { minuteText } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { useDragSensors } from '../../app/drag.ts';
@@ -56,13 +62,13 @@ const byStep =
     return { x: x + (by[0] ?? 0), y: y + (by[1] ?? 0) };
   };
 
-const laneOf = (l: Laid, by: LanesBy): string | undefined =>
+const laneOf = (l: ScheduledStage, by: LanesBy): string | undefined =>
   by === 'person' ? l.person : by === 'dog' ? l.visit : l.place;
-export const laidKey = ({ visit, stage }: Pick<Laid, 'visit' | 'stage'>): string => `${visit}~${stage}`;
+export const laidKey = ({ visit, stage }: Pick<ScheduledStage, 'visit' | 'stage'>): string => `${visit}~${stage}`;
 
 /** Stages of one dog that follow each other in a lane: its name stands over all of them, as far as the next dog. */
 function runsOf(
-  laid: readonly Laid[],
+  laid: readonly ScheduledStage[],
 ): readonly { readonly visit: string; readonly start: number; readonly end: number }[] {
   const order = [...laid].sort((a, b) => a.start - b.start);
   const runs: { visit: string; start: number; end: number }[] = [];
@@ -223,7 +229,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
 }
 
 interface BarProps {
-  readonly laid: Laid;
+  readonly laid: ScheduledStage;
   readonly kind: StageKind;
   readonly name: string;
   readonly left: number;

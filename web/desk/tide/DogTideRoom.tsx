@@ -2,8 +2,8 @@
 import { Link, useParams } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { regionRow } from '../../../core/dog/index.ts';
-import { day, formatDay } from '../../../core/quantity/index.ts';
-import { stretched, type Band, type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
+import { day, formatDay, type Interval80 } from '../../../core/quantity/index.ts';
+import { stretched, type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
@@ -28,7 +28,7 @@ const TAUGHT_BELOW = 0.85;
 
 const rounded = (minutes: number): string => minutesText(Math.round(minutes / 5) * 5);
 
-function Banded({ band, say }: { band: Band; say: (value: number) => string }) {
+function Banded({ band, say }: { band: Interval80; say: (value: number) => string }) {
   return (
     <td>
       {say(band.likely)}{' '}
