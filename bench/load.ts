@@ -135,7 +135,7 @@ export async function loadFigures(say: Say): Promise<void> {
       if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
       return performance.now() - began;
     };
-    // After a start the house reckons for a while what nobody has asked for yet.
+    // After a start the house computes for a while what nobody has asked for yet.
     await call('/tide');
     const dogs = Array.from({ length: 200 }, (_, i) => `big-${i * 23}`);
     for (const id of dogs) {

@@ -99,7 +99,7 @@ const drag = medianMs(50, (i) => {
 });
 say('stairs-drag', drag, 'ms', `goal 4 ms; a full plan ${plan.toPrecision(3)} ms`, drag / 4);
 
-// The table: how the coat stands now, once a second; and the plan made anew after something happened.
+// The table: how the coat stands now, once a second; and the plan made again after something happened.
 const acts: [number, SessionAct][] = [[0, { kind: 'started' }]];
 let atMs = 0;
 for (const st of open.steps.slice(0, 2)) {

@@ -1,4 +1,4 @@
-/** The tide's figures: relearning a book, one dog anew, forecasts drawn, the sea dragged along. */
+/** The tide's figures: relearning a book, one dog again, forecasts drawn, the sea dragged along. */
 import { execFileSync } from 'node:child_process';
 import { seededRandom } from '../core/quantity/index.ts';
 import {

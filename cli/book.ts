@@ -1,4 +1,4 @@
-/** Decides what `wt book` prints: a year's visits for each dog, the weeks against the hours, and how good the plan is. */
+/** What `wt book` prints: a year's visits for each dog, the weeks against the hours, and how good the plan is. */
 import type { TideFile } from '../contract/tide.ts';
 import { account, bookSummary, gapOf, planBook, WORTH, yearOfTide } from '../core/book/index.ts';
 import { ended, formatDay, type Day } from '../core/quantity/index.ts';

@@ -1,4 +1,4 @@
-/** Decides what `wt tide` prints: each dog's forecasts with their quantiles, dates as plain dates. */
+/** What `wt tide` prints: each dog's forecasts with their quantiles, dates as plain dates. */
 import type { TideFile } from '../contract/tide.ts';
 import { day, ended, formatDay, type Day, type Interval80 } from '../core/quantity/index.ts';
 import { learnBook } from '../core/tide/index.ts';

@@ -153,7 +153,7 @@ export interface Confirm {
 }
 export const confirmSchema = Joi.object<Confirm>({ own: typedSchema }).label('passphrase');
 
-/** Whoever sets a new secret shows first who they are. */
+/** Anyone who sets a new secret shows first who they are. */
 export interface NewPassphrase {
   readonly own: string;
   readonly passphrase: string;

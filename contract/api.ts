@@ -59,7 +59,7 @@ import { homeNoteSchema, lifeNoteSchema, weatherCsvSchema } from './tide.ts';
 import { PHOTO_LIMIT_BYTES } from './photo.ts';
 import { forgetSchema, intakePreviewSchema, intakeSchema, jobSchema } from './safe.ts';
 
-/** Who may ask a route: these roles, whoever holds an owner's link, or anyone who can reach the machine. */
+/** Who may ask a route: these roles, anyone who holds an owner's link, or anyone who can reach the machine. */
 export type Who = readonly Role[] | 'link' | 'anyone';
 
 /** JSON of a type that server and client share. */

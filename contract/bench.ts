@@ -4,7 +4,7 @@ import type { HouseRules, Tool } from '../core/kit/index.ts';
 
 export interface BenchPage {
   readonly request: PlanRequest;
-  /** What comes of it as it stands: a page reckons anew only what it changes. */
+  /** What comes of it as it stands: a page computes again only what it changes. */
   readonly plan: Plan;
   /** What the log has taught about each person's hands. */
   readonly people: Readonly<Record<string, Learnt['pace']>>;

@@ -1,4 +1,4 @@
-/** PINs that whoever guesses tries first. */
+/** PINs that anyone who guesses tries first. */
 
 /** Those that turn up most in published leaks beyond rows and patterns (from memory), mostly ways of the thumb over the keys. */
 const OFTEN = new Set(['1004', '2580', '0852', '5683', '1478', '3698', '1590', '0070', '1379', '7410', '8520']);

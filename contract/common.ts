@@ -21,7 +21,7 @@ export const idSchema = Joi.string()
   .messages({ 'string.pattern.base': '{{#label}} must be 1 to 64 letters, digits or dashes, not "{{#value}}"' });
 
 /**
- * The days that there are: what lies outside is a slip of the hand, and would be reckoned with for ever. What is booked or
+ * The days that there are: what lies outside is a slip of the hand, and would be calculated with for ever. What is booked or
  * planned lies within ten years from today besides.
  */
 export const DAY_RANGE = { firstYear: 1970, lastYear: 2199, yearsAhead: 10 } as const;

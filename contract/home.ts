@@ -125,7 +125,7 @@ export const homeReportSchema: Joi.ObjectSchema<HomeReportDraft> = Joi.object<Ho
   author,
 }).label('report');
 
-/** What the tide says to an owner; absent while it is being reckoned. */
+/** What the tide says to an owner; absent while it is being computed. */
 export interface HomeTide {
   readonly blow: boolean;
   /** The blow that is under way or comes next: 80 % band of plain days. */

@@ -1,12 +1,12 @@
 /**
- * Would a passphrase be guessed: an estimate of how many tries it takes whoever knows lists of common words and passwords,
+ * Would a passphrase be guessed: an estimate of how many tries it takes anyone who knows lists of common words and passwords,
  * rows of keyboards, dates, and the names of the person and the salon. The same answer on the device and on the server.
  */
 import type { ZxcvbnFactory } from '@zxcvbn-ts/core';
 
 /** Guesses that a passphrase must outlast: more than a stolen file with slow hashes lets anybody try (zxcvbn's best class). */
 const STRONG = 4;
-/** Words that whoever guesses for a salon tries, beyond what is typed anywhere. */
+/** Words that anyone who guesses for a salon tries, beyond what is typed anywhere. */
 const ABOUT_US = ['woolly', 'tide', 'woollytide', 'woolly tide', 'salon', 'groomer', 'grooming', 'dogs'];
 /** What lies beyond adds nothing to an answer that is clear by then. */
 const MOST_LETTERS = 80;

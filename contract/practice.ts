@@ -11,7 +11,7 @@ export interface BoutDraft {
   /** A rung of the ladder, a seed of free play, or a check of the salon: what the case is made from. */
   readonly caseId: string;
   readonly acts: readonly Act[];
-  /** What whoever worked it was told it was worth, against the best stair. */
+  /** What the person who worked it was told it was worth, against the best stair. */
   readonly share: number;
 }
 export interface BoutRecord extends BoutDraft {

@@ -57,7 +57,7 @@ export interface SessionPage {
   readonly snapshot: PlanSnapshot;
   readonly events: readonly SessionEvent[];
   readonly record: SessionRecord;
-  /** What the plan is made anew with at the table; with it a device goes on without a link. */
+  /** What the plan is made again with at the table; with it a device goes on without a link. */
   readonly request: PlanRequest;
   /** Names whose hands the log knows, then others who work here. */
   readonly people: readonly string[];

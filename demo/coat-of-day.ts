@@ -1,4 +1,4 @@
-/** Decides what hands would feel on a demo dog's coat that holds so much loose hair: the touch tests in reverse. */
+/** What hands would feel on a demo dog's coat that holds so much loose hair: the touch tests in reverse. */
 import type { CombGrade, FingerGrade, TugGrade, ZoneFindings } from '../core/check/index.ts';
 import { coatRow, regionRow, ZONES, type CoatClass, type Region, type ZoneId } from '../core/dog/index.ts';
 import { clamp, randomNormal, type Random } from '../core/quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides how the demo's coats ran over the years: each dog with its own habit, each year with the town's weather, and what
+ * How the demo's coats ran over the years: each dog with its own habit, each year with the town's weather, and what
  * its home saw of it. Made-up truth for made-up dogs.
  */
 import type { DogRecord } from '../contract/dog.ts';

@@ -1,4 +1,4 @@
-/** Decides what the demo's homes are like: a few that brush and write it down, one that found something, some that asked for reminders. */
+/** What the demo's homes are like: a few that brush and write it down, one that found something, some that asked for reminders. */
 import type { OwnerPost } from '../contract/post.ts';
 import { HOME_PART_ROWS, QUIET_HOURS, type HomePart } from '../core/home/index.ts';
 import { addDays, formatDay, pick, randomInt, type Day, type Random } from '../core/quantity/index.ts';

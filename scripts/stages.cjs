@@ -32,7 +32,7 @@ const bin = (name) => path.join(setup.ROOT, 'node_modules', '.bin', name);
 /* The compiler that is a program of the machine: a tenth of the time. The linter reads with the other. */
 const TSC = path.join(setup.ROOT, 'node_modules', 'typescript-native', 'bin', 'tsc');
 
-/* Tests run as built JavaScript: each process would else read six hundred modules of TypeScript anew. Faults are told by their source. */
+/* Tests run as built JavaScript: each process would else read six hundred modules of TypeScript again. Faults are told by their source. */
 const BUILT_TESTS = path.join(setup.ROOT, 'node_modules', '.cache', 'woolly-tide-tests');
 const MAPPED = { NODE_OPTIONS: '--enable-source-maps' };
 

@@ -55,15 +55,15 @@ export interface AppNeeds {
   readonly memos?: Memos;
   /** Devices at the table and the weather station. */
   readonly outside: Outside;
-  /** Streams to pages; whoever closes the server ends them first. */
+  /** Streams to pages; anyone who closes the server ends them first. */
   readonly live?: Live;
-  /** Reckons the tide beside the server; whoever closes the server ends it. */
+  /** Computes the tide beside the server; anyone who closes the server ends it. */
   readonly tide?: TideDesk;
-  /** Reads files and plans beside the server; whoever closes the server ends it. */
+  /** Reads files and plans beside the server; anyone who closes the server ends it. */
   readonly work?: WorkerQueue;
-  /** Sends reminders; whoever closes the server ends it. */
+  /** Sends reminders; anyone who closes the server ends it. */
   readonly post?: ReminderSender;
-  /** Backups and files; whoever closes the server ends it. */
+  /** Backups and files; anyone who closes the server ends it. */
   readonly safe?: Safe;
   /** What the door needs to know beyond the file. */
   readonly door?: DoorRules;
@@ -208,7 +208,7 @@ export function createApp({
         serveStatic: { maxAge: '1y', immutable: true },
       }),
     );
-    // Pages that were opened before the interface was built anew go on asking for the files of their own build.
+    // Pages that were opened before the interface was built again go on asking for the files of their own build.
     app.use(
       '/assets',
       express.static(join(`${webRoot}.before`, 'assets'), { index: false, maxAge: '1y', immutable: true }),

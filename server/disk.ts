@@ -1,4 +1,4 @@
-/** Decides what is said when the disk or the file under the salon fails: the truth about what was saved, and the way out. */
+/** What is said when the disk or the file under the salon fails: the truth about what was saved, and the way out. */
 import Database from 'better-sqlite3';
 
 interface DiskFault {

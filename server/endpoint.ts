@@ -1,4 +1,4 @@
-/** Decides what a route is: a row of the API's table and a function from who asks what to a reply. No route without a row. */
+/** What a route is: a row of the API's table and a function from who asks what to a reply. No route without a row. */
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
 import {
   API,

@@ -1,4 +1,4 @@
-/** Decides how stored records become core's facts, and what core concludes from them. */
+/** How stored records become core's facts, and what core concludes from them. */
 import type { DogRecord } from '../contract/dog.ts';
 import type { CheckRecord } from '../contract/check.ts';
 import { unbookable } from '../contract/common.ts';
@@ -110,7 +110,7 @@ export function taughtBy(context: AppContext): Taught {
   });
 }
 
-/** What a plan had reckoned in of what the log taught: kept with the session that is worked from it. */
+/** What a plan had computed in of what the log taught: kept with the session that is worked from it. */
 export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
   pace: paceByKind(learnt) ?? {},
   grams: learnt?.grams?.mean ?? 1,

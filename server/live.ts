@@ -21,7 +21,7 @@ export class Live {
     this.pings = setInterval(() => {
       for (const list of this.watchers.values())
         for (const [res, { may }] of list) {
-          // Whoever was signed out meanwhile, or whose tablet waits for a PIN, sees no more of it.
+          // The person who was signed out meanwhile, or whose tablet waits for a PIN, sees no more of it.
           if (may()) res.write(': here\n\n');
           else res.end();
         }

@@ -1,4 +1,4 @@
-/** Decides how a request is refused: a status, the field, and a sentence with the way out. */
+/** How a request is refused: a status, the field, and a sentence with the way out. */
 import type Joi from 'joi';
 import { checked } from '../contract/common.ts';
 

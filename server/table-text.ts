@@ -1,2 +1,2 @@
-/** Decides how text of a table is read back: what a spreadsheet would have reckoned with was kept text by an apostrophe. */
+/** How text of a table is read back: what a spreadsheet would have calculated with was kept text by an apostrophe. */
 export const asTyped = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');

@@ -1,6 +1,6 @@
 /**
  * What the server knows of the tide without making anybody wait: what was learnt last and the newest digest of
- * every dog, reckoned in a thread beside it when the facts have changed. Until the first is there, nothing is said.
+ * every dog, computed in a thread beside it when the facts have changed. Until the first is there, nothing is said.
  */
 import type { Worker } from 'node:worker_threads';
 import { threadOf } from './work/thread.ts';
@@ -30,7 +30,7 @@ export class TideDesk {
     if (this.closed || this.planned || this.gathering > 0 || this.asked !== '') return;
     const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
     this.planned = setTimeout(() => {
-      // Nobody waits for this but whoever asks again: a request for the same facts hears what is wrong with them.
+      // Nobody waits for this but anyone who asks again: a request for the same facts hears what is wrong with them.
       this.atOnce(make).catch(() => undefined);
     }, wait);
   }
@@ -46,12 +46,12 @@ export class TideDesk {
       if (!this.closed) this.ask(question);
     } finally {
       this.gathering--;
-      // What is known already is not reckoned again: whoever waits for it need not.
+      // What is known already is not computed again: anyone who waits for it need not.
       if (this.asked === '' && this.gathering === 0) this.rest();
     }
   }
 
-  /** Makes sure that the newest facts are being reckoned, or have been. */
+  /** Makes sure that the newest facts are being computed, or have been. */
   ask(question: Asked): void {
     const facts = typeof question === 'string' ? question : JSON.stringify(question);
     if (facts === this.asked || facts === this.known?.facts) return;
@@ -73,7 +73,7 @@ export class TideDesk {
     return this.known?.learnt;
   }
 
-  /** Resolves when nothing is being reckoned. */
+  /** Resolves when nothing is being computed. */
   async settled(): Promise<void> {
     if (this.asked !== '' || this.planned || this.gathering > 0)
       await new Promise<void>((resolve) => this.waiting.push(resolve));

@@ -1,4 +1,4 @@
-/** Reckons the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions. */
+/** Computes the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions. */
 import { parentPort } from 'node:worker_threads';
 import type { TideLearntAnswer } from '../contract/tide.ts';
 import { addDays, ended, type Day } from '../core/quantity/index.ts';
@@ -29,7 +29,7 @@ export interface DogDigest {
   readonly effect: HomeEffect;
 }
 
-/** What is known when a question has been reckoned. */
+/** What is known when a question has been computed. */
 export interface TideTold {
   readonly dogs: readonly DogDigest[];
   /** What devices are told, as JSON: it is large, and asked for more often than it is learnt. */

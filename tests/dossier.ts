@@ -1,5 +1,5 @@
 /**
- * Decides what the dossier of the release model says of each figure: its value, its mark, and what a fifth more or less
+ * What the dossier of the release model says of each figure: its value, its mark, and what a fifth more or less
  * of it does to minutes and to the hair out, over five dogs that are as unlike as dogs are.
  * Run by itself (`npm run dossier`), it writes its table into docs/model.md; a test holds the two together.
  */

@@ -1,5 +1,5 @@
 /**
- * Decides what opens without a link: the house itself, as it was built, and apart from it an owner's few files. Data is not
+ * What opens without a link: the house itself, as it was built, and apart from it an owner's few files. Data is not
  * kept here; pages keep what they need themselves (data/kept.ts, owner/store.ts). The salon's computer is asked first for every page, so a new build is never missed.
  */
 import { clientsClaim } from 'workbox-core';

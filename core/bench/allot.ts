@@ -84,7 +84,7 @@ const CLOSE_ENOUGH = 1;
 const MOST_SWEEPS = 9;
 const STILL = 1e-3;
 
-/** Reckons what passes come to in a zone; also the only judge of a candidate. */
+/** Computes what passes come to in a zone; also the only judge of a candidate. */
 export function answerOf(p: ZoneProblem, passes: readonly number[], prices: Prices, f: Figures): ZoneAnswer {
   let { freeG: F, deepG: D, packedG: P } = p;
   const start = p.foundG;
@@ -296,7 +296,7 @@ const cheaper = (a: ZoneAnswer | undefined, b: ZoneAnswer | undefined): ZoneAnsw
 /** Of the larger of two shares of a limit, how much of it is used. */
 const strainOf = (p: ZoneProblem, a: ZoneAnswer): number => Math.max(a.skin / p.bears, a.wear / p.wears);
 
-/** Descends at a weight and a price on strain, in place, and reckons what that comes to. */
+/** Descends at a weight and a price on strain, in place, and computes what that comes to. */
 function descended(
   p: ZoneProblem,
   effects: number[],

@@ -1,5 +1,5 @@
 /**
- * Decides how the dog is held through a plan: what it stands or lies on and is steadied by, where breaks fall, on which
+ * How the dog is held through a plan: what it stands or lies on and is steadied by, where breaks fall, on which
  * side each step begins so that it is turned least, and who holds what where two work. Common practice; times are guesses.
  */
 import type { Dog, DogTrait } from '../dog/index.ts';

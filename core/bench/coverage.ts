@@ -1,5 +1,5 @@
 /**
- * Decides how well a kit serves all dogs on the books: which zones it serves badly, and which one, two or three
+ * How well a kit serves all dogs on the books: which zones it serves badly, and which one, two or three
  * pieces to buy would save most minutes, or spare most skin.
  */
 import { sum } from '../quantity/index.ts';
@@ -161,7 +161,7 @@ function badlyServed(demands: readonly Demand[]): readonly BadlyServed[] {
   return [...groups.values()].sort((a, b) => b.minutesOver - a.minutesOver);
 }
 
-/** How the kit serves the dogs, and what to buy. Pure; alike zones are reckoned once. */
+/** How the kit serves the dogs, and what to buy. Pure; alike zones are computed once. */
 export function coverage(request: CoverageRequest): Coverage {
   const demands = demandsOf(request);
   const zones = sum(demands.map((d) => d.count));

@@ -1,5 +1,5 @@
 /**
- * Decides how sure minutes and grams are, and what the log teaches about them.
+ * How sure minutes and grams are, and what the log teaches about them.
  *
  * What the log has taught comes as ratios with their doubt (core/tally). The 80 % ranges come from gamma quantiles with
  * the spread of one visit and that of what is not known yet.

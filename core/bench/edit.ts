@@ -1,6 +1,6 @@
 /**
- * Decides what may be changed about a script by hand, and what "best again" makes of it: every change is a value, so
- * that it can be undone, and a script is only ever made anew.
+ * What may be changed about a script by hand, and what "best again" makes of it: every change is a value, so
+ * that it can be undone, and a script is only ever made again.
  */
 import type { ZoneId } from '../dog/index.ts';
 import { forbiddenBy } from '../kit/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what is wrong with a script, at which step, and what one act would mend it. A planned script has no fault;
+ * What is wrong with a script, at which step, and what one act would mend it. A planned script has no fault;
  * one that was edited by hand may have any.
  */
 import { kept, sum } from '../quantity/index.ts';

@@ -1,8 +1,8 @@
 /**
  * Decides the figures of the release model: one table, from which every check value has to come out.
  *
- * A row is a guess until the log corrects it, unless it is marked otherwise. Whoever asks what a figure does
- * (docs/model.md has the answer for each) reckons with `figuresWith`; nobody else changes one.
+ * A row is a guess until the log corrects it, unless it is marked otherwise. Anyone who asks what a figure does
+ * (docs/model.md has the answer for each) computes with `figuresWith`; nobody else changes one.
  */
 import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';
 

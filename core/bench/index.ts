@@ -1,4 +1,4 @@
-/** Decides what to do to a coat, in which order and for how long, and what a worked session adds up to. */
+/** What to do to a coat, in which order and for how long, and what a worked session adds up to. */
 export {
   METHODS,
   METHOD_IDS,

@@ -1,5 +1,5 @@
 /**
- * Decides how a method is laid out on one dog: its phases over the coat, the piece that works each zone, and the
+ * How a method is laid out on one dog: its phases over the coat, the piece that works each zone, and the
  * minutes that habit would give it.
  *
  * In each phase every zone takes the best-fitting piece of the kit that no rule forbids in the state in which the

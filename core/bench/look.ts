@@ -1,5 +1,5 @@
 /**
- * Decides what can be asked about a plan: how the kit ranks in one zone at each phase of a method, and which rules
+ * What can be asked about a plan: how the kit ranks in one zone at each phase of a method, and which rules
  * spoke anywhere on a dog.
  */
 import type { ZoneId } from '../dog/index.ts';

@@ -1,4 +1,4 @@
-/** Decides how a whole book of dogs is planned: one after another, so that whoever waits can see how far it is, and stop it. */
+/** How a whole book of dogs is planned: one after another, so that anyone who waits can see how far it is, and stop it. */
 import { bearsInAll, openMethod, planVisit } from './planner.ts';
 import type { PlanRequest } from './request.ts';
 import type { Bands } from './plan.ts';
@@ -44,7 +44,7 @@ export interface FewOutlines {
   readonly before: number;
 }
 
-/** Outlines of many requests, a few at each step: whoever takes them may say how far it is, and stop at any. */
+/** Outlines of many requests, a few at each step: anyone who takes them may say how far it is, and stop at any. */
 export function* outlines(requests: readonly PlanRequest[]): Generator<FewOutlines, void, undefined> {
   for (let before = 0; before < requests.length; before += A_FEW) {
     yield { outlines: requests.slice(before, before + A_FEW).map(outlineOf), before };

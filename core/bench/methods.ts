@@ -1,5 +1,5 @@
 /**
- * Decides what each school of working does, in which order, and who argues for and against it.
+ * What each school of working does, in which order, and who argues for and against it.
  * Orders and arguments are common practice; target passes are guesses fitted to the check values.
  */
 import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';

@@ -1,4 +1,4 @@
-/** Decides how long hands, water, towel and air take. Every figure is in figures.ts. */
+/** How long hands, water, towel and air take. Every figure is in figures.ts. */
 import type { Quarrels, ToolKind, Wetness } from '../kit/index.ts';
 import type { TieGrade } from '../check/index.ts';
 import { FIGURES, type Figures } from './figures.ts';

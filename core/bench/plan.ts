@@ -1,4 +1,4 @@
-/** Decides what a plan is: values only, so that it can be kept with the session that was worked from it. */
+/** What a plan is: values only, so that it can be kept with the session that was worked from it. */
 import type { Interval80 } from '../quantity/index.ts';
 import type { DogTrait, ZoneId } from '../dog/index.ts';
 import type { Stops, ZoneCondition } from '../check/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides how long a piece needs to do its part in one zone, and what that costs the skin: the measure by which kits
+ * How long a piece needs to do its part in one zone, and what that costs the skin: the measure by which kits
  * are compared.
  */
 import {

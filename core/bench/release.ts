@@ -1,5 +1,5 @@
 /**
- * Decides what hair a step takes out of a zone and what it costs the skin.
+ * What hair a step takes out of a zone and what it costs the skin.
  *
  * Loose undercoat stands in three pools: free (falls at a touch), deep (between the live hairs) and packed
  * (held in a plate until something opens it). A step works with effect e = 1 - exp(-k · passes), so more

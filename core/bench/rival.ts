@@ -1,5 +1,5 @@
 /**
- * Decides what would change the recommendation, and what it would save: the same dog planned again with one thing more
+ * What would change the recommendation, and what it would save: the same dog planned again with one thing more
  * in the room. Told beside the runner-up, so that nobody has to take a recommendation on trust.
  */
 import type { Tool } from '../kit/index.ts';

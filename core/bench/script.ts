@@ -1,4 +1,4 @@
-/** Decides what a piece of work is as somebody wants it done: steps in order, with a piece, zones and minutes each. */
+/** What a piece of work is as somebody wants it done: steps in order, with a piece, zones and minutes each. */
 import type { ZoneId } from '../dog/index.ts';
 import type { Tool } from '../kit/index.ts';
 import type { PhaseId } from './methods.ts';
@@ -17,7 +17,7 @@ export interface ScriptStep {
   readonly toolId: string;
   /** In working order. */
   readonly zones: readonly ScriptZone[];
-  /** Kept as it is when the rest is planned anew. */
+  /** Kept as it is when the rest is planned again. */
   readonly pinned?: boolean | undefined;
 }
 

@@ -1,5 +1,5 @@
 /**
- * Decides what a script comes to on a coat: for every step the minutes on the clock, the hair out and what is left,
+ * What a script comes to on a coat: for every step the minutes on the clock, the hair out and what is left,
  * with the cautions that stand beside it and why its piece was taken.
  */
 import { sum } from '../quantity/index.ts';
@@ -21,7 +21,7 @@ export interface Worked {
   readonly coat: Coat;
 }
 
-/** Why pieces were taken, by step: known from a layout, else reckoned. */
+/** Why pieces were taken, by step: known from a layout, else computed. */
 export type Choices = ReadonlyMap<string, { readonly toolId: string; readonly choice: ToolChoice }>;
 
 export const choicesOf = (laid: readonly LaidStep[]): Choices =>

@@ -1,5 +1,5 @@
 /**
- * Decides how work that does not fit one visit is split over several, so that nothing is left worse in between: a zone
+ * How work that does not fit one visit is split over several, so that nothing is left worse in between: a zone
  * that is begun is worked through, no tie is left half done, and water comes once, last, over a coat that is open.
  */
 import { sum } from '../quantity/index.ts';

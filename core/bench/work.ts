@@ -1,5 +1,5 @@
 /**
- * Decides what a script does to a coat: the release model run step by step over the zones.
+ * What a script does to a coat: the release model run step by step over the zones.
  *
  * A step finds each zone in the state that the steps before it left: dry, damp, soapy or wet, shielded or bare,
  * tied or not. So the same step gives something else in another place of the order. Hands take by passes, water
@@ -249,7 +249,7 @@ export type Watch = (z: CoatZone, wetness: Wetness) => void;
 
 /**
  * Works one step of a script on a coat, in place. minutesOf gives the minutes of a zone: a script's own, or what the
- * zone needs. Zones that stop are passed over. known: how hands work a zone, where that was reckoned already.
+ * zone needs. Zones that stop are passed over. known: how hands work a zone, where that was computed already.
  */
 export function workStepOn(
   coat: Coat,

@@ -1,4 +1,4 @@
-/** Decides what a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
+/** What a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
 import { sum } from '../quantity/index.ts';
 import type { YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what moves in a salon's book when somebody is away or the doors stay shut: what only the plan knows moves by itself,
+ * What moves in a salon's book when somebody is away or the doors stay shut: what only the plan knows moves by itself,
  * what stands in the book but no owner agreed to is moved by the desk, what was agreed is asked about first.
  */
 import { addDays, type Day } from '../quantity/index.ts';
@@ -55,7 +55,7 @@ export function* awayAnswers(
   const total = [...lost.values()].reduce((t, m) => t + m, 0);
   const unagreed = (ids: readonly string[], d: number): boolean =>
     ids.some((id) => book.unagreed?.[id]?.includes(addDays(today, d)));
-  // Who comes on a lost day is let go of it: its steps are built anew without the date that held it there.
+  // Who comes on a lost day is let go of it: its steps are built again without the date that held it there.
   const arcs = plan.arcs.map((a, i) => {
     const dog = dogs[i];
     if (!dog?.fixed.some((d) => lost.has(d))) return a;

@@ -1,5 +1,5 @@
 /**
- * Decides what it costs to let a coat wait from one visit to the next: minutes at the table, hair at home, packing.
+ * What it costs to let a coat wait from one visit to the next: minutes at the table, hair at home, packing.
  *
  * A coat is linear: what stands in it fades by a share a day, and release comes on top. So the grams on any day follow from
  * the day of the last visit alone, given what that visit left. Costs are in minutes of salon work.

@@ -1,4 +1,4 @@
-/** Decides what a plan comes to when the tide is early, and who would gain by coming sooner than agreed. */
+/** What a plan comes to when the tide is early, and who would gain by coming sooner than agreed. */
 import { addDays, type Day } from '../quantity/index.ts';
 import { dogAccount, dogCost } from './account.ts';
 import { WORTH, type CoatYear } from './coat-year.ts';

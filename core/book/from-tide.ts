@@ -1,4 +1,4 @@
-/** Decides how a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
+/** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
 import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
 import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type Levels, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';

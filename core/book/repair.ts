@@ -1,5 +1,5 @@
 /**
- * Decides what moves when hours are lost: the dogs concerned at once, each to where it is best with all others left where they
+ * What moves when hours are lost: the dogs concerned at once, each to where it is best with all others left where they
  * are; then, with time, the same search as for a year, in which leaving an agreed day costs by how little notice is left.
  * What was confirmed to an owner is asked about, not moved: it is listed, and stays in every answer until it is let go.
  */

@@ -30,7 +30,7 @@ const SHUT_MINUTES = 5_000;
 const ANYBODY_SHARE = 0.1;
 /** Temperature at the first try, in minutes, for a hundred dogs; small books have higher walls. A thousandth at the last. */
 const HOT = { least: 0.4, hundred: 1, most: 20 } as const;
-/** Days are weighed anew after so many steps: what was dear may be so no longer. */
+/** Days are weighed again after so many steps: what was dear may be so no longer. */
 const WEIGH_EVERY = 400;
 /** Weight of a day that is neither dear nor over its hours. */
 const ANY_DAY = 0.02;

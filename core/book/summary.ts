@@ -1,4 +1,4 @@
-/** Decides what is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
+/** What is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
 import { addDays, type Day } from '../quantity/index.ts';
 import { partsOf } from './arcs.ts';
 import type { YearOf } from './from-tide.ts';

@@ -151,7 +151,7 @@ export function* planYear(
   for (const [i, nodes] of (start?.nodes ?? []).entries()) {
     const a = dogs[i];
     if (!a) continue;
-    // Steps that cannot be taken any more are found anew with the first pass.
+    // Steps that cannot be taken any more are found again with the first pass.
     const y = yearThrough(a, nodes);
     if (!y) continue;
     years[i] = y;

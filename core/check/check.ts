@@ -1,4 +1,4 @@
-/** Decides what a coat check holds: facts only, as felt and measured on one day. */
+/** What a coat check holds: facts only, as felt and measured on one day. */
 import type { Day } from '../quantity/index.ts';
 import { isZoneId, type Region, type ZoneId } from '../dog/index.ts';
 import type { Inspection } from './inspection.ts';

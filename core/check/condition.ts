@@ -35,7 +35,7 @@ export interface ZoneCondition {
   /** True when no test was done in this zone itself. */
   readonly assumed: boolean;
   readonly reasons: readonly ConditionReason[];
-  /** Undercoat as drawn and reckoned: 0 bare … 4 plate. */
+  /** Undercoat as drawn and computed: 0 bare … 4 plate. */
   readonly grade: FingerGrade;
 }
 

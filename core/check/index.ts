@@ -1,4 +1,4 @@
-/** Decides what was felt, what it means for each zone, and where the work stops. */
+/** What was felt, what it means for each zone, and where the work stops. */
 export {
   FINGER_GRADES,
   TUG_GRADES,

@@ -1,4 +1,4 @@
-/** Decides what is looked at on the whole dog before the coat, in working order. Common practice. */
+/** What is looked at on the whole dog before the coat, in working order. Common practice. */
 export const INSPECTION_ITEMS = [
   'eyes',
   'teeth',

@@ -1,5 +1,5 @@
 /**
- * Decides what is written down for the owner and for the vet when work stops: what was seen and where, in words that
+ * What is written down for the owner and for the vet when work stops: what was seen and where, in words that
  * describe and never diagnose. Common practice; urgency is common practice too, and a vet's word goes before it.
  */
 import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';

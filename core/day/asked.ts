@@ -1,4 +1,4 @@
-/** Decides what a day at the salon is made of: who comes, who works, and the places that hold one dog at a time. */
+/** What a day at the salon is made of: who comes, who works, and the places that hold one dog at a time. */
 
 export const PLACE_KINDS = ['table', 'tub', 'dryer'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];

@@ -1,4 +1,4 @@
-/** Decides what is wrong with a sheet as it lies: told at once while somebody drags, whoever laid it. */
+/** What is wrong with a sheet as it lies: told at once while somebody drags, no matter who laid it. */
 import { HEAVY_KG, type DayAsked, type DaySheet, type ScheduledStage, type Stage } from './asked.ts';
 import { doseOf } from './noise.ts';
 

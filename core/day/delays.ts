@@ -1,5 +1,5 @@
 /**
- * Decides what a delay does to the rest of a day: what it comes to if everybody goes on in the order of the sheet, and what a
+ * What a delay does to the rest of a day: what it comes to if everybody goes on in the order of the sheet, and what a
  * new order would save, told by dog.
  */
 import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth, type Pin } from './asked.ts';

@@ -1,4 +1,4 @@
-/** Decides how the dogs of one day are laid over people, tables, tubs and dryers. */
+/** How the dogs of one day are laid over people, tables, tubs and dryers. */
 export {
   DAY_WORTH,
   HEAVY_KG,

@@ -1,4 +1,4 @@
-/** Decides what of a day is still to be laid: each visit as chains of stages that follow at once, each pause, and what stands already. */
+/** What of a day is still to be laid: each visit as chains of stages that follow at once, each pause, and what stands already. */
 import { HEAVY_KG, type DayAsked, type ScheduledStage } from './asked.ts';
 import { doseOf } from './noise.ts';
 

@@ -1,4 +1,4 @@
-/** Decides how much of a day's noise a stage is for who works it. */
+/** How much of a day's noise a stage is for who works it. */
 import { allowedMinutes, noiseRule } from '../sound/index.ts';
 import type { DayPerson, Stage } from './asked.ts';
 

@@ -1,5 +1,5 @@
 /**
- * Decides what a breed or mix usually is before anyone touches the dog: coat class, weight, shape, hair at the back.
+ * What a breed or mix usually is before anyone touches the dog: coat class, weight, shape, hair at the back.
  *
  * Classes and shapes are common practice; weights and lengths are usual values from memory, to be corrected by the
  * scale and the ruler (guesses). Names are those that owners say; a mix is named by what it looks like.

@@ -1,5 +1,5 @@
 /**
- * Decides what a coat class means in figures: hair length, how much undercoat stands on a square metre,
+ * What a coat class means in figures: hair length, how much undercoat stands on a square metre,
  * how it sheds over the year, how often it is seen.
  */
 import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';

@@ -1,4 +1,4 @@
-/** Decides what is known of a dog before anyone touches it. */
+/** What is known of a dog before anyone touches it. */
 import type { Day } from '../quantity/index.ts';
 import type { CoatClass } from './coats.ts';
 

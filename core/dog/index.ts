@@ -1,4 +1,4 @@
-/** Decides what a dog is: its coat class, its zones, its size. */
+/** What a dog is: its coat class, its zones, its size. */
 export {
   PAIRED_REGIONS,
   MID_REGIONS,

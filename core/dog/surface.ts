@@ -1,4 +1,4 @@
-/** Decides how large a dog is in square metres, the base of every gram, minute and millilitre. */
+/** How large a dog is in square metres, the base of every gram, minute and millilitre. */
 
 /**
  * Body surface of a dog in square metres from its weight in kilograms: 0.101 · kg^(2/3).

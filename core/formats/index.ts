@@ -1,4 +1,4 @@
-/** Decides what is read from and written to files of open formats. */
+/** What is read from and written to files of open formats. */
 export {
   INTAKE_FIELDS,
   dateOrder,

@@ -1,5 +1,5 @@
 /**
- * Decides how somebody's table of clients becomes dogs and past visits: which column holds what, what each line says, and
+ * How somebody's table of clients becomes dogs and past visits: which column holds what, what each line says, and
  * why a line cannot be taken. Nothing is guessed that would be a fact about a dog.
  */
 import { breedOf, COATS, findBreeds, type BodyShape, type BreedRow, type CoatClass, type Sex } from '../dog/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what of a JPEG file is kept: the picture, without what a camera writes beside it (place, time, device).
+ * What of a JPEG file is kept: the picture, without what a camera writes beside it (place, time, device).
  *
  * Walks the segments of ITU-T T.81 (JPEG), annex B: markers, lengths, and entropy-coded data. Application segments
  * other than JFIF (APP0) and Adobe (APP14, which says how colours are coded) and comments are left out.

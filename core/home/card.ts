@@ -1,4 +1,4 @@
-/** Decides what a card for the fridge says of a plan: how often each part is due, which brush goes where, what not to do. */
+/** What a card for the fridge says of a plan: how often each part is due, which brush goes where, what not to do. */
 import { coatRow, type CoatClass } from '../dog/index.ts';
 import type { ToolKind } from '../kit/index.ts';
 import type { HomePart, PartNeed } from './parts.ts';

@@ -1,4 +1,4 @@
-/** Decides what else is due at home besides brushing: ears, pads, nails, teeth, the bath, the look-over. Common practice. */
+/** What else is due at home besides brushing: ears, pads, nails, teeth, the bath, the look-over. Common practice. */
 import { addDays, COMMON_PRACTICE, type Day, type Source } from '../quantity/index.ts';
 import type { Dog } from '../dog/index.ts';
 

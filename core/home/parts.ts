@@ -1,5 +1,5 @@
 /**
- * Decides what each part of a dog asks of its owner: how long one brushing takes, how often it is due, how long it may wait.
+ * What each part of a dog asks of its owner: how long one brushing takes, how often it is due, how long it may wait.
  * Parts are regions as an owner speaks of them; both sides go together. Rhythms are common practice, figures guesses.
  */
 import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';

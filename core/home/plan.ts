@@ -1,7 +1,7 @@
 /**
- * Decides what an owner does today and this week: parts, brushes in their order, minutes; never longer than the dog bears.
+ * What an owner does today and this week: parts, brushes in their order, minutes; never longer than the dog bears.
  *
- * The week is planned anew each day from what was really brushed, so what was missed slides to the next days and nothing
+ * The week is planned again each day from what was really brushed, so what was missed slides to the next days and nothing
  * piles up in one bout. Two bouts a day, morning and evening, only for coats that ask it in a blow.
  */
 import { addDays, isoWeekday, sum, type Day } from '../quantity/index.ts';

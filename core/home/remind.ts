@@ -1,5 +1,5 @@
 /**
- * Decides what an owner is reminded of, and when nothing is said: at most one message a day, none in quiet hours, nothing
+ * What an owner is reminded of, and when nothing is said: at most one message a day, none in quiet hours, nothing
  * twice, nothing to who has not asked. A message leads with what weighs most; the rest rides along in it.
  */
 import { COMMON_PRACTICE, GUESS, type Day, type Source } from '../quantity/index.ts';

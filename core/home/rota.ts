@@ -307,7 +307,7 @@ function byTurns({ days, minutes, room, patterns }: Problem): { readonly masks: 
     put(a, best.mask, best.cost);
     return best.mask !== mask;
   };
-  /** Two parts anew, the first given each of its patterns, the second its best beside it. */
+  /** Two parts again, the first given each of its patterns, the second its best beside it. */
   const together = (a: number, b: number): boolean => {
     const before = [masks[a] ?? 0, own[a] ?? 0, masks[b] ?? 0, own[b] ?? 0] as const;
     const worth = before[1] + before[3] + (fetching[usedBut(a, b) | before[0] | before[2]] ?? 0);

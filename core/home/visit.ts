@@ -1,4 +1,4 @@
-/** Decides what an owner is told of a visit: what was done, what was found, what is left, what to watch. Values, not words. */
+/** What an owner is told of a visit: what was done, what was found, what is left, what to watch. Values, not words. */
 import { sum } from '../quantity/index.ts';
 import { STOPPING_SKIN, type SkinFinding, type TieGrade, type ZoneStop } from '../check/index.ts';
 import { zone as zoneRow, type ZoneId } from '../dog/index.ts';

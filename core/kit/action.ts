@@ -1,5 +1,5 @@
 /**
- * Decides what a piece does in the hand of this house: its kind's figures, moved by its measures and by the house's
+ * What a piece does in the hand of this house: its kind's figures, moved by its measures and by the house's
  * side in how deep and which way it is stroked. All factors are guesses, and neutral where nothing was measured.
  */
 import { clamp } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides how well a piece of the kit suits one zone in one state: 0..1 as the product of measured parts,
+ * How well a piece of the kit suits one zone in one state: 0..1 as the product of measured parts,
  * so that a chosen piece can say what it beat and on which measure.
  *
  * The fit of a piece never depends on what else hangs on the wall: one more piece can only raise the best fit.

@@ -1,5 +1,5 @@
 /**
- * Decides how each kind of piece is moved, in words short enough to be read with wet hands: one stroke, one thing to
+ * How each kind of piece is moved, in words short enough to be read with wet hands: one stroke, one thing to
  * watch. All of it is common practice.
  */
 import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what each generic kind of tool does to a coat and to skin.
+ * What each generic kind of tool does to a coat and to skin.
  *
  * The measures are guesses chosen so that whole sequences meet the check values of common practice
  * (docs/model.md has the table); what a tool is good or bad for is common practice.

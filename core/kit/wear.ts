@@ -1,5 +1,5 @@
 /**
- * Decides how worn a piece is and what is due on it, from the minutes and dogs it has worked since it was last looked
+ * How worn a piece is and what is due on it, from the minutes and dogs it has worked since it was last looked
  * after: sharpening, replacing, disinfecting. Limits are guesses from memory of what makers and groomers say.
  */
 import { addDays, GUESS, COMMON_PRACTICE, type Day, type Source } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what a practice coat answers to what a hand does: the release model of the bench, worked act by act. A bout is the
+ * What a practice coat answers to what a hand does: the release model of the bench, worked act by act. A bout is the
  * list of its acts; everything else is computed from it, so that the same acts always end the same way.
  */
 import { sum } from '../quantity/index.ts';

@@ -1,4 +1,4 @@
-/** Decides what a beginner practises on, what the coat answers, what a bout was worth, and what is asked again and when. */
+/** What a beginner practises on, what the coat answers, what a bout was worth, and what is asked again and when. */
 export {
   LADDER,
   LADDER_CASES,

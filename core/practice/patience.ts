@@ -1,5 +1,5 @@
 /**
- * Decides how a practice dog bears what is done: strain grows with the minutes it stands, lies and is afraid, and with every
+ * How a practice dog bears what is done: strain grows with the minutes it stands, lies and is afraid, and with every
  * pull; rest takes some away. A strained dog shifts, then lies down, then moves away until it has rested. All figures guesses,
  * so scaled that a dog of usual temper bears what the bench says its kind bears.
  */

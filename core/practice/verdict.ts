@@ -1,5 +1,5 @@
 /**
- * Decides what a bout was worth: its stair against the best one, where minutes, skin and hair went, and which mistakes cost
+ * What a bout was worth: its stair against the best one, where minutes, skin and hair went, and which mistakes cost
  * most. A mistake's cost is what the score would have been without it, where the bench can say so; the rest is set by rows.
  *
  * Worth runs from nothing done (0) to the best stair that the bench finds for the same coat, kit and house (1), by the score

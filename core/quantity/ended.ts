@@ -1,4 +1,4 @@
-/** Decides how work that is done in steps is run to its end by who does not look at the steps. */
+/** How work that is done in steps is run to its end by who does not look at the steps. */
 
 /** What the steps come to. */
 export function ended<T>(steps: Iterator<unknown, T>): T {

@@ -1,5 +1,5 @@
 /**
- * Decides how doubt about a quantity that is never negative is reckoned: the gamma distribution.
+ * How doubt about a quantity that is never negative is computed: the gamma distribution.
  *
  * Lanczos' ln Γ (g = 7, nine terms) and the usual pair for the regularised incomplete gamma function: the power
  * series below shape + 1, Lentz's continued fraction above. Quantiles by Wilson and Hilferty's guess and safeguarded

@@ -1,4 +1,4 @@
-/** Decides how quantities, days and chance are written down everywhere else. */
+/** How quantities, days and chance are written down everywhere else. */
 export { type Result, ok, err, unreachable } from './result.ts';
 export {
   KG_PER_LB,

@@ -1,5 +1,5 @@
 /**
- * Decides how small symmetric systems are solved: Cholesky's factor, its inverse, and Jacobi's eigenvalues.
+ * How small symmetric systems are solved: Cholesky's factor, its inverse, and Jacobi's eigenvalues.
  * Matrices are row by row, n × n. Published methods (Golub and Van Loan, Matrix Computations, from memory).
  */
 

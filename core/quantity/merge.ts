@@ -1,4 +1,4 @@
-/** Decides what becomes of a record that two people changed at once, field by field. */
+/** What becomes of a record that two people changed at once, field by field. */
 
 export interface Merge<R> {
   /** Every change of either side; where both changed a field, mine. */

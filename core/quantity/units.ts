@@ -1,5 +1,5 @@
 /**
- * Decides how stored SI figures become the salon's own units and back.
+ * How stored SI figures become the salon's own units and back.
  * Factors are exact or to the digits of NIST Special Publication 811 (2008), appendix B.
  */
 

@@ -1,5 +1,5 @@
 /**
- * Decides how much noise a person has taken in a day, by three published rules side by side, and how long is left.
+ * How much noise a person has taken in a day, by three published rules side by side, and how long is left.
  *
  * A dose is the sum of time at a level over the time allowed at that level; 1 is the whole day's. The rules differ in
  * the level they allow for eight hours and in how many decibels halve the time.

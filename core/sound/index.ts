@@ -1,4 +1,4 @@
-/** Decides how long a person may stand beside what is loud. */
+/** How long a person may stand beside what is loud. */
 export {
   NOISE_RULES,
   NOISE_ROWS,

@@ -1,5 +1,5 @@
 /**
- * Decides how long the sun is up on a day at a latitude: the driver of the tides.
+ * How long the sun is up on a day at a latitude: the driver of the tides.
  *
  * Sun's position by the low-precision formulas of Meeus, Astronomical Algorithms (2nd ed.), chapter 25
  * (0.01 degree); rise and set when the upper limb meets a sea horizon: refraction 34', semidiameter 959.63" at one
@@ -10,7 +10,7 @@ import { clamp, type Day } from '../quantity/index.ts';
 const RADIANS = Math.PI / 180;
 const REFRACTION_DEG = 34 / 60;
 const SEMIDIAMETER_DEG = 959.63 / 3600;
-/** The declination is taken anew at the moments of rise and set: near an endless day it still moves them. */
+/** The declination is taken again at the moments of rise and set: near an endless day it still moves them. */
 const REFINEMENTS = 4;
 const DAY_OF_J2000 = 10957.5; // 2000-01-01T12:00 in days since 1970-01-01T00:00
 

@@ -1,5 +1,5 @@
 /**
- * Decides what can happen at the table, and which of it stands. Acts are facts: each is an event with its own id and
+ * What can happen at the table, and which of it stands. Acts are facts: each is an event with its own id and
  * time, made on the device that saw it. Nothing is ever changed: what was wrong is undone or corrected by a later event.
  */
 import type { PlanStep } from '../bench/index.ts';
@@ -14,7 +14,7 @@ export interface Met {
   readonly tie?: TieGrade | undefined;
 }
 
-/** What a plan was made anew for. */
+/** What a plan was made again for. */
 export type ReplanReason =
   | { readonly code: 'dragged'; readonly zone: ZoneId; readonly result: CombGrade }
   | { readonly code: 'pink'; readonly zone: ZoneId; readonly tool: ToolKind }

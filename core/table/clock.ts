@@ -1,5 +1,5 @@
 /**
- * Decides what time it is at the salon, on a device whose own clock is wrong.
+ * What time it is at the salon, on a device whose own clock is wrong.
  *
  * A round trip says when it left and came back by the device's clock, and what the salon's clock said in between. The
  * quickest trip is the surest: the salon's time was read somewhere inside it (Cristian's method, Distributed Computing
@@ -49,7 +49,7 @@ export interface Stamped {
 }
 
 /**
- * Events that wait on a device, oldest first, stamped anew once its offset is known better: those made with the clock at
+ * Events that wait on a device, oldest first, stamped again once its offset is known better: those made with the clock at
  * its word, or with an offset that was wrong by more than the two errors. Their order stays.
  */
 export function restamped<E extends Stamped>(waiting: readonly E[], now: ClockOffset): readonly E[] {

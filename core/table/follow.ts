@@ -1,5 +1,5 @@
 /**
- * Decides how the plan follows what really happens at the table: a zone that drags gets more minutes or another piece,
+ * How the plan follows what really happens at the table: a zone that drags gets more minutes or another piece,
  * skin that turns pink a milder one or none, what is met stops what it must, and what there is no time for is left for
  * another day. Every proposal keeps the limits of skin, topcoat, blade and clock that the plan kept.
  */

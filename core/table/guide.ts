@@ -1,4 +1,4 @@
-/** Decides what comes next at the table: whose step and which zone, what an undo takes back, what is felt at the end. */
+/** What comes next at the table: whose step and which zone, what an undo takes back, what is felt at the end. */
 import type { ZoneCondition } from '../check/index.ts';
 import { TIED } from '../check/index.ts';
 import { regionRow, zone as zoneRow, type ZoneId } from '../dog/index.ts';

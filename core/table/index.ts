@@ -1,4 +1,4 @@
-/** Decides what a session at the table adds up to, how its plan follows what happens, and what its devices say. */
+/** What a session at the table adds up to, how its plan follows what happens, and what its devices say. */
 export {
   CORRECTABLE,
   inOrder,

@@ -1,4 +1,4 @@
-/** Decides what a sound level meter and a room sensor come to over a spell of time. */
+/** What a sound level meter and a room sensor come to over a spell of time. */
 import type { Air } from '../check/index.ts';
 
 /** One reading of a sound level meter. */

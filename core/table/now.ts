@@ -1,5 +1,5 @@
 /**
- * Decides how the coat stands at this moment of a session: the release model run over what was really worked, corrected
+ * How the coat stands at this moment of a session: the release model run over what was really worked, corrected
  * by what hands and comb said on the way; and what of the dog's limits is used.
  */
 import { sum } from '../quantity/index.ts';
@@ -45,7 +45,7 @@ const STOPS_AT = 3;
 /** A comb that falls through leaves at most this share of the hair at which it just would. Guess. */
 const GLIDES_AT = 0.9;
 
-/** A session as the table reckons with it. */
+/** A session as the table computes with it. */
 export interface TableCase {
   readonly request: PlanRequest;
   readonly record: SessionRecord;
@@ -89,7 +89,7 @@ const handsPerMs = (s: StepRecord, crew: Crew | undefined, people: number, job: 
 export const walks = ({ phase }: Pick<PlanStep, 'phase'>): boolean =>
   PHASES[phase].work === 'hands' || PHASES[phase].work === 'ties';
 
-/** What a comb said of a zone, against what was reckoned: the comb is right. */
+/** What a comb said of a zone, against what was computed: the comb is right. */
 function combSaid(z: CoatZone, result: CombGrade, job: BenchJob): void {
   const falls = figuresOf(job).combGlides * z.fullG;
   const now = z.pools.freeG + z.pools.deepG + z.pools.packedG;

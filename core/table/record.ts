@@ -1,5 +1,5 @@
 /**
- * Decides what a session's events add up to. The log is append-only; this fold is the only reading of it.
+ * What a session's events add up to. The log is append-only; this fold is the only reading of it.
  *
  * Events carry their own id and time. The fold sorts by time, then id, and takes each id once, so the order and number
  * of deliveries do not matter. Acts that make no sense where they stand (a pause while paused) change nothing.

@@ -1,5 +1,5 @@
 /**
- * Decides what a scale says: when a weight has settled, what it is against what stood there before, and what it is not
+ * What a scale says: when a weight has settled, what it is against what stood there before, and what it is not
  * worth believing. Pure: raw readings in, a weight or a reason out. The signal is what a bench scale sends: grams with
  * noise, slow drift, and no more than it can carry.
  */

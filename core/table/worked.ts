@@ -1,4 +1,4 @@
-/** Decides how a worked session is shown beside its plan: the stair that was really walked, and where the hair came from. */
+/** How a worked session is shown beside its plan: the stair that was really walked, and where the hair came from. */
 import { sum } from '../quantity/index.ts';
 import type { PlanStep } from '../bench/index.ts';
 import type { ZoneId } from '../dog/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what may be said to have changed since last year: only what the numbers bear out. Means are compared by Welch's
+ * What may be said to have changed since last year: only what the numbers bear out. Means are compared by Welch's
  * t test (Welch 1947; degrees of freedom by Satterthwaite 1946), counts as Poisson counts; what could be chance in more than
  * one year of ten is not said.
  */

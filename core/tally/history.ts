@@ -1,4 +1,4 @@
-/** Decides what a dog's visits look like side by side: hair by stage of the work, minutes against plan, undercoat by day. */
+/** What a dog's visits look like side by side: hair by stage of the work, minutes against plan, undercoat by day. */
 import { sum } from '../quantity/index.ts';
 import { PHASES, type PhaseId } from '../bench/index.ts';
 import type { ZoneCondition } from '../check/index.ts';

@@ -1,4 +1,4 @@
-/** Decides what the log teaches: pace and yield by tool, person, coat and zone, and which steps promise too much. */
+/** What the log teaches: pace and yield by tool, person, coat and zone, and which steps promise too much. */
 export {
   effects,
   student80,

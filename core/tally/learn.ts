@@ -1,5 +1,5 @@
 /**
- * Decides what finished sessions teach about the next plan: how long this house's hands take with each kind of tool, on
+ * What finished sessions teach about the next plan: how long this house's hands take with each kind of tool, on
  * each coat and zone, and how much hair comes against what touch said. Few sessions move the start values a little, many
  * all the way (effects.ts).
  */

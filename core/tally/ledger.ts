@@ -1,5 +1,5 @@
 /**
- * Decides what a finished visit is entered as in the salon's ledger, and how entries are counted together: by month, coat,
+ * What a finished visit is entered as in the salon's ledger, and how entries are counted together: by month, coat,
  * way, tool, person or dog, each with the band that holds eight in ten visits.
  */
 import { civilFromDay, sum, type Day } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what one worked session has to say about pace and grams, step by step: the little that is kept of a long log for
+ * What one worked session has to say about pace and grams, step by step: the little that is kept of a long log for
  * learning from many (learn.ts).
  */
 import { sum } from '../quantity/index.ts';
@@ -55,7 +55,7 @@ const mostOf = ({ by }: StepRecord): string | undefined =>
     .sort((a, b) => b[1] - a[1])[0]?.[0];
 
 /**
- * The lessons of a session; steps that say nothing are left out. What its plan had already reckoned in is taken out again, or
+ * The lessons of a session; steps that say nothing are left out. What its plan had already computed in is taken out again, or
  * it would be learnt twice.
  */
 export const stepLessons = (

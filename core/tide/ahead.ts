@@ -1,5 +1,5 @@
 /**
- * Decides what a coat will do: draws of its store day by day, and what they say of starts, visits and hair.
+ * What a coat will do: draws of its store day by day, and what they say of starts, visits and hair.
  * Each day's release is its part of the pulses' closed form; it is held half a day on average.
  */
 import { normalQuantile, type Day, type Interval80 } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what a whole book of dogs will ask of a salon: each dog's tide ahead, and the sea that they make together.
+ * What a whole book of dogs will ask of a salon: each dog's tide ahead, and the sea that they make together.
  *
  * Every dog is drawn many times; in each draw it comes when it is booked, and after that when its coat is due. Draws of
  * different dogs belong together as far as what they do not know is the same: the town's shift of the season.
@@ -186,7 +186,7 @@ export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKee
   };
 }
 
-/** One dog anew under what its town said before: at once, until the town itself is asked again. */
+/** One dog again under what its town said before: at once, until the town itself is asked again. */
 export function learnOne(book: TideBook, dog: BookDog, before: LearntBook): DogTide {
   const model = modelOf(dog, book, book.today);
   const town = townAsSaid(model, before.town);

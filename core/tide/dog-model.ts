@@ -1,5 +1,5 @@
 /**
- * Decides what a dog's log would read like if its coat ran so or so: the model that learning turns round.
+ * What a dog's log would read like if its coat ran so or so: the model that learning turns round.
  *
  * Release in grams a day = a baseline + a pulse for each season of light and each shed of life. In the coat stands what
  * was released − what fell − what was taken out. Between two sightings that is a closed form in time (pulse.ts), so a

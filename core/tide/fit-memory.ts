@@ -1,4 +1,4 @@
-/** Decides what of a book's fits is still good: those of dogs whose facts are the same. */
+/** What of a book's fits is still good: those of dogs whose facts are the same. */
 import type { BookDog, FitKeep, TideBook } from './caseload.ts';
 import type { Fit } from './fit.ts';
 

@@ -1,5 +1,5 @@
 /**
- * Decides what a dog's log says of its coat: draws from the posterior of its parameters.
+ * What a dog's log says of its coat: draws from the posterior of its parameters.
  *
  * The parameters are whitened by their Gaussian prior. The most probable set is found by Levenberg and Marquardt's method;
  * its Laplace covariance shapes a multivariate Student distribution, from which draws are taken and weighed against the
@@ -533,7 +533,7 @@ export function startsTold({ model, precision }: Fit): Float64Array {
   return told;
 }
 
-/** Draws that a fit weighed anew must still be worth. */
+/** Draws that a fit weighed again must still be worth. */
 const ENOUGH_EFFECTIVE = 120;
 
 /** A fit's draws under another prior of its starts: their weights, and what they are worth. */
@@ -555,14 +555,14 @@ function weighAnew(fit: Fit, prior: StartPrior): { readonly weights: Float64Arra
   return { weights, effective };
 }
 
-/** The same fit under another prior of its starts, by weighing its draws anew; undefined where too few would count. */
+/** The same fit under another prior of its starts, by weighing its draws again; undefined where too few would count. */
 export function reweigh(fit: Fit, prior: StartPrior): Fit | undefined {
   const { weights, effective } = weighAnew(fit, prior);
   return effective >= ENOUGH_EFFECTIVE ? { ...fit, prior, weights, effective } : undefined;
 }
 
 /**
- * A sampled fit under another prior of its starts: its draws weighed anew say where to draw a round more, and both count.
+ * A sampled fit under another prior of its starts: its draws weighed again say where to draw a round more, and both count.
  * Undefined where too few of them would count to say that.
  */
 export function redraw(fit: Fit, prior: StartPrior): Fit | undefined {

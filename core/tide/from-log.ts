@@ -1,4 +1,4 @@
-/** Decides what the salon's own records say of a coat: a check is a touch, a worked session a visit. */
+/** What the salon's own records say of a coat: a check is a touch, a worked session a visit. */
 import { sum } from '../quantity/index.ts';
 import { coatRow, zone, type CoatClass } from '../dog/index.ts';
 import { zoneConditions, type CoatCheck } from '../check/index.ts';

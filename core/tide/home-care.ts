@@ -1,4 +1,4 @@
-/** Decides what a home's habits take out of a coat. */
+/** What a home's habits take out of a coat. */
 
 /** How much of the advised home brushing happens. */
 export const HOME_CARE = ['none', 'some', 'steady'] as const;

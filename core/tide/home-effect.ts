@@ -1,4 +1,4 @@
-/** Decides what brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
+/** What brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
 import { addDays, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, coatsOn, course, evenDraws } from './ahead.ts';
 import { minutesAtLoad, type BookDog } from './caseload.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides how good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
+ * How good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
  * before it, from what was logged until then and nothing later, and held against what the whole log says today.
  */
 import { addDays, sum, type Day, type Interval80 } from '../quantity/index.ts';

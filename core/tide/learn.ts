@@ -1,4 +1,4 @@
-/** Decides what a worked session says about the coat that went home: the scale corrects the touch. */
+/** What a worked session says about the coat that went home: the scale corrects the touch. */
 import { clamp } from '../quantity/index.ts';
 
 export interface SessionOutcome {

@@ -1,4 +1,4 @@
-/** Decides what events of a life do to the year's shedding: sheds of their own, and more or less from then on. */
+/** What events of a life do to the year's shedding: sheds of their own, and more or less from then on. */
 import { addDays, clamp, COMMON_PRACTICE, GUESS, type Day, type Source } from '../quantity/index.ts';
 
 export const LIFE_EVENTS = ['season', 'litter', 'neutered', 'clipped', 'illness', 'moved'] as const;

@@ -1,5 +1,5 @@
 /**
- * Decides what a start is the sum of, and how far each part may stray.
+ * What a start is the sum of, and how far each part may stray.
  *
  * Start of a shed = its usual day + the salon's own offset + the year's weather (slope · warmth) + the town's shift of the
  * year + the dog's habit + the rest. What all dogs share is a Gaussian belief, kept as information.

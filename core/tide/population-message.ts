@@ -1,5 +1,5 @@
 /**
- * Decides what a dog's log says of its starts to the dogs beside it, and how far this salon's starts stray.
+ * What a dog's log says of its starts to the dogs beside it, and how far this salon's starts stray.
  *
  * A log becomes a Gaussian word about the dog's starts, and with the dog's own habit and rest taken out a message about what
  * all share. Words are made from sampled moments: Laplace's lean to one side in season. The spreads of starts are those

@@ -1,5 +1,5 @@
 /**
- * Decides how much undercoat a dog sets free on each day of a year before anything is known of the dog itself:
+ * How much undercoat a dog sets free on each day of a year before anything is known of the dog itself:
  * a baseline, a spring pulse and a smaller autumn pulse, hung on the day length of the place.
  *
  * Shapes and sizes are guesses in the range of common practice (a blow lasts 4 to 6 weeks, heaviest early,

@@ -1,5 +1,5 @@
 /**
- * Decides how honest forecasts were: the errors of those that have come true, and how far bands of grams must be stretched
+ * How honest forecasts were: the errors of those that have come true, and how far bands of grams must be stretched
  * in this salon to hold what they say (split conformal prediction, from memory; kept apart for blow and calm).
  */
 import { clamp, sum, type Interval80 } from '../quantity/index.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides what counts as evidence of a coat, and how far each kind is to be trusted.
+ * What counts as evidence of a coat, and how far each kind is to be trusted.
  * Every figure is a guess in the range of common practice; how well bands hold is measured (docs/model.md).
  */
 import { LOAD_BY_FINGER } from '../bench/index.ts';

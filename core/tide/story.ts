@@ -1,5 +1,5 @@
 /**
- * Decides what one dog's tide looks like to somebody who asks: its years side by side, what its log has taught and what the
+ * What one dog's tide looks like to somebody who asks: its years side by side, what its log has taught and what the
  * newest entry changed, what cannot be told apart yet, and what would be if it lived or was brushed otherwise.
  */
 import { addDays, civilFromDay, clamp, day, dayFromCivil, sum, type Day, type Interval80 } from '../quantity/index.ts';

@@ -153,8 +153,8 @@ function silenced(
 
 /**
  * A dog's fit under what its town says. alone: its fit before it heard the town; before: a fit of the same log under an
- * earlier word of the town. Old draws are weighed anew where they reach, else a round is drawn to them, else it is fitted
- * anew.
+ * earlier word of the town. Old draws are weighed again where they reach, else a round is drawn to them, else it is fitted
+ * again.
  */
 export function fitInTown(town: Town, alone: Fit, before = alone): Fit {
   const prior = town.priorOf(alone.model, alone);

@@ -1,5 +1,5 @@
 /**
- * Decides how warm the weeks before a season were against what is usual: the part of a year's shift that can be measured.
+ * How warm the weeks before a season were against what is usual: the part of a year's shift that can be measured.
  *
  * Usual is what the town's own readings of other years say; where they are few, a climate normal by latitude stands in
  * (a guess: mean and swing of the year by latitude, coldest a month after the shortest day). A constant error of the

@@ -1,5 +1,5 @@
 /**
- * Decides how much product and water a dog takes: two washes, dilution as parts or per cent, by surface and coat.
+ * How much product and water a dog takes: two washes, dilution as parts or per cent, by surface and coat.
  *
  * 1:10 is one part of concentrate to ten of water, eleven parts in all. That a coat is washed twice is common practice;
  * litres by surface and coat are guesses until a salon measures its own.

@@ -1,5 +1,5 @@
 /**
- * Decides how often a coat may be bathed, by its skin: weekly at most and about monthly at least (common practice); dry,
+ * How often a coat may be bathed, by its skin: weekly at most and about monthly at least (common practice); dry,
  * flaking or red skin asks for more time and for the label or the vet first. Days are guesses within that.
  */
 import type { SkinFinding } from '../check/index.ts';

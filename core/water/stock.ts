@@ -1,5 +1,5 @@
 /**
- * Decides what is left of a product and how long it will last: bottles bought add, mixes take away, and a count on the
+ * What is left of a product and how long it will last: bottles bought add, mixes take away, and a count on the
  * shelf is the truth from then on. Only what was written down is stored; this fold is the only reading of it.
  */
 import { addDays, type Day } from '../quantity/index.ts';

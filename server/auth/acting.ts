@@ -9,9 +9,9 @@ export interface Actor {
   /** As the trail names them, also after the account is gone. */
   readonly name: string;
 }
-/** Whoever works at the machine itself: a start, a command, a round of reminders. */
+/** Anyone who works at the machine itself: a start, a command, a round of reminders. */
 export const MACHINE: Actor = { role: 'machine', id: null, name: 'the salon’s computer' };
-/** Whoever fills a file or reads one in whole: no trail is written of it. */
+/** Anyone who fills a file or reads one in whole: no trail is written of it. */
 export const UNTRAILED: Actor = { role: 'machine', id: null, name: '' };
 export const NOBODY: Actor = { role: 'nobody', id: null, name: 'somebody not signed in' };
 

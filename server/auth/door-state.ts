@@ -47,11 +47,11 @@ export class DoorState {
     return last !== undefined && this.steadyMs() - last > HAND_MS;
   }
 
-  /** Whoever is signed in on a device has shown their passphrase just now. */
+  /** The person who is signed in on a device has shown their passphrase just now. */
   confirm(signInId: string): void {
     this.confirmed.set(signInId, this.steadyMs());
   }
-  /** Somebody else is there, or whoever was has left. */
+  /** Somebody else is there, or the person who was has left. */
   unconfirm(signInId: string): void {
     this.confirmed.delete(signInId);
   }

@@ -1,4 +1,4 @@
-/** Decides how an owner's link is made and recognised: unguessable, and kept as a hash only. */
+/** How an owner's link is made and recognised: unguessable, and kept as a hash only. */
 import { createHash, randomBytes } from 'node:crypto';
 
 /** 192 bits, in letters that an address may hold. */
@@ -9,6 +9,6 @@ const TOKEN = /^[A-Za-z0-9_-]{32}$/;
 export const tokenHash = (token: string | undefined): string | undefined =>
   token !== undefined && TOKEN.test(token) ? createHash('sha256').update(token).digest('hex') : undefined;
 
-/** The token of a link's calendar, reckoned from the link's: whoever has only the calendar's cannot open the page. */
+/** The token of a link's calendar, computed from the link's: the person who has only the calendar's cannot open the page. */
 export const feedTokenOf = (token: string): string =>
   createHash('sha256').update(`calendar of ${token}`).digest('base64url').slice(0, 32);

@@ -33,7 +33,7 @@ export type CountedFor = readonly (readonly [kind: Counted, key: string])[];
 const FIRST_WAIT_MS = 2_000;
 /** Failures older than that are forgotten. */
 const FORGOTTEN_MS = 24 * 3_600_000;
-/** Keys that are remembered of each kind; whoever wants to be forgotten must try as many others first. */
+/** Keys that are remembered of each kind; anyone who wants to be forgotten must try as many others first. */
 const MOST_KEYS = 20_000;
 
 /** Milliseconds that a next try must wait; doubles with each failure beyond the free ones. */

@@ -1,4 +1,4 @@
-/** Decides how the file is opened: durable first, then migrated to the schema this program knows. */
+/** How the file is opened: durable first, then migrated to the schema this program knows. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';

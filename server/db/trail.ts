@@ -1,5 +1,5 @@
 /**
- * Decides how the file writes down who changed what: a trigger on each table, made anew with each opening from the columns
+ * How the file writes down who changed what: a trigger on each table, made again with each opening from the columns
  * that the table has, so that no code and no new column can go past it. The triggers live in the connection, not in the
  * file: other programs can still write to it.
  */
@@ -24,7 +24,7 @@ const WITHOUT = new Set([
 ]);
 /** Columns of which the trail says only that they changed. */
 const SECRET = new Set(['passphrase', 'pin', 'token_hash', 'feed_hash']);
-/** Tables that are written anew as a whole when their parent is edited: what they hold is kept when it is made, too. */
+/** Tables that are written again as a whole when their parent is edited: what they hold is kept when it is made, too. */
 const REWRITTEN = new Set(['check_zone']);
 
 interface Column {

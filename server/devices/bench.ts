@@ -1,4 +1,4 @@
-/** Decides what the devices at the table say together: the weight as it settled, the level over a minute, the room. */
+/** What the devices at the table say together: the weight as it settled, the level over a minute, the room. */
 import type { DevicesPage } from '../../contract/devices.ts';
 import { heard, meanLevel, NEW_SCALE, scaleView, tared, type LevelReading } from '../../core/table/index.ts';
 import type { StandIns } from './devices.ts';

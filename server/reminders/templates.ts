@@ -1,4 +1,4 @@
-/** Decides what a reminder says: a mail as an .eml file with a calendar attached, or a text message. */
+/** What a reminder says: a mail as an .eml file with a calendar attached, or a text message. */
 import { createTransport } from 'nodemailer';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { SalonRecord } from '../../contract/salon.ts';

@@ -35,7 +35,7 @@ async function usesByTool(context: AppContext): Promise<ReadonlyMap<string, read
       else byTool.set(toolId, [use]);
     }
   for (const uses of byTool.values()) uses.sort((a, b) => a.day - b.day);
-  // Whoever asked meanwhile may have come further.
+  // Anyone who asked meanwhile may have come further.
   if (upTo >= known.upTo) Object.assign(known, { upTo, byTool });
   return byTool;
 }

@@ -7,7 +7,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { ok } from '../reply.ts';
 
-/** The build that is served, by the name of the script that starts it; read anew when the page was built anew. */
+/** The build that is served, by the name of the script that starts it; read again when the page was built again. */
 function buildIn(webRoot: string | undefined): () => string | null {
   const known: { asOf: number; build: string | null } = { asOf: 0, build: null };
   return () => {

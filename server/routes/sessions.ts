@@ -29,7 +29,7 @@ import { createOnce, created, ok } from '../reply.ts';
 
 const RECENT = 40;
 
-/** The plan of a script that somebody changed. One that breaks what must never be broken is refused, whoever sends it. */
+/** The plan of a script that somebody changed. One that breaks what must never be broken is refused, no matter who sends it. */
 function byHand(request: PlanRequest, method: MethodId, script: Script): MethodPlan {
   const room = new Set(roomOf(request.kit).map((t) => t.id));
   for (const [i, step] of script.entries()) {
@@ -54,7 +54,7 @@ function byHand(request: PlanRequest, method: MethodId, script: Script): MethodP
   return planByHand(request, method, script, site);
 }
 
-/** Ids of the steps that a session ever had: those it started with, and those it was planned anew with. */
+/** Ids of the steps that a session ever had: those it started with, and those it was planned again with. */
 const stepIds = (planned: readonly PlanStep[], events: readonly SessionEvent[]): ReadonlySet<string> =>
   new Set([planned, ...events.map(({ act }) => (act.kind === 'replanned' ? act.steps : []))].flat().map((s) => s.id));
 

@@ -101,7 +101,7 @@ function secretChecks({ door: { throttle, places } }: ServerContext, log: Log) {
   };
   const sealedFor = (secret: string): Promise<string> => places.known.run(() => sealed(secret));
 
-  /** Checks whoever is signed in once more, by their passphrase. */
+  /** Checks the person who is signed in once more, by their passphrase. */
   const mustBeThem = async (own: string, { origin }: { readonly origin: Origin }): Promise<StoredAccount> => {
     const account = origin.signedIn?.account;
     if (!account) throw new Problem(401, null, 'Nobody is signed in on this device.');

@@ -1,4 +1,4 @@
-/** Decides what a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
+/** What a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
 import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';

@@ -1,4 +1,4 @@
-/** Decides what an owner's page shows of a dog: the week from what was really brushed, what is due, what the tide says. */
+/** What an owner's page shows of a dog: the week from what was really brushed, what is due, what the tide says. */
 import type { DogRecord } from '../../contract/dog.ts';
 import { coatCheck } from '../../contract/check-facts.ts';
 import {
@@ -205,7 +205,7 @@ function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): numb
   return Math.min(coatRow(dog.coatClass).home.boutsPerWeek, minutesByWeekday.filter((m) => m > 0).length) / 7;
 }
 
-/** Has the tide reckoned from today's facts; pages do not wait for it. */
+/** Has the tide computed from today's facts; pages do not wait for it. */
 export const askTide = (context: AppContext, desk: TideDesk): void => desk.soon(() => tideQuestion(context));
 
 /** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */

@@ -75,7 +75,7 @@ function* minutesAt(
   return memos.minutes.put(planned, '', rising);
 }
 
-/** Computes piece by piece what forecasts rest on, so that whoever asks first does not wait: each step is short. */
+/** Computes piece by piece what forecasts rest on, so that anyone who asks first does not wait: each step is short. */
 export function* warmTide(context: AppContext): Generator<void, void> {
   const { stores } = context;
   const salon = salonOf(context);

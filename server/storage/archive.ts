@@ -1,5 +1,5 @@
 /**
- * Decides what a salon looks like outside this program: one zip with everything in one JSON document and its JSON Schema,
+ * What a salon looks like outside this program: one zip with everything in one JSON document and its JSON Schema,
  * each table as CSV, the bookings as a calendar, and the photos. The same salon gives the same bytes.
  */
 import { once } from 'node:events';
@@ -19,7 +19,7 @@ export const DOCUMENT = 'woolly-tide.json';
 
 /** What belongs to this machine and its devices, not to the salon. */
 const STAYS = new Set(['sign_in', 'known_device', 'sign_in_failure', 'job']);
-/** Secrets stay, too: a passphrase is set anew where the salon is read in. */
+/** Secrets stay, too: a passphrase is set again where the salon is read in. */
 const SECRET: Readonly<Record<string, readonly string[]>> = { account: ['passphrase', 'pin'] };
 
 export interface Column {
@@ -92,7 +92,7 @@ function* documentText(db: Database.Database, tables: readonly Table[]): Generat
   yield '\n}}\n';
 }
 
-/** A table for spreadsheets: text that a spreadsheet would reckon with is kept text by a leading apostrophe. */
+/** A table for spreadsheets: text that a spreadsheet would compute with is kept text by a leading apostrophe. */
 function* csvText(db: Database.Database, t: Table): Generator<string> {
   const line = (cells: readonly unknown[]): string => `${Papa.unparse([[...cells]], { escapeFormulae: true })}\r\n`;
   yield line(t.columns.map((c) => c.name));

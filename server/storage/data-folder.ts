@@ -66,7 +66,7 @@ export function takeFolder(data: string): { readonly letGo: () => void } {
   return { letGo: () => held.close() };
 }
 
-/** Files of ours that something under way writes to; whoever was at it when the program ended does not come back to it. */
+/** Files of ours that something under way writes to; the person who was at it when the program ended does not come back to it. */
 const LEFT_OVER = /(?:\.unfinished|\.restoring)(?:-wal|-shm|-journal)?$/;
 /** A copy that a zip is made from. */
 const EXPORT_COPY = /\.sqlite(?:-wal|-shm|-journal)?$/;

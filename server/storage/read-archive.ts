@@ -1,5 +1,5 @@
 /**
- * Decides how a salon is read in from its zip: into a new file, whole or not at all, whatever the zip claims to be. Nothing
+ * How a salon is read in from its zip: into a new file, whole or not at all, whatever the zip claims to be. Nothing
  * in it is trusted: not its names, not its sizes, not its pictures.
  */
 import { rmSync } from 'node:fs';

@@ -179,7 +179,7 @@ export class Safe {
   async settled(): Promise<void> {
     while (this.running) await this.running;
   }
-  /** What is under way is not begun anew; whoever closes the database waits for `settled` first. */
+  /** What is under way is not begun again; anyone who closes the database waits for `settled` first. */
   close(): void {
     this.closed = true;
   }

@@ -1,8 +1,8 @@
-/** Long work between the requests, in short pieces: whoever else asks meanwhile is answered between two of them. */
+/** Long work between the requests, in short pieces: anyone who else asks meanwhile is answered between two of them. */
 import { setImmediate } from 'node:timers/promises';
 import type { Stores } from '../db/index.ts';
 
-/** A piece takes that long, and whoever asks waits for one at most. */
+/** A piece takes that long, and anyone who asks waits for one at most. */
 const PIECE_MS = 5;
 
 /** Lets others in whenever a piece has taken long enough. */
@@ -31,7 +31,7 @@ export async function inPieces<T>(steps: Iterator<unknown, T>): Promise<T> {
 }
 
 /**
- * Does many small writes in transactions that are each short. They are not all or nothing: whoever calls this has written
+ * Does many small writes in transactions that are each short. They are not all or nothing: anyone who calls this has written
  * down before what is under way, and takes it back where it fails.
  */
 export async function writeInPieces<T>(

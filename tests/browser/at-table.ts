@@ -41,7 +41,7 @@ export async function sessionFor({ base, headers }: House, dogId: string, id: st
 
 /** Starts with a known name at this device. */
 export async function begin(page: Page, name: string, press: Press = byMouse): Promise<void> {
-  // Whoever is signed in stands in the head of the house.
+  // The person who is signed in stands in the head of the house.
   await press(page.locator('#room'), name);
   await press(page, /^Start/);
   await page

@@ -112,7 +112,7 @@ describe('a device of the salon', () => {
     await dialog.getByLabel('Your passphrase').fill(DEMO_PASSPHRASE);
     await page.keyboard.press('Enter');
     await dialog.waitFor({ state: 'detached' });
-    // It went on by itself: in memory there is no folder, which only whoever was let in is told.
+    // It went on by itself: in memory there is no folder, which only the person who was let in is told.
     await page.getByText('This salon is kept in memory only').waitFor();
     stage.door.unconfirm(newestSignIn());
     await page.getByRole('button', { name: 'Make the zip' }).click();

@@ -103,7 +103,7 @@ export const cookiesOf = ({ cookie = '' }: Record<string, string>, url: string) 
   cookie.split('; ').map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url }));
 
 /**
- * A page that its user waits for, until its room has a heading or says what is wrong. Whoever says that the first byte is
+ * A page that its user waits for, until its room has a heading or says what is wrong. Anyone who says that the first byte is
  * enough ("commit") does not wait.
  */
 function patient(page: Page): Page {

@@ -20,7 +20,7 @@ async function reloadLosesNothing(page: Page): Promise<void> {
   await settled();
   const before = await shown(page);
   await page.reload();
-  // What is reckoned by and by comes again, and more of it than had come before.
+  // What is computed by and by comes again, and more of it than had come before.
   await page
     .waitForFunction((lines) => {
       const now = new Set(

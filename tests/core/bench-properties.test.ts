@@ -151,7 +151,7 @@ describe('the bench, on random cases', () => {
         must(Math.abs(out + hairLeft(script, site) - found.startG) < 1e-6, 'grams out and left do not add up');
         must(Math.abs(out - plan.gramsOut) < 1e-6, 'the script does not give the plan back');
 
-        // More minutes anywhere never leave more hair. Reckoning anew is dear: every second case.
+        // More minutes anywhere never leave more hair. Computing again is dear: every second case.
         const step = more % 1 < 0.5 ? undefined : script[at % Math.max(1, script.length)];
         if (step) {
           const longer = applyEdit(script, { kind: 'minutes', id: step.id, minutes: workMinutes(step) + more });

@@ -1,4 +1,4 @@
-/** The day sheet: rules that hold for any day, and small days that can be reckoned by hand. */
+/** The day sheet: rules that hold for any day, and small days that can be computed by hand. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {

@@ -23,7 +23,7 @@ describe('a merge by field', () => {
           if (t === b) expect(out).to.equal(i);
           expect(m.both.includes(f)).to.equal(i !== b && t !== b && i !== t);
         }
-        // Whoever saved first, the same comes out where nothing was changed by both.
+        // Anyone who saved first, the same comes out where nothing was changed by both.
         const other = mergeByField(base, theirs, mine, FIELDS);
         if (m.both.length === 0) expect(other.merged).to.deep.equal(m.merged);
       }),

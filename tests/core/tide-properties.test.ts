@@ -40,7 +40,7 @@ describe('tides', () => {
         const left = c.store.at(-1) ?? 0;
         expect(startG + released).to.be.closeTo(sum(c.fell) + sum(c.taken) + left, 1e-3 * (startG + released));
         expect(Math.min(...c.store, ...c.fell, ...c.taken, ...c.released)).to.be.at.least(-1e-9);
-        // What falls, reckoned on its own: the share that falls of what stands through the day.
+        // What falls, computed on its own: the share that falls of what stands through the day.
         let stood = startG;
         const byHand = c.store.reduce((t, s, i) => {
           const mean =

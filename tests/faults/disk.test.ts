@@ -112,7 +112,7 @@ describe('a bad day', () => {
     ]);
     room.db.pragma('query_only = OFF');
     await room.close();
-    // Root may write anywhere: whoever is not root is refused by the system, root is told of a folder that is none.
+    // Root may write anywhere: anyone who is not root is refused by the system, root is told of a folder that is none.
     const file = join(folder(), 'a-file');
     writeFileSync(file, '');
     expect(() => takeFolder(join(file, 'within'))).to.throw(/nothing can be written to the folder/);

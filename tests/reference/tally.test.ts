@@ -193,7 +193,7 @@ describe('learning', () => {
     const paceOf = (person: string): number => paceFor(taught, { person }).rubber?.mean ?? 0;
     expect(paceOf('Ada') / paceOf('Bo')).to.be.closeTo(1.5, 0.08);
     expect(gramsFor(taught, 'd', 'smooth-double')?.mean).to.be.closeTo(1.4, 0.08);
-    // A plan that had reckoned with it and is met teaches the same again, not nothing.
+    // A plan that had calculated with it and is met teaches the same again, not nothing.
     const reckoned = {
       pace: Object.fromEntries(steps.map((s) => [s.tool.kind, 1.5])) as Partial<Record<ToolKind, number>>,
       grams: 1,

@@ -25,7 +25,7 @@ describe('the day', () => {
       measured: true,
     });
 
-    // A dryer nobody has measured is reckoned by a guess, and says so.
+    // A dryer nobody has measured is computed by a guess, and says so.
     const dryer = room.stores.kit.find('force-dryer');
     if (!dryer) throw new Error('no dryer');
     const { id, dbA, ...rest } = dryer;

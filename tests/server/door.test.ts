@@ -174,12 +174,12 @@ describe('the door', () => {
     const burst = await Promise.all(Array.from({ length: 8 }, (_, i) => over(first.cookie, 'Runa', `48${i}5`)));
     expect(burst.filter((a) => a.status === 403)).to.have.length(4);
     expect(burst.filter((a) => a.status === 429)).to.have.length(4);
-    // Signed in anew, and by somebody else: the account is still counted.
+    // Signed in again, and by somebody else: the account is still counted.
     const again = await tablet('maren');
     expect((await over(again.cookie, 'Runa', DEMO_PIN)).status).to.equal(429);
     const other = await tablet('bertil');
     expect((await over(other.cookie, 'Runa', DEMO_PIN)).status).to.equal(429);
-    // Whoever opens tablets to try one colleague after the other is counted, too.
+    // Anyone who opens tablets to try one colleague after the other is counted, too.
     const wrong = async (name: string) => (await over((await tablet('maren')).cookie, name, '4837')).status;
     const tries: number[] = [];
     for (const name of ['Bertil', 'Bertil', 'Bertil', 'Disa', 'Disa', 'Disa']) tries.push(await wrong(name));
@@ -205,7 +205,7 @@ describe('the door', () => {
     const own = await signIn(room, 'runa');
     const at = { ...OURS, cookie: own.cookie };
     const ask = (body = { id: 'an-export' }) => bare(room, 'POST', '/exports', at, body);
-    // In memory there is no folder: whoever gets as far as that was let in.
+    // In memory there is no folder: anyone who gets as far as that was let in.
     expect((await ask()).status).to.equal(409);
     room.setClock(NOW + 11 * MINUTE);
     const refused = await ask();
@@ -456,7 +456,7 @@ describe('the door', () => {
   });
 
   it('lets each role through its own routes only, and links and strangers through theirs', async () => {
-    // An empty house: whoever is let in has nothing to wait for.
+    // An empty house: anyone who is let in has nothing to wait for.
     const empty = await openRoom({ demo: false });
     const cookies = Object.fromEntries(ROLES.map((role) => [role, confirmedAs(empty.stores, empty.door, role, NOW)]));
     for (const [key, row] of Object.entries<ApiRow>(API)) {
@@ -466,7 +466,7 @@ describe('the door', () => {
         const answer = await fetch(empty.base + path.replace(/:\w+/g, 'no-such-thing'), {
           method,
           headers: { ...OURS, ...(who !== 'nobody' && { cookie: cookies[who] ?? '' }) },
-          // Never what a route wants: whoever is let in gets no further than the form.
+          // Never what a route wants: anyone who is let in gets no further than the form.
           ...(method !== 'GET' && row.body && { body: '[]' }),
         });
         await answer.arrayBuffer();

@@ -1,6 +1,6 @@
 /**
  * Dates that are held, agreed, moved, cancelled and brought back, by several desks at once: what stands is what the acts add up
- * to, no table is given away twice, and whoever looked at an older state is told what stands now.
+ * to, no table is given away twice, and anyone who looked at an older state is told what stands now.
  */
 import { expect } from 'chai';
 import type { BookingRecord } from '../../contract/booking.ts';

@@ -28,7 +28,7 @@ export interface Room {
   readonly door: DoorState;
   /** Of the device that calls. */
   cookie: () => string;
-  /** Moves all clocks; signs in anew. */
+  /** Moves all clocks; signs in again. */
   setClock: (ms: number) => void;
   /** Sets the clock of the machine alone, as somebody may: the steady one goes on. */
   setWallClock: (ms: number) => void;

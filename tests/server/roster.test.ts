@@ -41,7 +41,7 @@ const SANNA = {
 const sheet = async (room: Room, on = FULL): Promise<SheetPage> => (await room.call('GET', `/sheet?day=${on}`)).json;
 const tide = async (room: Room): Promise<TideFile> => (await room.call('GET', '/tide')).json;
 
-/** What the tide rests on takes long to reckon the first time: one room for all that ask for it. */
+/** What the tide rests on takes long to compute the first time: one room for all that ask for it. */
 let shared: Room;
 before(async () => {
   shared = await openRoom();

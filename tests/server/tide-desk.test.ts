@@ -1,4 +1,4 @@
-/** Whoever waits for the tide is let go, also where there was nothing new to reckon. */
+/** Anyone who waits for the tide is let go, also where there was nothing new to compute. */
 import { expect } from 'chai';
 import { stores, openDb } from '../../server/db/index.ts';
 import { TideDesk } from '../../server/tide-desk.ts';

@@ -161,7 +161,7 @@ describe('what is taken back', () => {
       expect(undone.status, JSON.stringify(undone.json)).to.equal(200);
       // Taken back twice is a mistake that is said, and changes nothing.
       expect((await undoes(room, done)).status).to.be.oneOf([200, 404]);
-      // It can be done anew: nothing of the first time stands in its way.
+      // It can be done again: nothing of the first time stands in its way.
       expect((await does(room)).status).to.be.oneOf([200, 201]);
       expect((await undoes(room, done)).status).to.equal(200);
       expect(rowsOf(room.db)).to.deep.equal(untouched);

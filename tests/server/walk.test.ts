@@ -61,7 +61,7 @@ describe('the walk over HTTP', () => {
   it('starts a session from steps changed by hand, as they stand, and refuses those that break a rule', async () => {
     const { json: bench } = await room.call('GET', '/checks/check-a/bench');
     expect(bench.request.kit).to.not.have.length(0);
-    // As a page that asks for nothing else reckons it, to the last figure.
+    // As a page that asks for nothing else computes it, to the last figure.
     const plan = planVisit({ ...bench.request, crew: { helper: false, lying: false } });
     expect(JSON.parse(JSON.stringify(plan))).to.deep.equal(bench.plan);
     expect(JSON.stringify(bench.plan)).to.not.contain('null');

@@ -1,5 +1,5 @@
 /**
- * Decides what comes a moment later. What is not needed for the first look at a room is shown in pieces, each in an idle moment of
+ * What comes a moment later. What is not needed for the first look at a room is shown in pieces, each in an idle moment of
  * its own: no piece keeps hands waiting, and what is needed stands sooner.
  */
 import { startTransition, useEffect, useState, type ReactNode } from 'react';

@@ -1,6 +1,6 @@
 /**
  * Says when the salon's computer has been given a newer build than this page runs: nothing is taken away under anybody's hands.
- * The files of the build before are still served, so that whoever stays loses nothing either.
+ * The files of the build before are still served, so that anyone who stays loses nothing either.
  */
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'react-bootstrap';

@@ -1,4 +1,4 @@
-/** Decides how something is taken up to be dragged: by mouse after a small way, by finger after a moment, by keys at once. */
+/** How something is taken up to be dragged: by mouse after a small way, by finger after a moment, by keys at once. */
 import {
   KeyboardSensor,
   MouseSensor,

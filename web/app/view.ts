@@ -1,5 +1,5 @@
 /**
- * Decides how this device shows things: size of letters, contrast, keys, forms of dates and clock, units. Kept on the device,
+ * How this device shows things: size of letters, contrast, keys, forms of dates and clock, units. Kept on the device,
  * as eyes and habits belong to whoever stands before it; what is stored and sent is the same for all.
  */
 import { contrastHere, keepHere, keptHere, languagesHere, showMarks } from './device-preferences.ts';

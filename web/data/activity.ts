@@ -13,7 +13,7 @@ let lastMs = -Infinity;
 let lastWallMs = NaN;
 let keptMs = -Infinity;
 
-/** Kept over a reload by the device's clock: the steady one begins anew with each page. */
+/** Kept over a reload by the device's clock: the steady one begins again with each page. */
 function touch(): void {
   lastMs = performance.now();
   lastWallMs = Date.now();

@@ -1,4 +1,4 @@
-/** Decides how the interface talks to the API: typed answers, and refusals as errors that carry their field. */
+/** How the interface talks to the API: typed answers, and refusals as errors that carry their field. */
 import { CONFIRM } from '../../contract/door.ts';
 import type { ApiKey, AskedWith, JsonOf, KeyFor, PathFor } from '../../contract/api.ts';
 import type { ApiError } from '../../contract/common.ts';
@@ -23,7 +23,7 @@ const SIGNED_OUT = 401;
 const FORBIDDEN = 403;
 const LOCKED = 423;
 const TOO_OFTEN = 429;
-/** Said on the window when a request found the door shut: whoever shows the door asks again. */
+/** Said on the window when a request found the door shut: the person who shows the door asks again. */
 export const DOOR_SHUT = 'woolly-tide-door-shut';
 
 /** Is a refusal about who asks and not about what: the same can be sent again by somebody else. */

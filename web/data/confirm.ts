@@ -1,4 +1,4 @@
-/** Owner's acts ask for the passphrase once more: whoever shows the question takes it from here, and the act goes on. */
+/** Owner's acts ask for the passphrase once more: the person who shows the question takes it from here, and the act goes on. */
 
 type Answer = (confirmed: boolean) => void;
 
@@ -6,7 +6,7 @@ let show: ((answer: Answer) => void) | undefined;
 /** Asked before the question could be shown: its code comes a moment after the house. */
 const waiting: Answer[] = [];
 
-/** Asks whoever is at the device; false where the question was put away. */
+/** Asks anyone who is at the device; false where the question was put away. */
 export const askToConfirm = (): Promise<boolean> =>
   new Promise((answer) => {
     if (show) show(answer);

@@ -21,7 +21,7 @@ import { forgetPeople } from './forget-people.ts';
 import { isIdle } from './activity.ts';
 import { keepMe, keptMe } from './kept.ts';
 
-/** A device that keeps nothing asks anew each time. */
+/** A device that keeps nothing asks again each time. */
 const keep = (page: MePage): void => void keepMe(page).catch(() => undefined);
 
 /** A shared tablet that nobody touched waits for a PIN, whether or not the salon's computer can say so. */
@@ -74,7 +74,7 @@ export function useMe() {
   return me;
 }
 
-/** Nothing of clients stays on the device when whoever saw it has left, by their own will or another's. */
+/** Nothing of clients stays on the device when the person who saw it has left, by their own will or another's. */
 function forgetAll(queries: QueryClient): void {
   queries.removeQueries({ predicate: (q) => q.queryKey[0] !== ME_KEY[0] });
   void forgetPeople();

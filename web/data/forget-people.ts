@@ -1,6 +1,6 @@
 /**
- * What is taken off a device when whoever was signed in leaves it: everything that names clients and has reached the salon's
- * computer. Acts and photos that still wait to be sent stay; whoever is signed in next sends them.
+ * What is taken off a device when the person who was signed in leaves it: everything that names clients and has reached the salon's
+ * computer. Acts and photos that still wait to be sent stay; the person who is signed in next sends them.
  */
 import { delMany, keys } from 'idb-keyval';
 import { forgetRecent } from '../app/recent.ts';

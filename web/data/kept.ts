@@ -1,5 +1,5 @@
 /**
- * Decides what this device keeps of sessions, so that a reload, a crash or an evening without a link loses nothing:
+ * What this device keeps of sessions, so that a reload, a crash or an evening without a link loses nothing:
  * acts that wait to be sent, sessions as they were last seen, who was last signed in, and how far the salon's clock is ahead. An act is kept
  * once the disk has said so (strict durability), not once it was handed over.
  */
@@ -62,7 +62,7 @@ export async function dropEvents(ids: readonly string[]): Promise<void> {
   await tx.done;
 }
 
-/** Sessions that have something to send, whoever made it. */
+/** Sessions that have something to send, no matter who made it. */
 export async function sessionsWaiting(): Promise<readonly string[]> {
   const all = await (await db()).getAll('outbox');
   return [...new Set(all.filter((w) => w.refused === undefined).map((w) => w.sessionId))];

@@ -1,5 +1,5 @@
 /**
- * Decides what a desk shows that starts without a link: rooms as they were last seen on this device, for some days, by whoever
+ * What a desk shows that starts without a link: rooms as they were last seen on this device, for some days, by whoever
  * was in last. Written some moments after something new was read; gone with the person who signs out.
  */
 import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';

@@ -1,6 +1,6 @@
 /**
- * Decides how a photo gets from the camera to its check: made small and bare on the device, kept there until the salon's
- * computer has it. Drawing it anew leaves behind what the camera wrote beside the picture (place, time, device).
+ * How a photo gets from the camera to its check: made small and bare on the device, kept there until the salon's
+ * computer has it. Drawing it again leaves behind what the camera wrote beside the picture (place, time, device).
  */
 import { ours } from './activity.ts';
 import { createStore, del, entries, set } from 'idb-keyval';

@@ -1,5 +1,5 @@
 /**
- * Decides how a session's log lives on this device: kept first, shown then, sent when there is a link. What the salon's
+ * How a session's log lives on this device: kept first, shown then, sent when there is a link. What the salon's
  * computer and other devices say comes in by a stream and is merged; the copy that the salon holds counts.
  */
 import type { SessionLog, SessionPage } from '../../contract/session.ts';
@@ -27,7 +27,7 @@ import {
 
 export type Link = 'live' | 'away';
 
-/** What a page shows of a session: never changed, only made anew. */
+/** What a page shows of a session: never changed, only made again. */
 export interface TableView {
   readonly page: SessionPage | undefined;
   /** All that is known, the salon's copies first. */
@@ -174,7 +174,7 @@ export class TableLog {
       this.keepPage();
     };
     stream.onerror = () => {
-      // The browser would try again by itself; a page asked for anew tells more than a stream that hangs.
+      // The browser would try again by itself; a page asked for again tells more than a stream that hangs.
       stream.close();
       this.stream = undefined;
       this.show({ link: 'away' });

@@ -5,7 +5,7 @@ import type { MePage, Role } from '../../contract/account.ts';
 const Me = createContext<MePage | undefined>(undefined);
 export const MeProvider = Me.Provider;
 
-/** Whoever came in. Throws before the door. */
+/** Anyone who came in. Throws before the door. */
 export function useWho(): NonNullable<MePage['account']> & { readonly shared: boolean } {
   const me = useContext(Me);
   if (!me?.account) throw new TypeError('nobody has come through the door');

@@ -225,7 +225,7 @@ interface ZoneProps extends ToneProps {
   readonly tabIndex: 0 | -1 | undefined;
 }
 
-// Zones are drawn anew one by one: looks are made for each drawing, but are the same as long as they say the same.
+// Zones are drawn again one by one: looks are made for each drawing, but are the same as long as they say the same.
 
 const NO_LOOK: ZoneLook = { says: '' };
 

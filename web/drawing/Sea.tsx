@@ -1,5 +1,5 @@
 /**
- * The water of the tide chart, wider than its window, so that dragging it along only moves the picture: it is drawn anew
+ * The water of the tide chart, wider than its window, so that dragging it along only moves the picture: it is drawn again
  * when what it shows changes, never while it moves.
  */
 import { area, curveLinear, curveMonotoneX, line, scaleUtc, utcFormat, type ScaleLinear } from 'd3';

@@ -101,7 +101,7 @@ export function TideChart({
     return () => el?.removeEventListener('wheel', onWheel);
   }, []);
 
-  // While it is dragged the picture moves and nothing is drawn anew; the address follows when it is let go.
+  // While it is dragged the picture moves and nothing is drawn again; the address follows when it is let go.
   const shift = (px: number): void => {
     if (slide.current) slide.current.style.transform = px === 0 ? '' : `translateX(${px}px)`;
   };

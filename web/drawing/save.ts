@@ -1,5 +1,5 @@
 /**
- * Decides how a drawing leaves the screen: as one SVG that looks the same anywhere, its styles written into it, or as a PNG
+ * How a drawing leaves the screen: as one SVG that looks the same anywhere, its styles written into it, or as a PNG
  * of it. Drawings that lie over each other on the screen lie over each other in the file.
  */
 

@@ -1,5 +1,5 @@
 /**
- * Decides what the owner's page knows without a link to the salon: the page as it was last read, and what was done since,
+ * What the owner's page knows without a link to the salon: the page as it was last read, and what was done since,
  * each entry on this device until the salon's computer has it.
  */
 import { get, set } from 'idb-keyval';
@@ -138,7 +138,7 @@ export function useOwner(token: string): Owner {
     [token],
   );
 
-  /** Sends what waits, in order, then reads the page anew; stops where there is no link. */
+  /** Sends what waits, in order, then reads the page again; stops where there is no link. */
   const sync = useCallback(async (): Promise<void> => {
     if (busy.current || token === '') return;
     busy.current = true;

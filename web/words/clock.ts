@@ -1,7 +1,7 @@
 /** Minutes after midnight as a clock by 24 hours, as fields for times take and give it. */
 
 const DAY_MINUTES = 1440;
-/** A minute of the day that was reckoned in parts of one: rounded first, so that 59.7 is in the next hour. */
+/** A minute of the day that was computed in parts of one: rounded first, so that 59.7 is in the next hour. */
 export const wholeMinute = (minute: number): number => Math.round(minute) % DAY_MINUTES;
 
 /** "08:05" of minutes after midnight. */

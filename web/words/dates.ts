@@ -3,7 +3,7 @@ import { kept, parseDay } from '../../core/quantity/index.ts';
 import { view } from '../app/view.ts';
 import { wholeMinute } from './clock.ts';
 
-/** Forms of this device: asked anew each time, as they can be changed while a page is open. */
+/** Forms of this device: asked again each time, as they can be changed while a page is open. */
 const forms = (): string => view().dates;
 
 const DAY_MS = 86_400_000;

@@ -18,7 +18,7 @@ export const metWord = ({ skin, tie }: Pick<Met, 'skin' | 'tie'>): string =>
   tie !== undefined && tie !== 'none' ? TIE_WORDS[tie] : skin === undefined ? 'something' : skinWord(skin);
 const skinWord = (skin: SkinFinding): string => SKIN_SCALE.find((g) => g.value === skin)?.word ?? skin;
 
-/** What a plan was made anew for. */
+/** What a plan was made again for. */
 export function reasonText(because: ReplanReason): string {
   switch (because.code) {
     case 'dragged':

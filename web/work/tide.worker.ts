@@ -1,6 +1,6 @@
 /**
  * Learns the salon's tide away from the page. Fits are kept by the facts they rest on: a new entry in one dog's log fits that
- * dog anew and tells its forecast at once, then the town's shift and everybody else's.
+ * dog again and tells its forecast at once, then the town's shift and everybody else's.
  */
 import {
   dogStory,

@@ -1,4 +1,4 @@
-/** A day's sheet as its worker lays it; asked anew when the day's facts change. */
+/** A day's sheet as its worker lays it; asked again when the day's facts change. */
 import { useEffect, useState } from 'react';
 import { stagesWithoutHands, type DayAsked } from '../../core/day/index.ts';
 import type { DayLaid } from './day.worker.ts';

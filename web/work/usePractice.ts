@@ -13,7 +13,7 @@ export interface Practice {
   readonly ask: (hand: HandAsked) => void;
 }
 
-/** Opens a case anew whenever another is given. */
+/** Opens a case again whenever another is given. */
 export function usePractice(given: PracticeCase): Practice {
   const worker = useRef<Worker | undefined>(undefined);
   const acts = useRef<readonly Act[]>([]);

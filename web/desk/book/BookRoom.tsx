@@ -60,7 +60,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     { readonly visit: PlannedVisit; readonly day: Day; readonly held: boolean } | undefined
   >();
   const { timeZone } = salon;
-  // Not reckoned anew with every move of a drag.
+  // Not computed again with every move of a drag.
   const byVisit = useMemo(() => bookingsByVisit(bookings, timeZone), [bookings, timeZone]);
   const hours = useMemo(() => hoursOf(file, plan.from), [file, plan.from]);
   const span = SPANS.find((s) => s === params.get('show')) ?? 'week';

@@ -1,4 +1,4 @@
-/** Decides what a visit of the plan is called in an address, and which booking it is. */
+/** What a visit of the plan is called in an address, and which booking it is. */
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { PlannedVisit } from '../../../core/book/index.ts';
 import { parseDay } from '../../../core/quantity/index.ts';

@@ -1,4 +1,4 @@
-/** Whoever is in: their own passphrase, and the PIN with which they take over a shared tablet. */
+/** Anyone who is in: their own passphrase, and the PIN with which they take over a shared tablet. */
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Refusal } from '../../app/state.tsx';

@@ -1,6 +1,6 @@
 /**
  * The stairs as they are worked on: each tread can be chosen, dragged to another place by mouse, finger or keys, and the
- * chosen one stretched by its edge. What is drawn is always the coat reckoned anew, also halfway through a drag.
+ * chosen one stretched by its edge. What is drawn is always the coat computed again, also halfway through a drag.
  */
 import {
   DndContext,
@@ -145,7 +145,7 @@ export function Stairs(props: Props) {
         dragged.current = { id, to: before.findIndex((s) => s.id === id) };
       }}
       onDragMove={({ active }) => {
-        // Keys carry by places; only a pointer moves by pixels. The stairs are drawn anew under it, so that what is
+        // Keys carry by places; only a pointer moves by pixels. The stairs are drawn again under it, so that what is
         // dragged has itself moved: only the way of the pointer counts.
         if (byKeys.current) return;
         const id = String(active.id);

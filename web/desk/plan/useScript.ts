@@ -78,7 +78,7 @@ export function useScript(checkId: string, method: string, planned: Script): Scr
     if (history.touched && history.of === keyOf(checkId, method)) keep(checkId, method, history.now);
   }, [history, checkId, method]);
   const script = history.now ?? planned;
-  /** The room is drawn anew in slices: a hand at its next step is not kept waiting, and each change goes on from the one before. */
+  /** The room is drawn again in slices: a hand at its next step is not kept waiting, and each change goes on from the one before. */
   const change = (
     to: (before: History, script: Script) => Pick<History, 'past' | 'now' | 'future'> | undefined,
   ): void =>

@@ -79,6 +79,6 @@ export function asked({ request, people }: BenchPage, question: string): PlanReq
   };
 }
 
-/** The plan of a question: the salon's own where nothing is asked, else reckoned here. */
+/** The plan of a question: the salon's own where nothing is asked, else computed here. */
 export const planOf = (page: BenchPage, question: string, request: PlanRequest): Plan =>
   question === '' ? page.plan : planVisit(request);

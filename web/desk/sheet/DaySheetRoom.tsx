@@ -1,4 +1,4 @@
-/** Desk → Sheet: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid anew when it runs late. */
+/** Desk → Sheet: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid again when it runs late. */
 import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';

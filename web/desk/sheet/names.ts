@@ -1,4 +1,4 @@
-/** Decides what is called what on a sheet, which lanes it has, and which of two sheets holds. */
+/** What is called what on a sheet, which lanes it has, and which of two sheets holds. */
 import type { SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet } from '../../../core/day/index.ts';
 import type { DayLaid } from '../../work/day.worker.ts';

@@ -1,4 +1,4 @@
-/** Decides how ears and tails are drawn by body shape: outlines in the drawn dog's own places, before its proportions move them. */
+/** How ears and tails are drawn by body shape: outlines in the drawn dog's own places, before its proportions move them. */
 import type { BodyShape } from '../../../core/dog/index.ts';
 import { TAIL, type Point } from './landmarks.ts';
 

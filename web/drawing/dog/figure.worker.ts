@@ -1,4 +1,4 @@
-/** Draws dogs beside the page: reckoning the strokes of one would keep hands waiting. */
+/** Draws dogs beside the page: computing the strokes of one would keep hands waiting. */
 import type { Aspect, DogLook } from './frame.ts';
 import type { Figure } from './figure.ts';
 import { figureOf } from './figures.ts';

@@ -1,5 +1,5 @@
 /**
- * Decides how hair is drawn: tufts that break the outline, and locks that lie within a zone.
+ * How hair is drawn: tufts that break the outline, and locks that lie within a zone.
  *
  * Hair leaves the body along its lie, towards the tail on the trunk and towards the ground on chest and legs, and
  * only a little outward; a tuft is a narrow leaf from the body line to its tip, so a coat has depth, not bristles.

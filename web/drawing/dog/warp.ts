@@ -1,5 +1,5 @@
 /**
- * Decides how the one drawn dog becomes each body shape: proportions that move its landmarks, and everything that
+ * How the one drawn dog becomes each body shape: proportions that move its landmarks, and everything that
  * hangs on them (outline, zones, hair, features) with them.
  *
  * A shape is a list of smooth moves: legs longer or shorter, a longer back, a deeper chest, a tucked belly, thicker
