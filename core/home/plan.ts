@@ -67,34 +67,49 @@ export const HOME_BRUSHES: Readonly<Record<CoatClass, readonly ToolKind[]>> = {
   'harsh-double': ['rake', 'comb'],
   fleece: ['pin-brush', 'comb'],
 };
-/** Milder pieces where several hands share the work. Common practice. */
-const MILDER: Partial<Readonly<Record<ToolKind, ToolKind>>> = {
-  rake: 'rotating-rake',
-  'firm-slicker': 'soft-slicker',
-  'long-slicker': 'soft-slicker',
-  'blade-comb': 'plastic-blade-comb',
-};
-
 const ALL: ReadonlySet<HomePart> = new Set(HOME_PARTS);
 const but = (...not: readonly HomePart[]): ReadonlySet<HomePart> => new Set(HOME_PARTS.filter((p) => !not.includes(p)));
 const only = (...of: readonly HomePart[]): ReadonlySet<HomePart> => new Set(of);
 const BROAD = ['ruff', 'chest', 'back', 'hips', 'breeches'] as const;
 
-/** Where an owner uses a piece. Common practice: points and pins stay off thin skin, combs go where hair ties. */
-const USED_ON: Partial<Readonly<Record<ToolKind, ReadonlySet<HomePart>>>> = {
-  rake: only(...BROAD),
-  'rotating-rake': only(...BROAD),
-  'soft-slicker': only(...BROAD, 'tail', 'forelegs', 'hindlegs'),
-  'pin-brush': but('face', 'feet'),
-  comb: only('face', 'ears', 'ruff', 'armpits', 'forelegs', 'belly', 'breeches', 'hindlegs', 'tail', 'feet'),
-  'fine-comb': only('face', 'ears', 'back', 'hips', 'breeches', 'tail', 'feet'),
-  'plastic-blade-comb': only('back', 'hips'),
-  rubber: but('face', 'feet'),
-  bristle: ALL,
+/** How a piece is used at home. */
+interface AtHome {
+  /** Where an owner uses it. Common practice: points and pins stay off thin skin, combs go where hair ties. */
+  readonly usedOn: ReadonlySet<HomePart>;
+  /** What several hands that share the work have in its place, where that is milder. Common practice. */
+  readonly milder?: ToolKind;
+}
+const NOT_AT_HOME: AtHome = { usedOn: only() };
+const AT_HOME: Readonly<Record<ToolKind, AtHome>> = {
+  rake: { usedOn: only(...BROAD), milder: 'rotating-rake' },
+  'rotating-rake': { usedOn: only(...BROAD) },
+  'soft-slicker': { usedOn: only(...BROAD, 'tail', 'forelegs', 'hindlegs') },
+  'firm-slicker': { usedOn: only(), milder: 'soft-slicker' },
+  'long-slicker': { usedOn: only(), milder: 'soft-slicker' },
+  'pin-brush': { usedOn: but('face', 'feet') },
+  comb: {
+    usedOn: only('face', 'ears', 'ruff', 'armpits', 'forelegs', 'belly', 'breeches', 'hindlegs', 'tail', 'feet'),
+  },
+  'fine-comb': { usedOn: only('face', 'ears', 'back', 'hips', 'breeches', 'tail', 'feet') },
+  'blade-comb': { usedOn: only(), milder: 'plastic-blade-comb' },
+  'plastic-blade-comb': { usedOn: only('back', 'hips') },
+  rubber: { usedOn: but('face', 'feet') },
+  bristle: { usedOn: ALL },
+  'carding-blade': NOT_AT_HOME,
+  'mat-splitter': NOT_AT_HOME,
+  'thinning-shears': NOT_AT_HOME,
+  clipper: NOT_AT_HOME,
+  'hand-bath': NOT_AT_HOME,
+  bather: NOT_AT_HOME,
+  mister: NOT_AT_HOME,
+  conditioner: NOT_AT_HOME,
+  towel: NOT_AT_HOME,
+  'force-dryer': NOT_AT_HOME,
+  'stand-dryer': NOT_AT_HOME,
 };
 
 /** Whether an owner uses a piece on a part. */
-export const usedOn = (tool: ToolKind, part: HomePart): boolean => USED_ON[tool]?.has(part) ?? false;
+export const usedOn = (tool: ToolKind, part: HomePart): boolean => AT_HOME[tool].usedOn.has(part);
 
 /** How a part's minutes go to the pieces used on it, first piece first. Guess. */
 const SHARES: readonly (readonly number[])[] = [[], [1], [0.65, 0.35], [0.5, 0.25, 0.25]];
@@ -220,7 +235,7 @@ function boutsOf(parts: readonly PartNeed[], most: number): readonly (readonly P
 
 /** What a home with such hands should have for such a coat. */
 const wantedBrushes = (coatClass: CoatClass, { severalHands }: HomeSetup): readonly ToolKind[] =>
-  HOME_BRUSHES[coatClass].map((k) => (severalHands ? (MILDER[k] ?? k) : k));
+  HOME_BRUSHES[coatClass].map((k) => (severalHands ? (AT_HOME[k].milder ?? k) : k));
 
 /** Pieces this home may use on such a coat, in order; those it should have where nobody has said what it has. */
 export function usableBrushes(coatClass: CoatClass, setup: HomeSetup): readonly ToolKind[] {

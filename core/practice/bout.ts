@@ -395,59 +395,60 @@ function idleIn(coat: Coat, act: Extract<Act, { kind: 'work' }>, { job }: Worksi
     .map((z) => z.id);
 }
 
-/** Phases of one piece of hand work by the state of the coat, as the trade calls them. */
-const HAND_PHASE: Partial<Readonly<Record<ToolKind, Readonly<Record<Wetness, PhaseId>>>>> = (() => {
-  const all = (dry: PhaseId, damp: PhaseId = dry, soapy: PhaseId = damp, wet: PhaseId = soapy) => ({
-    dry,
-    damp,
-    soapy,
-    wet,
-  });
-  const rake = all('dry-rake');
-  const slicker = all('dry-slicker', 'damp-slicker', 'soapy-work', 'damp-slicker');
-  const edge = all('edge');
-  return {
-    rake,
-    'rotating-rake': rake,
-    'soft-slicker': slicker,
-    'firm-slicker': slicker,
-    'long-slicker': slicker,
-    'pin-brush': all('dry-pin', 'damp-pin', 'soapy-work', 'damp-pin'),
-    comb: all('comb'),
-    'fine-comb': edge,
-    'blade-comb': edge,
-    'plastic-blade-comb': edge,
-    'carding-blade': edge,
-    'thinning-shears': edge,
-    rubber: all('dry-rubber', 'dry-rubber', 'soapy-work', 'soapy-work'),
-    bristle: all('finish'),
-  };
-})();
+/** Racks of the practice room: what the pieces on them are taken for. */
+export type Rack = 'hands' | 'ties' | 'air' | 'water';
+/** What somebody does who takes a piece to a coat in a state, as the trade calls it; bathed: water was on it before. */
+interface TakenFor {
+  readonly rack: Rack;
+  readonly phase: (state: Wetness, bathed: boolean) => PhaseId;
+}
+const always = (rack: Rack, phase: PhaseId): TakenFor => ({ rack, phase: () => phase });
+const byState = (dry: PhaseId, damp: PhaseId = dry, soapy: PhaseId = damp, wet: PhaseId = soapy): TakenFor => {
+  const phases = { dry, damp, soapy, wet };
+  return { rack: 'hands', phase: (state) => phases[state] };
+};
+const RAKED = byState('dry-rake');
+const SLICKED = byState('dry-slicker', 'damp-slicker', 'soapy-work', 'damp-slicker');
+const EDGED = byState('edge');
+const BLOWN: TakenFor = { rack: 'air', phase: (state) => (state === 'dry' ? 'air' : 'drying') };
+const BATHED: TakenFor = { rack: 'water', phase: (_, bathed) => (bathed ? 'rewash' : 'bath') };
+const TAKEN_FOR: Readonly<Record<ToolKind, TakenFor>> = {
+  rake: RAKED,
+  'rotating-rake': RAKED,
+  'soft-slicker': SLICKED,
+  'firm-slicker': SLICKED,
+  'long-slicker': SLICKED,
+  'pin-brush': byState('dry-pin', 'damp-pin', 'soapy-work', 'damp-pin'),
+  comb: byState('comb'),
+  'fine-comb': EDGED,
+  'blade-comb': EDGED,
+  'plastic-blade-comb': EDGED,
+  'carding-blade': EDGED,
+  'thinning-shears': EDGED,
+  rubber: byState('dry-rubber', 'dry-rubber', 'soapy-work', 'soapy-work'),
+  bristle: byState('finish'),
+  'mat-splitter': always('ties', 'ties'),
+  clipper: always('ties', 'ties'),
+  'hand-bath': BATHED,
+  bather: BATHED,
+  mister: always('water', 'mist'),
+  conditioner: always('water', 'condition'),
+  towel: always('water', 'towel'),
+  'force-dryer': BLOWN,
+  'stand-dryer': BLOWN,
+};
+export const rackOf = (kind: ToolKind): Rack => TAKEN_FOR[kind].rack;
 
 /** What somebody does who takes this piece to these zones of the coat as it is; the comb unties where it is told to. */
 export function phaseFor(tool: Pick<Tool, 'kind'>, zones: readonly CoatZone[], untie: boolean): PhaseId {
-  if (untie || tool.kind === 'mat-splitter' || tool.kind === 'clipper') return 'ties';
-  const hand = HAND_PHASE[tool.kind];
+  if (untie) return 'ties';
   const area: Record<Wetness, number> = { dry: 0, damp: 0, soapy: 0, wet: 0 };
   for (const z of zones) area[wetnessOf(z)] += z.areaM2;
   const state = (['soapy', 'wet', 'damp'] as const).reduce<Wetness>((a, b) => (area[b] > area[a] ? b : a), 'dry');
-  if (hand) return hand[state];
-  switch (tool.kind) {
-    case 'force-dryer':
-    case 'stand-dryer':
-      return state === 'dry' ? 'air' : 'drying';
-    case 'hand-bath':
-    case 'bather':
-      return zones.some((z) => z.bathed) ? 'rewash' : 'bath';
-    case 'mister':
-      return 'mist';
-    case 'conditioner':
-      return 'condition';
-    case 'towel':
-      return 'towel';
-    default:
-      throw new RangeError(`practice does not say what a ${tool.kind} is taken to a coat for`);
-  }
+  return TAKEN_FOR[tool.kind].phase(
+    state,
+    zones.some((z) => z.bathed),
+  );
 }
 
 /** Minutes that water, air, towel and ties need in zones of the coat as it is, by zone; for hands, those of so many passes. */

@@ -20,12 +20,14 @@ export {
   minutesFor,
   openCase,
   phaseFor,
+  rackOf,
   readingsNow,
   type Act,
   type Bout,
   type FeelTest,
   type Opened,
   type ActResult,
+  type Rack,
 } from './bout.ts';
 export {
   MISTAKES,

@@ -9,7 +9,7 @@ import { PHASES, PHASE_WORDS, roomOf } from '../../../core/bench/index.ts';
 import { CONDITION_KINDS, INSPECTION, STOPPING_SKIN, type Readings } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, ZONE_IDS, zone, zoneName, type Region, type ZoneId } from '../../../core/dog/index.ts';
 import { toolRow, type Tool } from '../../../core/kit/index.ts';
-import { FEEL_TESTS, type PracticeCase } from '../../../core/practice/index.ts';
+import { FEEL_TESTS, rackOf, type PracticeCase, type Rack } from '../../../core/practice/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
@@ -70,22 +70,11 @@ function looksOf(view: BoutView, chosen: ReadonlySet<ZoneId>): Looks {
   return looks;
 }
 
-/** Pieces of the room as they hang: by what they are for. */
-const RACKS: readonly (readonly [name: string, kinds: (t: Tool) => boolean])[] = [
-  ['Water', (t) => ['hand-bath', 'bather', 'mister', 'conditioner', 'towel'].includes(t.kind)],
-  ['Air', (t) => t.kind === 'force-dryer' || t.kind === 'stand-dryer'],
-  ['Ties', (t) => t.kind === 'mat-splitter' || t.kind === 'clipper'],
-  ['By hand', () => true],
-];
-function racked(kit: readonly Tool[]): readonly (readonly [string, readonly Tool[]])[] {
-  let left = roomOf(kit);
-  const racks = RACKS.map(([name, belongs]) => {
-    const own = left.filter(belongs);
-    left = left.filter((t) => !belongs(t));
-    return [name, own] as const;
-  });
-  return [...racks].reverse();
-}
+/** Pieces of the room as they hang, by what they are taken for. */
+const RACK_WORDS: Readonly<Record<Rack, string>> = { hands: 'By hand', ties: 'Ties', air: 'Air', water: 'Water' };
+const RACKS = ['hands', 'ties', 'air', 'water'] as const;
+const racked = (kit: readonly Tool[]): readonly (readonly [string, readonly Tool[]])[] =>
+  RACKS.map((rack) => [RACK_WORDS[rack], roomOf(kit).filter((t) => rackOf(t.kind) === rack)] as const);
 
 const PASSES = [1, 2, 3, 5] as const;
 const SHARES = [

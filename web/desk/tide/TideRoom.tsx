@@ -6,6 +6,7 @@ import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
 import { callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
 import { addDays, day } from '../../../core/quantity/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { Deferred } from '../../app/Deferred.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
@@ -101,22 +102,24 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
               onPick={(o) => put({ by: o === 'coat' ? undefined : o })}
             />
           </div>
-          <Keepable name="the tide">
-            <TideChart
-              learnt={learnt}
-              groups={groups}
-              measure={measure}
-              quayHours={file.minutesPerWeek / 60}
-              booked={booked}
-              nameOf={(id) => names.get(id) ?? id}
-              picked={picked}
-              onPick={(id) => put({ dog: id })}
-              window={[first, last]}
-              onWindow={([a, b]) =>
-                put({ from: a <= 0 ? undefined : String(a), to: b >= days ? undefined : String(b) })
-              }
-            />
-          </Keepable>
+          <Deferred instead={<div className="wt-tide-place" />}>
+            <Keepable name="the tide">
+              <TideChart
+                learnt={learnt}
+                groups={groups}
+                measure={measure}
+                quayHours={file.minutesPerWeek / 60}
+                booked={booked}
+                nameOf={(id) => names.get(id) ?? id}
+                picked={picked}
+                onPick={(id) => put({ dog: id })}
+                window={[first, last]}
+                onWindow={([a, b]) =>
+                  put({ from: a <= 0 ? undefined : String(a), to: b >= days ? undefined : String(b) })
+                }
+              />
+            </Keepable>
+          </Deferred>
           {picked && names.has(picked) && (
             <p className="mt-2">
               <Link to={`/desk/dogs/${picked}/tide`}>{capital(names.get(picked) ?? '')}’s tide</Link>
