@@ -91,4 +91,4 @@ export {
   type Wear,
   wearOf,
 } from './wear.ts';
-export { STROKES_BY_KIND, strokeOf, type StrokeRow } from './strokes.ts';
+export { TOOL_STROKES, strokeOf, type StrokeRow } from './strokes.ts';

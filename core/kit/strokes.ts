@@ -7,7 +7,6 @@ import type { HouseRules } from './house.ts';
 import type { ToolKind } from './tools.ts';
 
 export interface StrokeRow {
-  readonly kind: ToolKind;
   readonly stroke: string;
   readonly watch: string;
   /** Does the house's side on the lie of the hair change it. */
@@ -15,50 +14,45 @@ export interface StrokeRow {
   readonly source: Source;
 }
 
-const row = (kind: ToolKind, stroke: string, watch: string, lie = false): StrokeRow => ({
-  kind,
+const row = (stroke: string, watch: string, lie = false): StrokeRow => ({
   stroke,
   watch,
   lie,
   source: COMMON_PRACTICE,
 });
 
-export const STROKES_BY_KIND: readonly StrokeRow[] = [
-  row(
-    'rake',
+export const TOOL_STROKES: Readonly<Record<ToolKind, StrokeRow>> = {
+  rake: row(
     'Short strokes from the arm, 5 to 8 cm, wrist locked.',
     'Other hand holds the skin taut. Never press.',
     true,
   ),
-  row('rotating-rake', 'Short, light strokes; let the pins roll.', 'Skin taut. Slower on plates.', true),
-  row('soft-slicker', 'Flat on the coat, small area by small area.', 'Level with the body: edges stab.', true),
-  row('firm-slicker', 'Flat, quick, no weight behind it.', 'Lighter as the skin comes through.', true),
-  row('long-slicker', 'Flat, from the tips inward, line by line.', 'Feel the pins on your own hand first.', true),
-  row('pin-brush', 'Line by line from below, rest held up.', 'Never yank: hold above and shorten.'),
-  row('comb', 'Wide end first, from the tips inward, no pressure.', 'It stops? Go back a tool. Never pull.'),
-  row('fine-comb', 'Fine end, short, with the lie.', 'Head held. Only falls through or stops.'),
-  row('blade-comb', 'Light, moving, with the lie. Bone dry.', 'Torso only. Redness ends it.'),
-  row('plastic-blade-comb', 'Light, with the lie. Dry.', 'Torso only.'),
-  row('carding-blade', 'Flat along the topline, no pressure.', 'It scratches when pressed.'),
-  row('rubber', 'Small circles, with and against the lie.', 'Lather keeps it kind.'),
-  row('bristle', 'Long strokes with the lie.', 'Last, over everything.'),
-  row('mat-splitter', 'Sawn through the tie, away from the skin.', 'Razor: your fingers under it, trained hands only.'),
-  row('thinning-shears', 'A few cuts into the clump, then comb.', 'Never on a show coat.'),
-  row('clipper', 'Under the pelt, blade flat, skin taut.', 'Feel the blade for heat.'),
-  row('hand-bath', 'Soap to the skin, fingers parting the coat.', 'Head last. Rinse until it squeaks.'),
-  row('bather', 'Nozzle to the skin, slow lines.', 'Clear the strainer.'),
-  row('mister', 'Mist the lines, damp, not wet.', 'Not in the face.'),
-  row('conditioner', 'Through the lengths, leave it, rinse as the label says.', 'Label dilution only.'),
-  row('towel', 'Press and lift. No rubbing.', 'Rubbing ties knots.'),
-  row(
-    'force-dryer',
+  'rotating-rake': row('Short, light strokes; let the pins roll.', 'Skin taut. Slower on plates.', true),
+  'soft-slicker': row('Flat on the coat, small area by small area.', 'Level with the body: edges stab.', true),
+  'firm-slicker': row('Flat, quick, no weight behind it.', 'Lighter as the skin comes through.', true),
+  'long-slicker': row('Flat, from the tips inward, line by line.', 'Feel the pins on your own hand first.', true),
+  'pin-brush': row('Line by line from below, rest held up.', 'Never yank: hold above and shorten.'),
+  comb: row('Wide end first, from the tips inward, no pressure.', 'It stops? Go back a tool. Never pull.'),
+  'fine-comb': row('Fine end, short, with the lie.', 'Head held. Only falls through or stops.'),
+  'blade-comb': row('Light, moving, with the lie. Bone dry.', 'Torso only. Redness ends it.'),
+  'plastic-blade-comb': row('Light, with the lie. Dry.', 'Torso only.'),
+  'carding-blade': row('Flat along the topline, no pressure.', 'It scratches when pressed.'),
+  rubber: row('Small circles, with and against the lie.', 'Lather keeps it kind.'),
+  bristle: row('Long strokes with the lie.', 'Last, over everything.'),
+  'mat-splitter': row('Sawn through the tie, away from the skin.', 'Razor: your fingers under it, trained hands only.'),
+  'thinning-shears': row('A few cuts into the clump, then comb.', 'Never on a show coat.'),
+  clipper: row('Under the pelt, blade flat, skin taut.', 'Feel the blade for heat.'),
+  'hand-bath': row('Soap to the skin, fingers parting the coat.', 'Head last. Rinse until it squeaks.'),
+  bather: row('Nozzle to the skin, slow lines.', 'Clear the strainer.'),
+  mister: row('Mist the lines, damp, not wet.', 'Not in the face.'),
+  conditioner: row('Through the lengths, leave it, rinse as the label says.', 'Label dilution only.'),
+  towel: row('Press and lift. No rubbing.', 'Rubbing ties knots.'),
+  'force-dryer': row(
     'Flat nozzle near the skin, slow wave, skin line in sight.',
     'Cool air. Never at the head of a shy dog.',
   ),
-  row('stand-dryer', 'Warm, not hot, from the side.', 'Never left alone in front of heat.'),
-];
-
-const BY_KIND = new Map(STROKES_BY_KIND.map((s) => [s.kind, s]));
+  'stand-dryer': row('Warm, not hot, from the side.', 'Never left alone in front of heat.'),
+};
 
 const LIE: Readonly<Record<HouseRules['stroke'], string>> = {
   with: 'With the lie.',
@@ -66,12 +60,11 @@ const LIE: Readonly<Record<HouseRules['stroke'], string>> = {
   both: 'Against the lie to lift, with it to finish.',
 };
 
-/** How a piece is moved in this house, and what to watch. Throws RangeError for a kind that is not in the table. */
+/** How a piece is moved in this house, and what to watch. */
 export function strokeOf(
   kind: ToolKind,
   house: Pick<HouseRules, 'stroke'>,
 ): { readonly stroke: string; readonly watch: string } {
-  const found = BY_KIND.get(kind);
-  if (!found) throw new RangeError(`no stroke for ${kind}`);
-  return { stroke: found.lie ? `${found.stroke} ${LIE[house.stroke]}` : found.stroke, watch: found.watch };
+  const { stroke, watch, lie } = TOOL_STROKES[kind];
+  return { stroke: lie ? `${stroke} ${LIE[house.stroke]}` : stroke, watch };
 }
