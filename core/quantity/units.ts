@@ -14,20 +14,12 @@ export const ML_PER_US_FL_OZ = (231 * 2.54 ** 3) / 128;
 /** NIST SP 811 B.8: gallon (US) = 3.785 412 E-03 m3; exact as 231 in3. */
 export const L_PER_US_GALLON = (231 * 2.54 ** 3) / 1000;
 
-/** Mass unit a salon may prefer on screen. */
-export type MassUnit = 'kg' | 'lb';
-/** Length unit a salon may prefer on screen for hair. */
-export type HairLengthUnit = 'mm' | 'in';
-
 export const kgToLb = (kg: number): number => kg / KG_PER_LB;
 export const lbToKg = (lb: number): number => lb * KG_PER_LB;
-export const gToOz = (g: number): number => g / G_PER_OZ;
-export const ozToG = (oz: number): number => oz * G_PER_OZ;
 export const mmToInch = (mm: number): number => mm / MM_PER_INCH;
 export const inchToMm = (inch: number): number => inch * MM_PER_INCH;
 export const mlToUsFlOz = (ml: number): number => ml / ML_PER_US_FL_OZ;
 export const usFlOzToMl = (flOz: number): number => flOz * ML_PER_US_FL_OZ;
-export const litresToUsGallons = (litres: number): number => litres / L_PER_US_GALLON;
 /** NIST SP 811 B.8: t/degC = (t/degF - 32) / 1.8. */
 export const fahrenheitToCelsius = (f: number): number => (f - 32) / 1.8;
 export const celsiusToFahrenheit = (c: number): number => c * 1.8 + 32;

@@ -41,9 +41,6 @@ function sunAt(daysSinceEpoch: number): Sun {
   };
 }
 
-/** Declination of the sun in radians at a moment given in days since 1970-01-01T00:00 UTC. */
-export const solarDeclination = (daysSinceEpoch: number): number => sunAt(daysSinceEpoch).declination;
-
 /**
  * Hours from sunrise to sunset, 0..24, on a plain day at a latitude (degrees, north positive) and a
  * longitude (degrees, east positive; it only sets the moment of local noon).

@@ -1,2 +1,2 @@
 /** Decides day length, the driver of the coat's year. */
-export { dayLengthHours, solarDeclination } from './day-length.ts';
+export { dayLengthHours } from './day-length.ts';

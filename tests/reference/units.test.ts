@@ -4,18 +4,15 @@ import {
   celsiusToFahrenheit,
   fahrenheitToCelsius,
   G_PER_OZ,
-  gToOz,
   inchToMm,
   KG_PER_LB,
   kgToLb,
   L_PER_US_GALLON,
   lbToKg,
-  litresToUsGallons,
   ML_PER_US_FL_OZ,
   mlToUsFlOz,
   MM_PER_INCH,
   mmToInch,
-  ozToG,
   usFlOzToMl,
 } from '../../core/quantity/index.ts';
 
@@ -30,7 +27,6 @@ const FACTORS: readonly (readonly [string, number, number, number])[] = [
 
 const ROUND_TRIPS: readonly (readonly [string, (x: number) => number, (x: number) => number])[] = [
   ['kg and lb', kgToLb, lbToKg],
-  ['g and oz', gToOz, ozToG],
   ['mm and inch', mmToInch, inchToMm],
   ['mL and US fl oz', mlToUsFlOz, usFlOzToMl],
   ['°C and °F', celsiusToFahrenheit, fahrenheitToCelsius],
@@ -45,7 +41,6 @@ describe('unit conversions against NIST SP 811', () => {
     expect(fahrenheitToCelsius(212)).to.be.closeTo(100, 1e-12);
     expect(celsiusToFahrenheit(-40)).to.equal(-40);
   });
-  it('a litre is 0.264 172 US gallons', () => expect(litresToUsGallons(1)).to.be.closeTo(0.264172, 5e-7));
   for (const [what, there, back] of ROUND_TRIPS) {
     it(`${what} come back the same`, () => {
       for (const x of [0, 0.1, 1, 28.35, 999]) expect(back(there(x))).to.be.closeTo(x, 1e-9);

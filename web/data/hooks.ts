@@ -178,7 +178,6 @@ export const useUnmark = () =>
     api.delete('/sheet/marks/:booking/:stage', { booking: bookingId, stage: String(stage) }),
   );
 export const useAddCall = () => useWrite((call: CallDraft) => api.post('/calls', call));
-export const useDropCall = () => useWrite((id: string) => api.delete('/calls/:id', { id }));
 export const useEditBooking = () =>
   useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api.put('/bookings/:id', { id }, edit));
 /** Something done to a booking as it stood when somebody looked. */

@@ -297,5 +297,3 @@ export const CUTS: readonly Cut[] = [
   ),
   cut('hindfoot', [758, 624], 95, 4, 'hindFootFront', 'hindFootBack', 'hindFootBackLow', 'hindFootFrontLow'),
 ];
-
-export const TAIL_CENTRE: Point = [866, 440];
