@@ -59,7 +59,7 @@ async function p99(
     new Promise((done, failed) => {
       const { method, path, body } = next(i);
       const began = performance.now();
-      const asked = request(`${base}/api${path}`, { agent, method, headers }, (answer) => {
+      const asked = request(base + path, { agent, method, headers }, (answer) => {
         answer.resume();
         answer.on('end', () => {
           waits.push(performance.now() - began);
@@ -162,19 +162,28 @@ export async function loadFigures(say: Say): Promise<void> {
 
     const shapes = ['/dogs/ID', '/checks/ID-c3', '/sessions/ID-s3', '/roster', '/bookings', '/dogs/ID/log'] as const;
     const dogAt = (i: number): string => dogs[i % dogs.length] ?? '';
+    const shapeAt = (i: number): string => `/api${(shapes[i % shapes.length] ?? '').replace('ID', dogAt(i))}`;
     const read = await p99(
       base,
       headers,
-      (i) => ({ method: 'GET', path: (shapes[i % shapes.length] ?? '').replace('ID', dogAt(i)) }),
+      (i) => ({ method: 'GET', path: shapeAt(i) }),
       RATE.reads,
     );
     say('load-read-p99', read, 'ms', `${CONNECTIONS} connections, ${RATE.reads} req/s, limit 25 ms`, read / 25);
+    // One request in ten opens a page.
+    const pages = await p99(
+      base,
+      headers,
+      (i) => ({ method: 'GET', path: i % 10 === 0 ? `/desk/dogs/${dogAt(i)}` : shapeAt(i) }),
+      RATE.reads,
+    );
+    say('load-pages-p99', pages, 'ms', `${CONNECTIONS} connections, one page in ten, limit 250 ms`, pages / 250);
     const write = await p99(
       base,
       headers,
       (i) => ({
         method: 'POST',
-        path: `/sessions/${dogAt(i)}-s19/events`,
+        path: `/api/sessions/${dogAt(i)}-s19/events`,
         body: JSON.stringify({ events: [{ id: `load-${i}`, atMs: Date.now(), act: { kind: 'note', text: 'load' } }] }),
       }),
       RATE.writes,

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { axeFaults } from './axe.ts';
-import { openStage, type Stage } from './stage.ts';
+import { openStage, untilTideIsLearnt, type Stage } from './stage.ts';
 import { ROOM_LIST, roomsOf, type Rooms } from './room-list.ts';
 import { samples } from '../samples.ts';
 import { tabFaults } from './tab-walk.ts';
@@ -33,6 +33,8 @@ export function eachRoom(share: number): void {
     let page: Page;
     before(async () => {
       stage = await openStage();
+      // On a busy machine that takes longer than a room is waited for.
+      await untilTideIsLearnt(stage);
       rooms = await roomsOf(stage, 'rooms-session');
       page = await stage.page({ colorScheme: 'light', reducedMotion: 'reduce' });
     });
