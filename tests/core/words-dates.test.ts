@@ -2,13 +2,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { Temporal } from 'temporal-polyfill';
-import { formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
+import { day, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
 import { DATE_FORMS } from '../../web/app/view.ts';
 import { minuteClock } from '../../web/words/clock.ts';
 import {
   clockText,
   dateOf,
   dateText,
+  dayMonth,
   fromToday,
   instantText,
   longDay,
@@ -41,6 +42,27 @@ describe('days in words', () => {
       expect(shortDay(APRIL_9)).to.equal('Wed, Apr 9');
       expect(dateText('2031-04-09')).to.equal('Apr 9, 2031');
     });
+  });
+  it('are what the Unicode CLDR says, in each form, on every day of a year (against the platform’s formatter)', () => {
+    const kinds: readonly (readonly [(day: number) => string, Intl.DateTimeFormatOptions])[] = [
+      [shortDay, { weekday: 'short', day: 'numeric', month: 'short' }],
+      [longDay, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }],
+      [(d) => dateText(formatDay(day(d))), { day: 'numeric', month: 'short', year: 'numeric' }],
+      [(d) => weekdayText(formatDay(day(d))), { weekday: 'long', day: 'numeric', month: 'long' }],
+      [dayMonth, { day: 'numeric', month: 'long' }],
+      [monthYear, { month: 'long', year: 'numeric' }],
+      [(d) => monthName(formatDay(day(d)).slice(0, 7)), { month: 'short', year: '2-digit' }],
+    ];
+    for (const dates of DATE_FORMS)
+      for (const [say, options] of kinds) {
+        const platform = new Intl.DateTimeFormat(dates, { ...options, timeZone: 'UTC' });
+        shownBy({ dates }, () => {
+          for (let d = APRIL_9; d < APRIL_9 + 366; d++)
+            expect(plain(say(d)), `${dates} ${JSON.stringify(options)}`).to.equal(
+              plain(platform.format(d * 86_400_000)),
+            );
+        });
+      }
   });
   it('change with the device’s forms while a page is open', () => {
     const said = DATE_FORMS.map((dates) => shownBy({ dates }, () => dateText('2031-04-09')));

@@ -2,11 +2,11 @@
 import { kept, parseDay } from '../../core/quantity/index.ts';
 import { view } from '../app/view.ts';
 import { wholeMinute } from './clock.ts';
+import { dayIn, type DateKind } from './date-forms.ts';
 
 /** Forms of this device: asked again each time, as they can be changed while a page is open. */
-const forms = (): string => view().dates;
+const forms = () => view().dates;
 
-const DAY_MS = 86_400_000;
 /** Making a formatter takes a hundred times as long as using one, and lists say the same kind of date in every row. */
 const FORMATTERS = new Map<string, Intl.DateTimeFormat>();
 const sayer = (locale: string, timeZone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
@@ -15,16 +15,13 @@ const sayer = (locale: string, timeZone: string, options: Intl.DateTimeFormatOpt
     `${locale} ${timeZone} ${JSON.stringify(options)}`,
     () => new Intl.DateTimeFormat(locale, { ...options, timeZone }),
   );
-/** A plain day in this device's forms. */
-export const dayIn = (value: number, options: Intl.DateTimeFormatOptions): string =>
-  sayer(forms(), 'UTC', options).format(value * DAY_MS);
+const said = (kind: DateKind, value: number): string => dayIn(forms(), kind, value);
 
 /** "Wed 9 Apr". */
-export const shortDay = (value: number): string => dayIn(value, { weekday: 'short', day: 'numeric', month: 'short' });
+export const shortDay = (value: number): string => said('short', value);
 
 /** "Wednesday 9 April 2031". */
-export const longDay = (value: number): string =>
-  dayIn(value, { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+export const longDay = (value: number): string => said('long', value);
 
 /** The day of a plain date text. Throws RangeError for what is none. */
 function dayOf(iso: string): number {
@@ -34,11 +31,10 @@ function dayOf(iso: string): number {
 }
 
 /** "9 Apr 2031" of a plain date text. */
-export const dateText = (iso: string): string => dayIn(dayOf(iso), { day: 'numeric', month: 'short', year: 'numeric' });
+export const dateText = (iso: string): string => said('date', dayOf(iso));
 
 /** "Wednesday 9 April" of a plain date text. */
-export const weekdayText = (iso: string): string =>
-  dayIn(dayOf(iso), { weekday: 'long', day: 'numeric', month: 'long' });
+export const weekdayText = (iso: string): string => said('weekday', dayOf(iso));
 
 /** "Wed 9 Apr, 09:30" in the salon's zone. */
 export const instantText = (instant: string, timeZone: string): string =>
@@ -78,7 +74,8 @@ const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** "Mon" of an ISO weekday. */
 export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';
 /** "April 2031". */
-export const monthYear = (value: number): string => dayIn(value, { month: 'long', year: 'numeric' });
+export const monthYear = (value: number): string => said('month-year', value);
 /** "Apr 31" of `2031-04`. */
-export const monthName = (yearMonth: string): string =>
-  dayIn(dayOf(`${yearMonth}-01`), { month: 'short', year: '2-digit' });
+export const monthName = (yearMonth: string): string => said('month', dayOf(`${yearMonth}-01`));
+/** "9 April". */
+export const dayMonth = (value: number): string => said('day-month', Math.round(value));

@@ -1,12 +1,9 @@
 /** How forecasts are said. */
 import type { Advice, Call, HomeAmount, LearntBook, Lesson, SeasonShift, StartAhead } from '../../core/tide/index.ts';
 import { civilFromDay, day, type Interval80 } from '../../core/quantity/index.ts';
-import { dayIn, shortDay } from './dates.ts';
+import { dayMonth, shortDay } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
 import { TIDE_WORDS } from './reasons.ts';
-
-/** "9 April". */
-export const dayMonth = (value: number): string => dayIn(Math.round(value), { day: 'numeric', month: 'long' });
 
 /** "3–14 April", "28 March–9 April". */
 export function spanText({ low, high }: Pick<Interval80, 'low' | 'high'>): string {

@@ -10,9 +10,9 @@ import { StoreChart } from '../../drawing/StoreChart.tsx';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { YearsChart } from '../../drawing/YearsChart.tsx';
 import { useStory, useStretch, useTide } from '../../work/useTide.ts';
-import { dateText, shortDay } from '../../words/dates.ts';
+import { dayMonth, dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
-import { adviceText, dayMonth, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
+import { adviceText, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
 import { DogLogForm } from './DogLogForm.tsx';
 import './tide.css';
 

@@ -8,7 +8,7 @@ import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { useHonest } from '../../work/useTide.ts';
 import { capital, percent } from '../../words/figures.ts';
-import { dayMonth } from '../../words/tide.ts';
+import { dayMonth } from '../../words/dates.ts';
 import { Weather } from './Weather.tsx';
 import './tide.css';
 
