@@ -163,12 +163,7 @@ export async function loadFigures(say: Say): Promise<void> {
     const shapes = ['/dogs/ID', '/checks/ID-c3', '/sessions/ID-s3', '/roster', '/bookings', '/dogs/ID/log'] as const;
     const dogAt = (i: number): string => dogs[i % dogs.length] ?? '';
     const shapeAt = (i: number): string => `/api${(shapes[i % shapes.length] ?? '').replace('ID', dogAt(i))}`;
-    const read = await p99(
-      base,
-      headers,
-      (i) => ({ method: 'GET', path: shapeAt(i) }),
-      RATE.reads,
-    );
+    const read = await p99(base, headers, (i) => ({ method: 'GET', path: shapeAt(i) }), RATE.reads);
     say('load-read-p99', read, 'ms', `${CONNECTIONS} connections, ${RATE.reads} req/s, limit 25 ms`, read / 25);
     // One request in ten opens a page.
     const pages = await p99(
