@@ -220,7 +220,7 @@ describe('a full check in at most 30 acts', () => {
   it('by keys', async () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/demo-gannet/check');
-    await page.getByRole('heading', { name: 'Coat check' }).waitFor();
+    await page.getByRole('group', { name: 'Choose a zone, left side' }).waitFor();
     let acts = 0;
     const press = async (key: string): Promise<void> => {
       acts++;

@@ -131,7 +131,7 @@ describe('the kit and the house, in the browser', () => {
 
   it('keeps photos of a zone with the check: small, bare, through a reload, and off the net until it is back', async () => {
     await page.goto('/desk/dogs/demo-fathom/check');
-    await page.getByRole('heading', { name: 'Coat check' }).waitFor();
+    await page.getByRole('group', { name: 'Choose a zone, left side' }).waitFor();
     const photo = await cameraPhoto(page, 2400, 1200);
     expect(photo.includes('GPS')).to.equal(true);
     const file = { name: 'photo.jpg', mimeType: 'image/jpeg', buffer: photo };

@@ -66,7 +66,7 @@ describe('a newcomer', () => {
     await page.getByRole('heading', { level: 1, name: 'Birk' }).waitFor();
 
     await page.getByRole('link', { name: /check/i }).first().click();
-    await page.getByRole('heading', { level: 1, name: 'Coat check' }).waitFor();
+    await page.getByRole('group', { name: 'Choose a zone, left side' }).waitFor();
     const map = page.locator('#room .wt-stage > .wt-coatmap');
     await map.locator('[data-zone]').first().waitFor();
     for (const [i, id] of ZONE_IDS.filter((z) => mirrorZone(z) >= z).entries()) {

@@ -227,7 +227,7 @@ describe('the walk by keyboard alone, on the demo command', () => {
     await enter('Pilot');
     await page.getByRole('heading', { name: 'Pilot' }).waitFor();
     await enter(/^(Start the coat check|Check again)$/);
-    await page.getByRole('heading', { name: 'Coat check' }).waitFor();
+    await page.getByRole('group', { name: 'Choose a zone, left side' }).waitFor();
     await tabTo(page, 'Hair at back, mm');
     await page.keyboard.type('45');
     await enter('The rest is fine');

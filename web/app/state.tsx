@@ -9,8 +9,15 @@ export const Waiting = () => (
   </p>
 );
 
+interface LoadedProps<T> {
+  readonly query: UseQueryResult<T>;
+  readonly children: (value: T) => ReactNode;
+  /** What stands until the value comes. */
+  readonly instead?: ReactNode;
+}
+
 /** Shows a query's value, or that it is coming, or why it is not. */
-export function Loaded<T>({ query, children }: { query: UseQueryResult<T>; children: (value: T) => ReactNode }) {
+export function Loaded<T>({ query, children, instead = <Waiting /> }: LoadedProps<T>) {
   const come = query.data !== undefined;
   const [shown, setShown] = useState(come);
   // A room that was waited for is drawn in slices, so that nothing else waits for it.
@@ -28,7 +35,7 @@ export function Loaded<T>({ query, children }: { query: UseQueryResult<T>; child
       </div>
     );
   }
-  return <Waiting />;
+  return instead;
 }
 
 /** The sentence of a failed write, next to the act. */

@@ -258,17 +258,38 @@ const Said = memo(function Said({ dog, draft, lastKg, onGo }: SaidProps) {
   );
 });
 
+/** The room's head stands before its answers have come. */
+const Coming = () => (
+  <>
+    <div className="wt-title">
+      <div>
+        <span className="wt-crumb">{'\u00a0'}</span>
+        <h1>Coat check</h1>
+      </div>
+    </div>
+    <Waiting />
+  </>
+);
+
 /** The check before is the newest one when the hands went in; the one being saved must not take its place. */
 function WithLast({ page }: { page: DogPage }) {
   const [lastId] = useState(page.checks[0]?.id);
   const last = useCheck(lastId);
   const draft = useKeptDraft(page.dog.id);
-  if (!draft) return <Waiting />;
+  if (!draft) return <Coming />;
   if (lastId === undefined) return <Feeling page={page} last={undefined} kept={draft.kept} />;
-  return <Loaded query={last}>{(check) => <Feeling page={page} last={check} kept={draft.kept} />}</Loaded>;
+  return (
+    <Loaded query={last} instead={<Coming />}>
+      {(check) => <Feeling page={page} last={check} kept={draft.kept} />}
+    </Loaded>
+  );
 }
 
 export function CheckRoom() {
   const { dogId = '' } = useParams();
-  return <Loaded query={useDog(dogId)}>{(page) => <WithLast key={page.dog.id} page={page} />}</Loaded>;
+  return (
+    <Loaded query={useDog(dogId)} instead={<Coming />}>
+      {(page) => <WithLast key={page.dog.id} page={page} />}
+    </Loaded>
+  );
 }
