@@ -60,14 +60,12 @@ function mayBeAbsent(program) {
 function without(schema, names) {
   if (Array.isArray(schema)) return schema.map((s) => without(s, names));
   if (!isObject(schema)) return schema;
-  const entries = Object.entries(schema).map(([key, value]) => [key, without(value, names)]);
-  const { required, ...rest } = Object.fromEntries(entries);
-  const asked = Array.isArray(required) ? required.filter((name) => !names.has(name)) : undefined;
-  return asked && asked.length > 0
-    ? { ...rest, required: asked }
-    : asked
-      ? rest
-      : { ...rest, ...(required && { required }) };
+  const rest = Object.fromEntries(Object.entries(schema).map(([key, value]) => [key, without(value, names)]));
+  if (Array.isArray(rest.required)) {
+    rest.required = rest.required.filter((name) => !names.has(name));
+    if (rest.required.length === 0) delete rest.required;
+  }
+  return rest;
 }
 
 /* The file's text: a definition a line, in order, so that a change shows where it is. */

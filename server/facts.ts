@@ -110,7 +110,7 @@ export function taughtBy(context: AppContext): Taught {
   });
 }
 
-/** What a plan had computed in of what the log taught: kept with the session that is worked from it. */
+/** What a plan took in of what the log taught: kept with the session that is worked from it. */
 export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
   pace: paceByKind(learnt) ?? {},
   grams: learnt?.grams?.mean ?? 1,

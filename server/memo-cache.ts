@@ -15,16 +15,21 @@ export class Memo<V> {
 
   /** The result of a key that was computed from just these facts; computes it otherwise. */
   of(key: string, facts: string, compute: () => V): V {
-    const before = this.entries.get(key);
-    if (before?.facts !== facts) return this.put(key, facts, compute());
-    this.recency.get(this.name + key);
-    return before.value;
+    const entry = this.entryOf(key, facts);
+    return entry ? entry.value : this.put(key, facts, compute());
   }
 
   /** The same, where it is known already: for results that are computed in steps. */
   known(key: string, facts: string): V | undefined {
-    const before = this.entries.get(key);
-    return before?.facts === facts ? this.of(key, facts, () => before.value) : undefined;
+    return this.entryOf(key, facts)?.value;
+  }
+
+  /** What is remembered of a key from just these facts; asked for, it stays longer. */
+  private entryOf(key: string, facts: string) {
+    const entry = this.entries.get(key);
+    if (entry?.facts !== facts) return undefined;
+    this.recency.get(this.name + key);
+    return entry;
   }
 
   /** Remembers a result that was computed beside another. */

@@ -14,7 +14,7 @@ export interface Ratio {
   readonly seen: number;
 }
 
-/** What the log has taught: pace by kind of tool for whoever works, and grams for this dog. */
+/** What the log has taught: pace by kind of tool for the person who works, and grams for this dog. */
 export interface Learnt {
   readonly pace: Partial<Readonly<Record<ToolKind, Ratio>>>;
   readonly grams?: Ratio | undefined;

@@ -13,10 +13,10 @@ import type { AccountService, DoorRules } from '../services/accounts.ts';
 export function doorRoutes(context: ServerContext, rules: DoorRules, service: AccountService): Router {
   const { stores, nowMs, door } = context;
   const { accounts } = stores;
-  const { me, signIn, tried, sealedFor, mustBeStrong } = service;
+  const { me, now, signIn, tried, sealedFor, mustBeStrong } = service;
   const { router, on } = apiRouter(context);
 
-  on('GET /me', ({ origin }) => ok(me(origin.signedIn, origin)));
+  on('GET /me', ({ origin }) => ok(now(origin)));
 
   on('POST /first-owner', async ({ body: { name, login, passphrase, code }, origin }) => {
     if (!origin.onMachine && (rules.setUpCode === undefined || code !== rules.setUpCode))
@@ -34,8 +34,8 @@ export function doorRoutes(context: ServerContext, rules: DoorRules, service: Ac
       accounts.insert({ id, login, name, role: 'owner', personId: null, passphrase: stored, createdMs: nowMs() });
       return found(accounts.find(id), 'account', id);
     });
-    const { me: now, cookies } = signIn(account, origin, false);
-    return created(now, cookies);
+    const { me: page, cookies } = signIn(account, origin, false);
+    return created(page, cookies);
   });
 
   on('POST /sign-in', async ({ body: { login, passphrase, shared }, origin }) => {
@@ -54,8 +54,8 @@ export function doorRoutes(context: ServerContext, rules: DoorRules, service: Ac
     const fit = await tried(counts, about, () => fits(passphrase, account?.passphrase));
     if (!account || !fit)
       throw new Problem(401, null, 'This name and passphrase do not fit together. Look at both, and try again.');
-    const { me: now, cookies } = signIn(account, origin, shared);
-    return ok(now, cookies);
+    const { me: page, cookies } = signIn(account, origin, shared);
+    return ok(page, cookies);
   });
 
   on('POST /sign-out', ({ origin }) => {
@@ -100,7 +100,7 @@ export function doorRoutes(context: ServerContext, rules: DoorRules, service: Ac
 /** One's own passphrase and PIN: each is changed by who has just shown the passphrase. */
 export function ownSecretRoutes(
   context: ServerContext,
-  { me, mustBeStrong, mustBeThem, sealedFor }: AccountService,
+  { me, now, mustBeStrong, mustBeThem, sealedFor }: AccountService,
 ): Router {
   const { stores, nowMs, door } = context;
   const { accounts } = stores;
@@ -109,7 +109,7 @@ export function ownSecretRoutes(
   on('POST /me/confirm', async (ask) => {
     await mustBeThem(ask.body.own, ask);
     if (ask.origin.signedIn) door.confirm(ask.origin.signedIn.row.id);
-    return ok(me(ask.origin.signedIn, ask.origin));
+    return ok(now(ask.origin));
   });
 
   on('PUT /me/passphrase', async (ask) => {
@@ -120,7 +120,7 @@ export function ownSecretRoutes(
       accounts.setPassphrase(account.id, stored);
       accounts.endOf(account.id, nowMs(), ask.origin.signedIn?.row.id);
     });
-    return ok(me(ask.origin.signedIn, ask.origin));
+    return ok(now(ask.origin));
   });
 
   on('PUT /me/pin', async (ask) => {

@@ -77,7 +77,7 @@ function whoIsHere({ stores, nowMs, door }: ServerContext, rules: DoorRules) {
     return { me: now, cookies: [signInCookie(secret, origin.secure), deviceCookie(device, origin.secure)] };
   };
 
-  return { me, signIn };
+  return { me, now: (origin: Origin): MePage => me(origin.signedIn, origin), signIn };
 }
 
 /** Whether secrets fit, how they are kept, and whether they are strong: each try counts until it has fitted. */

@@ -5,30 +5,21 @@
 import { useEffect } from 'react';
 import { sessionsWaiting } from '../data/kept.ts';
 import { sendPhotos } from '../data/photos.ts';
-import { makeStale } from '../data/queries.ts';
 import { TableLog } from '../data/table-log.ts';
 
 /** Sends what sessions left behind, one after the other; what cannot be sent now stays. */
-async function sendSessions(): Promise<number> {
-  const ids = await sessionsWaiting();
-  for (const id of ids) {
+async function sendSessions(): Promise<void> {
+  for (const id of await sessionsWaiting()) {
     const log = new TableLog(id);
     await log.flush();
   }
-  return ids.length;
 }
 
 export function useOutboxes(): void {
   useEffect(() => {
     const send = (): void => {
-      void sendPhotos().then((sent) => {
-        if (sent > 0) void makeStale('PUT /checks/:id/photos/:photoId');
-      });
-      void sendSessions()
-        .then((sent) => {
-          if (sent > 0) void makeStale('POST /sessions/:id/events');
-        })
-        .catch(() => undefined); // no store on this device: nothing waits
+      void sendPhotos();
+      void sendSessions().catch(() => undefined); // no store on this device: nothing waits
     };
     send();
     window.addEventListener('online', send);

@@ -60,6 +60,9 @@ export const whenWritten = (told: (key: string) => void): void => {
   tellWritten = told;
 };
 
+/** Tells of a write that went another way than by `api`: of bytes. */
+export const written = (key: ApiKey): void => tellWritten(key);
+
 /** One request, once; what was refused is an error. */
 async function answered(method: Method, path: string, asked: readonly unknown[]): Promise<Response> {
   const [ids, sent] = path.includes(':') ? asked : [{}, ...asked];

@@ -3,6 +3,7 @@
  * computer has it. Drawing it again leaves behind what the camera wrote beside the picture (place, time, device).
  */
 import { ours } from './activity.ts';
+import { written } from './client.ts';
 import { createStore, del, entries, set } from 'idb-keyval';
 import { PHOTO_LONG_SIDE } from '../../contract/photo.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
@@ -54,19 +55,14 @@ export async function sendPhoto(photo: PendingPhoto): Promise<boolean> {
       `/api/checks/${encodeURIComponent(photo.checkId)}/photos/${encodeURIComponent(photo.id)}${where}`,
       { method: 'PUT', body: photo.jpeg, headers: { ...ours(), 'Content-Type': 'image/jpeg' } },
     );
+    if (response.ok) written('PUT /checks/:id/photos/:photoId');
     return response.ok;
   } catch {
     return false;
   }
 }
 
-/** Sends what waits; what cannot be sent now stays for the next time. Returns how many went. */
-export async function sendPhotos(): Promise<number> {
-  let sent = 0;
-  for (const photo of await pendingPhotos()) {
-    if (!(await sendPhoto(photo))) continue;
-    await dropPhoto(photo.id);
-    sent++;
-  }
-  return sent;
+/** Sends what waits; what cannot be sent now stays for the next time. */
+export async function sendPhotos(): Promise<void> {
+  for (const photo of await pendingPhotos()) if (await sendPhoto(photo)) await dropPhoto(photo.id);
 }

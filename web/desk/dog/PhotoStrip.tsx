@@ -2,7 +2,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { makeStale } from '../../data/queries.ts';
 import type { PhotoRecord } from '../../../contract/photo.ts';
 import { zoneName } from '../../../core/dog/index.ts';
 import { Refusal } from '../../app/state.tsx';
@@ -24,7 +23,6 @@ export function PhotoStrip({ checkId }: { checkId: string }) {
   };
   const putBack = async (): Promise<void> => {
     if (removed && (await sendPhoto(removed))) setRemoved(undefined);
-    void makeStale('PUT /checks/:id/photos/:photoId');
   };
   if (list.length === 0 && !removed) return null;
   return (

@@ -89,6 +89,9 @@ export function useRunning(table: Table) {
       await goTo(mine.step, nextZone(mine.step, r, mine.zone), undefined);
   };
 
+  /** Was a proposal followed before it was shown. */
+  const isFollowed = (proposal: Proposal): boolean => isMust(proposal) && given !== undefined;
+
   return {
     screen: screenOf(table, given, enough),
     hand,
@@ -104,12 +107,10 @@ export function useRunning(table: Table) {
       setAsked(undefined);
       void say(...acts);
     },
-    /** Was a proposal followed before it was shown. */
-    isFollowed: (proposal: Proposal): boolean => isMust(proposal) && given !== undefined,
+    isFollowed,
     decide: (proposal: Proposal, then: 'next' | 'stay', take: boolean): void =>
       void once(async () => {
-        const followed = isMust(proposal) && given !== undefined;
-        const taken = followed ? undefined : take ? proposal : proposal.otherwise;
+        const taken = isFollowed(proposal) ? undefined : take ? proposal : proposal.otherwise;
         const r = taken ? await say(replanAct(taken)) : record;
         setAsked(undefined);
         await goOn(proposal, take, then, r);
