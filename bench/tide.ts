@@ -1,10 +1,12 @@
 /** The tide's figures: relearning a book, one dog again, forecasts drawn, the sea dragged along. */
 import { execFileSync } from 'node:child_process';
+import { DEFAULT_HOUSE } from '../core/kit/index.ts';
 import { seededRandom } from '../core/quantity/index.ts';
 import {
   course,
+  coatsNow,
   dogModel,
-  drawnCoats,
+  evenDraws,
   fitDog,
   freshTown,
   learnBook,
@@ -29,6 +31,7 @@ export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number
     place: STUDY_PLACE,
     openWeekdays: [1, 2, 3, 4, 5],
     minutesPerWeek: 2400,
+    rates: DEFAULT_HOUSE.rates,
     readings: [],
     dogs: town.dogs.map((d, i): BookDog => ({
       id: `dog-${i}`,
@@ -65,9 +68,9 @@ export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number
 
   const model = dogModel(grown.dog, book.place, grown.sightings, book.today, addDays(book.today, 395));
   const fit = fitDog(model, freshTown([model]).priorOf(model));
-  const coats = drawnCoats(fit, 1000);
+  const coats = coatsNow(fit, evenDraws(fit, 1000));
   const drawn = medianMs(3, () => {
-    for (const { rates, storeG } of coats) course(rates, book.today, storeG, 365);
+    for (const { rates, stands } of coats) course(rates, book.today, stands, 365);
   });
   const sums = medianMs(3, () => {
     let s = 0;

@@ -2,18 +2,19 @@
 import type { TideFile } from '../contract/tide.ts';
 import { account, bookSummary, gapOf, planBook, WORTH, yearOfTide } from '../core/book/index.ts';
 import { ended, formatDay, type Day } from '../core/quantity/index.ts';
-import { learnBook } from '../core/tide/index.ts';
+import { bookAsOf, inHundredths, learnBook, outlooks } from '../core/tide/index.ts';
 
 const round = (n: number, to = 1): number => Math.round(n / to) * to;
 
 /** Plans the year after a day from what was logged up to it. */
 export function bookReport(file: TideFile, asOf: Day): object {
-  const learnt = ended(learnBook(file, asOf));
-  const year = yearOfTide(file, learnt);
+  const book = bookAsOf(file, asOf);
+  const learnt = inHundredths(ended(learnBook(book, asOf)));
+  const year = yearOfTide(book, learnt);
   const { dogs, members, hours } = year;
   const plan = ended(planBook(dogs, hours));
   const kept = account(dogs, plan.visits, hours, WORTH);
-  const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf);
+  const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf, outlooks(book, learnt));
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   return {
     format: 'woolly-tide/book-plan',

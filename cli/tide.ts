@@ -1,7 +1,7 @@
 /** What `wt tide` prints: each dog's forecasts with their quantiles, dates as plain dates. */
 import type { TideFile } from '../contract/tide.ts';
 import { day, ended, formatDay, type Day, type Interval80 } from '../core/quantity/index.ts';
-import { learnBook } from '../core/tide/index.ts';
+import { bookAsOf, inHundredths, learnBook, outlooks, type Outlook } from '../core/tide/index.ts';
 
 const dates = ({ low, likely, high }: Interval80) => ({
   '10 %': formatDay(day(Math.round(low))),
@@ -14,10 +14,24 @@ const amounts = ({ low, likely, high }: Interval80) => ({
   '90 %': Math.round(high),
 });
 
+/** What every room says of a dog. */
+const outlookReport = (o: Outlook | undefined) =>
+  o && {
+    ...(o.due && { due: dates({ low: o.due.earliest, likely: o.due.day, high: o.due.latest }) }),
+    ...(o.booked && { booked: formatDay(o.booked.day) }),
+    visit: formatDay(o.visit),
+    minutes: amounts(o.minutes),
+    priceCents: o.priceCents,
+    grams: amounts(o.grams),
+  };
+
 /** Forecasts of a salon as known on a day: nothing that was logged later is read. */
 export function tideReport(file: TideFile, asOf: Day) {
-  const { town, dogs } = ended(learnBook(file, asOf));
+  const book = bookAsOf(file, asOf);
+  const learnt = inHundredths(ended(learnBook(book, asOf)));
+  const known = outlooks(book, learnt);
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
+  const { town, dogs } = learnt;
   return {
     format: 'woolly-tide/tide',
     version: 1,
@@ -35,10 +49,7 @@ export function tideReport(file: TideFile, asOf: Day) {
       name: names.get(d.id) ?? d.id,
       sightings: d.seen,
       starts: d.starts.map((s) => ({ season: s.key, ...dates(s) })),
-      due: dates(d.due),
-      minutes: amounts(d.dueMinutes),
-      gramsOut: amounts(d.dueGrams),
-      gramsOnFloorUntilDue: amounts(d.floorG),
+      ...outlookReport(known.get(d.id)),
       sampled: d.sampled,
     })),
   };

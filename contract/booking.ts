@@ -1,6 +1,6 @@
 /** Bookings: a dog, a start, a length. */
 import Joi from 'joi';
-import type { NextVisit } from '../core/tide/index.ts';
+import type { Due, Outlook } from '../core/tide/index.ts';
 import { dayInRange, daySchema, idSchema, versionSchema } from './common.ts';
 
 export interface BookingDraft {
@@ -26,9 +26,9 @@ export interface BookingRecord extends BookingDraft {
 export interface NextPage {
   readonly dogId: string;
   readonly dogName: string;
-  readonly next: NextVisit;
+  readonly outlook: Outlook & { readonly due: Due };
+  /** Length of the visit that is offered. */
   readonly minutes: number;
-  readonly priceCents: number;
   readonly currency: string;
   readonly slots: readonly string[];
   readonly booked: readonly BookingRecord[];

@@ -13,7 +13,7 @@ import {
 import type { MethodId } from '../core/bench/index.ts';
 import type { SessionRecord } from '../core/table/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
-import { HOME_CARE, type HomeCare, type Need, type NextVisit } from '../core/tide/index.ts';
+import { HOME_CARE, type HomeCare, type Need, type Outlook } from '../core/tide/index.ts';
 import { daySchema, idSchema, lineSchema, nameLine, versionSchema } from './common.ts';
 
 /** The facts of a dog as a form sends them. */
@@ -56,6 +56,8 @@ export interface DogListItem {
   readonly lastVisit: number | null;
   readonly booked: number | null;
   readonly need: Need;
+  /** Null as long as nothing was learnt of its coat. */
+  readonly outlook: Outlook | null;
 }
 
 /** Everything the dog's page shows. */
@@ -63,7 +65,8 @@ export interface DogPage {
   readonly dog: DogRecord;
   readonly today: number;
   readonly need: Need;
-  readonly next: NextVisit | null;
+  /** Null as long as nothing was learnt of its coat. */
+  readonly outlook: Outlook | null;
   readonly checks: readonly {
     readonly id: string;
     readonly day: string;

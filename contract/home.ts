@@ -15,7 +15,7 @@ import {
   type ReportKind,
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
-import { HOME_AMOUNTS, type HomeAmount } from '../core/tide/index.ts';
+import { HOME_AMOUNTS, type HomeAmount, type Outlook } from '../core/tide/index.ts';
 import type { OwnerPostRecord, OwnPostPage } from './post.ts';
 import { daySchema, idSchema, lineSchema, versionSchema } from './common.ts';
 
@@ -134,6 +134,9 @@ export interface HomeTide {
   readonly effect: { readonly kept: number; readonly without: number; readonly missedWeek: number } | null;
 }
 
+/** Of a dog's outlook, what its owner is told. */
+export type OwnerOutlook = Pick<Outlook, 'due' | 'booked' | 'visit' | 'minutes' | 'grams' | 'vetFirst'>;
+
 /** One dog on its owner's page: only what an owner needs. */
 export interface OwnerDog {
   readonly id: string;
@@ -153,8 +156,8 @@ export interface OwnerDog {
   /** What the groomer says. */
   readonly note: string;
   readonly visit: { readonly startsAt: string; readonly minutes: number } | null;
-  /** Where nothing is booked: the plain day on which it is due. */
-  readonly visitDue: number | null;
+  /** What the next visit will be; null as long as nothing was learnt of the coat. */
+  readonly outlook: OwnerOutlook | null;
   readonly reports: readonly Omit<HomeReport, 'dogId'>[];
   readonly bouts: readonly HomeBoutNote[];
 }

@@ -40,6 +40,8 @@ export interface SheetVisit {
   /** Are its stages those of a plan, or the usual shares of its length. */
   readonly planned: boolean;
   readonly checkId: string | null;
+  /** The dog's next visit from today on. */
+  readonly isNext: boolean;
 }
 export interface SheetPage {
   readonly day: string;

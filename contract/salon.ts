@@ -77,17 +77,20 @@ const quarrelSchemas: Readonly<Record<keyof Quarrels, Joi.Schema>> = {
 };
 
 const weight = Joi.number().min(0).max(1000).required();
+/** What an hour costs, and how prices are rounded. */
+export const ratesSchema: Joi.ObjectSchema<HouseRules['rates']> = Joi.object<HouseRules['rates']>({
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/)
+    .required(),
+  perHourCents: Joi.number().integer().min(0).max(10_000_000).required(),
+  minimumCents: Joi.number().integer().min(0).max(10_000_000).required(),
+  roundToCents: Joi.number().integer().min(1).max(100_000).required(),
+});
+
 export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>({
   ...quarrelSchemas,
   weights: Joi.object({ hairOut: weight, minutes: weight, skin: weight, comfort: weight, dust: weight }).required(),
-  rates: Joi.object({
-    currency: Joi.string()
-      .pattern(/^[A-Z]{3}$/)
-      .required(),
-    perHourCents: Joi.number().integer().min(0).max(10_000_000).required(),
-    minimumCents: Joi.number().integer().min(0).max(10_000_000).required(),
-    roundToCents: Joi.number().integer().min(1).max(100_000).required(),
-  }).required(),
+  rates: ratesSchema.required(),
   openWeekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).required(),
   hours: Joi.object({
     openMinute: Joi.number().integer().min(0).max(1439).required(),

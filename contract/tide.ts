@@ -1,22 +1,24 @@
 /** The tide as it travels: what a dog's forecast rests on, what homes and lives add to the log, the weather. */
 import Joi from 'joi';
-import { COAT_CLASSES } from '../core/dog/index.ts';
+import { COAT_CLASSES, ZONE_IDS } from '../core/dog/index.ts';
 import { day } from '../core/quantity/index.ts';
 import {
   HOME_AMOUNTS,
   HOME_CARE,
   LIFE_EVENTS,
   MINUTE_LOADS,
+  type DogTide,
   type HomeAmount,
   type LearntBook,
   type LifeEventKind,
 } from '../core/tide/index.ts';
 import type { YearBook } from '../core/book/index.ts';
 import { rosterSchema, wishFields } from './roster.ts';
+import { ratesSchema } from './salon.ts';
 import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
 
 export const TIDE_FORMAT = 'woolly-tide/tide-book';
-export const TIDE_VERSION = 1;
+export const TIDE_VERSION = 2;
 
 /** What forecasts of a whole salon rest on: sent to the page's worker, and read by the command line. */
 export interface TideFile extends YearBook {
@@ -32,7 +34,11 @@ export interface TideLearnt {
   readonly facts: string;
   readonly learnt: LearntBook;
 }
-export type TideLearntAnswer = { readonly known: TideLearnt | null };
+export interface TideLearntAnswer {
+  readonly known: TideLearnt | null;
+  /** Dogs that were learnt again since, one by one. */
+  readonly newer: readonly DogTide[];
+}
 
 const plainDay = Joi.number().integer().min(-200_000).max(200_000).required();
 const positive = Joi.number().min(0).max(100_000).required();
@@ -77,6 +83,7 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
   }).required(),
   openWeekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().required(),
   minutesPerWeek: positive,
+  rates: ratesSchema.required(),
   readings: Joi.array()
     .items(Joi.object({ day: plainDay, celsius: Joi.number().min(-70).max(60).required() }))
     .required(),
@@ -105,7 +112,15 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
           shortest: Joi.number().integer().min(1).max(400).required(),
           longest: Joi.number().integer().min(1).max(400).required(),
         }).required(),
-        booked: Joi.array().items(plainDay.optional()).required(),
+        booked: Joi.array()
+          .items(Joi.object({ day: plainDay, minutes: positive, agreed: Joi.boolean().required() }))
+          .required(),
+        found: Joi.object({
+          day: plainDay,
+          load: Joi.number().min(0).max(1).required(),
+          packed: Joi.boolean().required(),
+          vetFirst: Joi.alternatives(Joi.valid('dog'), Joi.array().items(Joi.valid(...ZONE_IDS))).required(),
+        }),
       }),
     )
     .unique('id')
@@ -113,7 +128,6 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
   roster: rosterSchema,
   wishes: Joi.object().pattern(idSchema, Joi.object(wishFields)),
   mostMinutes: Joi.object().pattern(idSchema, Joi.number().integer().min(1).max(1440)),
-  unagreed: Joi.object().pattern(idSchema, Joi.array().items(plainDay.optional())),
 }).label('tide book');
 
 /** Reads a parsed JSON value as a tide book, or says which field stands in the way. */

@@ -32,10 +32,11 @@ export type Question = 'POST /house/preview' | 'POST /intake/preview';
 export type ReadKey = KeyOf<'GET'> | Question;
 export type WriteKey = Exclude<ApiKey, ReadKey>;
 
-/** A coat's state and its next date. */
-const COAT = ['dogs', 'checks', 'sessions', 'bookings', 'salon', 'imports'] as const;
-const PLAN = ['dogs', 'checks', 'sessions', 'kit', 'salon'] as const;
-const TIDE = [...COAT, 'kit', 'roster', 'coats', 'homes'] as const;
+/** What stands in a coat, and so a plan of it: all that its log holds. */
+const PLAN = ['dogs', 'checks', 'sessions', 'kit', 'salon', 'imports', 'coats', 'homes'] as const;
+/** A dog's outlook. */
+const COAT = [...PLAN, 'bookings'] as const;
+const TIDE = [...COAT, 'roster'] as const;
 const DAY = [...TIDE, 'days', 'products'] as const;
 const EVERYTHING: readonly Topic[] = [...DAY, 'photos', 'reminders', 'practice', 'accounts', 'copies'];
 const NOTHING: readonly Topic[] = [];
@@ -61,7 +62,7 @@ const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
   'GET /dogs/:id/checks': ['checks', 'dogs'],
   'GET /dogs/:id/home': [...TIDE, 'reminders'],
   'GET /dogs/:id/log': ['coats', 'homes', 'dogs'],
-  'GET /dogs/:id/next': [...COAT, 'kit', 'roster'],
+  'GET /dogs/:id/next': [...COAT, 'roster'],
   'GET /dogs/:id/wish': ['roster', 'dogs'],
   'GET /exports/:id': ['copies'],
   'GET /health': NOTHING,
@@ -88,7 +89,7 @@ const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
   'GET /safe': ['copies'],
   'GET /salon': ['salon'],
   'GET /sessions': ['sessions', 'dogs'],
-  'GET /sessions/:id': ['sessions', 'dogs', 'checks', 'kit', 'salon', 'roster'],
+  'GET /sessions/:id': [...PLAN, 'roster'],
   'GET /sessions/:id/stream': ['sessions'],
   'GET /sheet': DAY,
   'GET /tally': ['sessions', 'dogs'],

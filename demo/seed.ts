@@ -26,7 +26,7 @@ import {
   type Day,
   type Random,
 } from '../core/quantity/index.ts';
-import { HOME_CARE, leftBySession, nextOpenDay, nextVisit } from '../core/tide/index.ts';
+import { HOME_CARE, leftBySession, nextOpenDay, rhythm } from '../core/tide/index.ts';
 import type { Stores } from '../server/db/index.ts';
 import { coreDog } from '../server/facts.ts';
 import { salonDay, salonInstant } from '../server/salon-time.ts';
@@ -280,15 +280,9 @@ class DemoDog {
       looseG: plan.looseG.likely,
       record: sessionRecord(events, method.steps),
     });
-    const next = nextVisit({
-      dog,
-      place: DEMO_SALON,
-      from: on,
-      ...left,
-      homeCare: this.record.homeCare,
-      openWeekdays: DEMO_SALON.house.openWeekdays,
-    });
-    return { leftShare: left.leftShare, next: next.day };
+    const { shortest, longest } = rhythm(dog, this.record.homeCare);
+    const next = nextOpenDay(addDays(on, Math.round((shortest + 2 * longest) / 3)), DEMO_SALON.house.openWeekdays);
+    return { leftShare: left.leftShare, next };
   }
 
   private eventsOf(sessionId: string, on: Day, plan: MethodPlan): readonly SessionEvent[] {

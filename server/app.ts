@@ -47,6 +47,7 @@ import { accountService, type DoorRules } from './services/accounts.ts';
 import { Safe } from './storage/safe.ts';
 import { TideDesk } from './tide-desk.ts';
 import { WorkerQueue } from './work/worker-queue.ts';
+import { learnTouched } from './services/learn-tide.ts';
 
 export interface AppNeeds {
   readonly stores: Stores;
@@ -114,7 +115,7 @@ export function createApp({
   live = new Live(),
   tide = new TideDesk(),
   work = new WorkerQueue(),
-  post = new ReminderSender({ stores, nowMs, memos }, tide),
+  post = new ReminderSender({ stores, nowMs, memos, tide }),
 }: AppNeeds): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -140,9 +141,13 @@ export function createApp({
     compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }),
   );
 
-  const context = { stores, nowMs, memos, door: doorState };
+  const context = { stores, nowMs, memos, tide, door: doorState };
   const service = accountService(context, door, log);
   const api = express.Router();
+  api.use((req, res, next) => {
+    if (req.method !== 'GET') res.on('finish', () => learnTouched(context));
+    next();
+  });
   api.use(
     doorRoutes(context, door, service),
     ownSecretRoutes(context, service),
@@ -164,11 +169,11 @@ export function createApp({
     exchangeRoutes(context, work),
     rosterRoutes(context),
     sheetRoutes(context),
-    homeRoutes(context, tide),
-    ownerRoutes(context, tide),
+    homeRoutes(context),
+    ownerRoutes(context),
     postRoutes(context, post),
     tallyRoutes(context),
-    tideRoutes(context, tide, outside.station),
+    tideRoutes(context, outside.station),
   );
   api.use((req) => {
     throw new Problem(
@@ -178,7 +183,7 @@ export function createApp({
     );
   });
   app.use('/api', api);
-  app.get('/feed/:token.ics', feed(context, tide));
+  app.get('/feed/:token.ics', feed(context));
 
   if (webRoot && existsSync(join(webRoot, 'index.html'))) {
     /** A file that a device asks for each time: it names the rest, which is kept. */

@@ -4,12 +4,12 @@ import type { TideFile } from '../contract/tide.ts';
 import type { Plan } from '../core/bench/index.ts';
 import type { HomeWeek } from '../core/home/index.ts';
 import type { Use } from '../core/kit/index.ts';
-import type { Day } from '../core/quantity/index.ts';
 import type { StepLesson, Taught, VisitEntry } from '../core/tally/index.ts';
-import type { Outlook, Sighting } from '../core/tide/index.ts';
+import type { BookDog, Sighting } from '../core/tide/index.ts';
 import type { DoorState } from './auth/door-state.ts';
 import type { Stores } from './db/index.ts';
 import { MemoCache } from './memo-cache.ts';
+import type { TideDesk } from './tide-desk.ts';
 
 /** A working of a piece in a session. */
 export interface PieceUse extends Use {
@@ -30,9 +30,6 @@ export type CheckSummary = DogPage['checks'][number];
 
 /** What the tide is told by a session or a check; nothing by one that is not finished, or felt nothing. */
 export type Seen<K extends Sighting['kind']> = Extract<Sighting, { kind: K }> | undefined;
-
-/** A dog's outlook with the day it was worked last. */
-export type OutlookToday = Outlook & { readonly lastVisit: Day | undefined };
 
 /** Workings of each session, and the newest event that they know of. */
 export interface Workings {
@@ -58,7 +55,7 @@ const memoKinds = (cache: MemoCache) => ({
   entries: cache.kind<VisitEntry | undefined>('entry', 10),
   plans: cache.kind<Plan>('plan', 250),
   minutes: cache.kind<readonly number[]>('minutes'),
-  outlooks: cache.kind<OutlookToday>('outlook', 2),
+  bookDogs: cache.kind<BookDog>('book-dog', 20),
   weeks: cache.kind<HomeWeek>('week', 50),
   workings: cache.kind<Workings>('workings', 1_000),
   tide: cache.kind<GatheredFile>('tide', 10_000),
@@ -71,6 +68,8 @@ export interface AppContext {
   readonly stores: Stores;
   readonly nowMs: () => number;
   readonly memos: Memos;
+  /** What was learnt of each dog's coat. */
+  readonly tide: TideDesk;
 }
 /** What routes work with besides: what the door remembers. */
 export interface ServerContext extends AppContext {

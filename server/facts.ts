@@ -4,15 +4,15 @@ import type { CheckRecord } from '../contract/check.ts';
 import { unbookable } from '../contract/common.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
-import { paceByKind, type Plan, type PlanRequest } from '../core/bench/index.ts';
-import type { Dog } from '../core/dog/index.ts';
+import { looseUndercoatG, paceByKind, type Learnt, type Plan, type PlanRequest } from '../core/bench/index.ts';
+import { zoneConditions, type CoatCheck } from '../core/check/index.ts';
+import { coatRow, type Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
-import { day, ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
-import { outlook, type Outlook } from '../core/tide/index.ts';
+import { ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
-import type { AppContext, OutlookToday } from './context.ts';
+import type { AppContext } from './context.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
-import { lessonsOf, plannedFor, sessionResult, worked } from './services/worked-sessions.ts';
+import { lessonsOf, plannedFor, sessionResult } from './services/worked-sessions.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
@@ -43,29 +43,6 @@ export const todayOf = (context: AppContext, salon: SalonRecord): Day => salonDa
 export function mustBeBookable(context: AppContext, field: string, on: Day): void {
   const why = unbookable(on, todayOf(context, salonOf(context)));
   if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
-}
-
-/** Outlook of one dog from its newest check, newest finished session and first booking ahead. */
-export function outlookOf(
-  context: AppContext,
-  salon: SalonRecord,
-  today: Day,
-  dog: DogRecord,
-  check: CheckRecord | undefined,
-  session: StoredSession | undefined,
-  booked: Day | undefined,
-): Outlook {
-  return outlook({
-    dog: coreDog(dog),
-    homeCare: dog.homeCare,
-    place: salon,
-    openWeekdays: salon.house.openWeekdays,
-    rhythm: salon.house.rhythm,
-    today,
-    check: check && coatCheck(check),
-    session: session && worked(context.stores, session),
-    booked,
-  });
 }
 
 /** The pieces that plans are made with: the salon's own, on the wall. */
@@ -116,6 +93,20 @@ export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
   grams: learnt?.grams?.mean ?? 1,
 });
 
+/** What the log has taught a plan of this check: pace, and how much hair there is, which the coat's own outlook says. */
+function learntOf({ tide }: AppContext, taught: Taught, dog: DogRecord, check: CoatCheck): Learnt {
+  const learnt = learntFor(taught, dog.id, dog.coatClass);
+  const known = tide.tide(dog.id)?.tide.checked;
+  const touched = looseUndercoatG(coreDog(dog), check, zoneConditions(check, coatRow(dog.coatClass)));
+  if (known?.day !== check.day || touched === 0) return learnt;
+  const { low, likely, high } = known.grams;
+  // In steps of a hundredth: what is learnt of other dogs moves it by less, and no plan changes for that.
+  const mean = Math.exp(Math.round(100 * Math.log(likely / touched)) / 100);
+  return { ...learnt, grams: { mean, doubt: ((high - low) / BAND_WIDTH / likely) ** 2, seen: 1 } };
+}
+/** An 80 % band of the normal distribution is so many standard deviations wide. */
+const BAND_WIDTH = 2.563;
+
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
   context: AppContext,
@@ -130,7 +121,7 @@ export function planRequestOf(
     kit,
     house,
     daysSinceBath: daysSinceBath(context, dog.id, check.day),
-    learnt: learntFor(taught, dog.id, dog.coatClass),
+    learnt: learntOf(context, taught, dog, check),
   };
 }
 
@@ -139,7 +130,10 @@ export const planOf = (context: AppContext, check: CheckRecord, room?: PlanRoom)
   plannedFor(context, check.id, planRequestOf(context, check, room));
 
 /** The newest finished session of a dog, without what is in it. */
-function lastFinishedLine(context: AppContext, dogId: string): (SessionLine & { readonly day: number }) | undefined {
+export function lastFinishedLine(
+  context: AppContext,
+  dogId: string,
+): (SessionLine & { readonly day: number }) | undefined {
   const { sessions } = context.stores;
   const isFinished = (line: SessionLine): boolean => sessionResult(context, line).finished;
   // It is among the newest two but for a dog whose sessions were left open.
@@ -177,54 +171,6 @@ export const activeChecks = (context: AppContext): ReadonlyMap<string, CheckReco
     }),
   );
 };
-
-/** A dog's outlook with the days it rests on, kept while the facts are the same. */
-export function outlookToday(
-  context: AppContext,
-  salon: SalonRecord,
-  today: Day,
-  dog: DogRecord,
-  booked: Day | undefined,
-): OutlookToday {
-  const { stores, memos } = context;
-  const check = stores.checks.newestLine(dog.id);
-  const session = lastFinishedLine(context, dog.id);
-  const as = [today, salon.version, dog.version, check?.id, check?.version, session?.id, session?.events, booked].join(
-    ' ',
-  );
-  return memos.outlooks.of(dog.id, as, () => ({
-    lastVisit: session && day(session.day),
-    ...outlookOf(
-      context,
-      salon,
-      today,
-      dog,
-      check && stores.checks.find(check.id),
-      session && stores.sessions.find(session.id),
-      booked,
-    ),
-  }));
-}
-
-/** All that is known and concluded of one dog today. */
-export function dogToday(context: AppContext, dog: DogRecord) {
-  const salon = salonOf(context);
-  const today = todayOf(context, salon);
-  const check = context.stores.checks.latestOf(dog.id);
-  const bookings = context.stores.bookings.ofDogFrom(dog.id, salonInstant(today, 0, salon.timeZone));
-  const first = bookings[0];
-  const booked = first && salonDay(Date.parse(first.startsAt), salon.timeZone);
-  return {
-    salon,
-    today,
-    check,
-    /** Read when it is asked for: most do not. */
-    session: (): StoredSession | undefined => lastFinished(context, dog.id),
-    bookings,
-    booked,
-    ...outlookToday(context, salon, today, dog, booked),
-  };
-}
 
 /** First booking of each dog from today on, by dog. */
 export function bookedDays(context: AppContext, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {

@@ -16,11 +16,12 @@ import { Live } from './live.ts';
 import { ReminderSender } from './reminders/sender.ts';
 import { openSalon, salonFile, takeFolder } from './storage/data-folder.ts';
 import { Safe } from './storage/safe.ts';
-import { askTide } from './services/owner-page.ts';
+import { LearntKeeper, learntBefore } from './services/learnt.ts';
 import { TideDesk } from './tide-desk.ts';
 import { warmTide } from './services/tide-file.ts';
 import { dropUnfinished } from './client-import.ts';
 import { WorkerQueue } from './work/worker-queue.ts';
+import { askTide } from './services/learn-tide.ts';
 
 const DEFAULT_PORT = 4310;
 const LOOPBACK = '127.0.0.1';
@@ -83,10 +84,11 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   if (demo && !kept.salon.find()) fillDemo(kept, Date.now());
 
   const live = new Live();
-  const tide = new TideDesk();
   const work = new WorkerQueue();
-  const context = { stores: kept, nowMs: Date.now, memos: newMemos() };
-  const post = new ReminderSender(context, tide);
+  const keeper = new LearntKeeper(kept, Date.now);
+  const tide = new TideDesk(learntBefore(kept), (packed) => keeper.keep(packed));
+  const context = { stores: kept, nowMs: Date.now, memos: newMemos(), tide };
+  const post = new ReminderSender(context);
   const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });
   const log = pino({ level: 'info' });
   const setUpCode = randomBytes(6).toString('hex');
@@ -94,7 +96,6 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
     ...context,
     outside: simulatedOutside(Date.now, Math.random),
     live,
-    tide,
     work,
     post,
     safe,
@@ -130,7 +131,7 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   const warm = (): void => {
     if (closing || !kept.salon.find()) return;
     if (!warming.next().done) setTimeout(warm, WARM_EVERY_MS);
-    else askTide(context, tide);
+    else askTide(context);
   };
   // A round that failed is tried again with the next.
   const round = (): void => {
@@ -160,6 +161,7 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
     });
     live.close();
     tide.close();
+    keeper.close();
     work.close();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();

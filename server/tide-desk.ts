@@ -1,29 +1,59 @@
 /**
- * What the server knows of the tide without making anybody wait: what was learnt last and the newest digest of
- * every dog, computed in a thread beside it when the facts have changed. Until the first is there, nothing is said.
+ * What the server knows of the tide without making anybody wait: each dog's tide as it was learnt last, in a thread beside
+ * it, when facts have changed. One dog is learnt at once under what its town said last; the town follows.
  */
 import type { Worker } from 'node:worker_threads';
+import type { TideLearnt } from '../contract/tide.ts';
+import type { Day } from '../core/quantity/index.ts';
+import type { CoatAhead, DogTide, HomeEffect, LearntBook, TideBook } from '../core/tide/index.ts';
 import { threadOf } from './work/thread.ts';
-import type { DogDigest, TideQuestion, TideTold } from './tide-thread.ts';
+import type { BookQuestion, DogQuestion, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
 const EVERY_MS = 3_000;
+/** A list waits so long for a dog that is being learnt. */
+const MOST_WAIT_MS = 400;
 
 /** A question, or the same written as JSON: of thousands of dogs it is long, and compared and sent as text. */
-type Asked = TideQuestion | string;
+type Asked = BookQuestion | string;
+
+/** A dog's tide, and the day on which it was learnt. */
+export interface KnownTide {
+  readonly from: Day;
+  readonly tide: CoatAhead;
+}
 
 export class TideDesk {
   private thread: Worker | undefined;
   private asked = '';
-  private known:
-    { readonly facts: string; readonly dogs: ReadonlyMap<string, DogDigest>; readonly learnt: string } | undefined;
+  private known: { readonly facts: string; readonly learnt: string } | undefined;
+  private town: LearntBook['town'] | undefined;
+  private readonly tides = new Map<string, KnownTide>();
+  private readonly effects = new Map<string, HomeEffect>();
   private waiting: (() => void)[] = [];
+  /** Dogs learnt one by one since the whole was asked about: what the whole says of them is old. */
+  private readonly newer = new Map<string, DogTide>();
+  private asOf: ReadonlySet<string> = new Set();
+  /** Who waits for one dog. */
+  private readonly ones = new Map<string, { asked: number; readonly done: (() => void)[] }>();
 
   private soonAt = -Infinity;
   private planned: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
   /** Questions that are being made. */
   private gathering = 0;
+
+  /** before: what was learnt before the program was started; keep: is given what is to be kept of each learning. */
+  constructor(
+    before?: TideLearnt | undefined,
+    private readonly keep?: (packed: readonly Uint8Array[]) => void,
+  ) {
+    if (!before) return;
+    this.known = { facts: '', learnt: JSON.stringify(before) };
+    this.town = before.learnt.town;
+    for (const { wave: _, minutes: _m, ...tide } of before.learnt.dogs)
+      this.tides.set(tide.id, { from: before.learnt.from, tide });
+  }
 
   /** Asks after the present reply is out, at most once in a while. */
   soon(make: () => Asked | Promise<Asked>): void {
@@ -58,19 +88,45 @@ export class TideDesk {
     // One question at a time: the newest facts are asked about when the thread is free.
     if (this.asked !== '') return;
     this.asked = facts;
-    const thread = this.threadOf();
-    thread.ref();
-    thread.postMessage(facts);
+    this.asOf = new Set(this.newer.keys());
+    this.send(facts);
   }
 
-  /** What is known of a dog; undefined until the first answer. */
-  digest(dogId: string): DogDigest | undefined {
-    return this.known?.dogs.get(dogId);
+  /** Learns one dog again, the book's only one; resolves when its tide is known, or the thread has died. */
+  one(book: TideBook): Promise<void> {
+    const id = book.dogs[0]?.id;
+    if (this.closed || id === undefined) return Promise.resolve();
+    const question: DogQuestion = { one: book, town: this.town };
+    return new Promise((resolve) => {
+      const waits = this.ones.get(id) ?? { asked: 0, done: [] };
+      waits.asked++;
+      waits.done.push(resolve);
+      this.ones.set(id, waits);
+      this.send(JSON.stringify(question));
+    });
   }
 
-  /** The salon's tide as it was learnt last: a TideLearntAnswer, written; undefined until the first answer. */
-  get learnt(): string | undefined {
-    return this.known?.learnt;
+  /** Resolves when no single dog is being learnt, or after a moment: a list does not wait for ever. */
+  async onesSettled(): Promise<void> {
+    if (this.ones.size === 0) return;
+    const late = new Promise<void>((resolve) => setTimeout(resolve, MOST_WAIT_MS).unref());
+    const all = [...this.ones.values()].map(({ done }) => new Promise<void>((resolve) => void done.push(resolve)));
+    await Promise.race([late, Promise.all(all)]);
+  }
+
+  /** A dog's tide as it was learnt last; undefined until then. */
+  tide(dogId: string): KnownTide | undefined {
+    return this.tides.get(dogId);
+  }
+
+  /** What brushing at home is worth; undefined until the first answer. */
+  effect(dogId: string): HomeEffect | undefined {
+    return this.effects.get(dogId);
+  }
+
+  /** The salon's tide as it was learnt last: a TideLearntAnswer, written. */
+  get learnt(): string {
+    return `{"known":${this.known?.learnt ?? 'null'},"newer":${JSON.stringify([...this.newer.values()])}}`;
   }
 
   /** Resolves when nothing is being computed. */
@@ -85,29 +141,66 @@ export class TideDesk {
     this.planned = undefined;
     void this.thread?.terminate();
     this.thread = undefined;
-    this.rest();
+    this.letGo();
+  }
+
+  private send(text: string): void {
+    this.thread ??= this.begin();
+    this.thread.ref();
+    this.thread.postMessage(text);
   }
 
   private rest(): void {
     this.asked = '';
-    // An idle thread does not keep the program running.
-    this.thread?.unref();
+    this.idle();
     for (const done of this.waiting.splice(0)) done();
   }
 
-  private threadOf(): Worker {
-    if (this.thread) return this.thread;
+  /** An idle thread does not keep the program running. */
+  private idle(): void {
+    if (this.asked === '' && this.ones.size === 0) this.thread?.unref();
+  }
+
+  private letGo(): void {
+    for (const { done } of this.ones.values()) for (const go of done) go();
+    this.ones.clear();
+    this.rest();
+  }
+
+  private hear(told: TideTold): void {
+    if (told.kind === 'dog') {
+      const { id } = told.tide;
+      this.tides.set(id, { from: told.from, tide: told.tide });
+      this.newer.set(id, told.tide);
+      const waits = this.ones.get(id);
+      if (waits && --waits.asked === 0) {
+        this.ones.delete(id);
+        for (const done of waits.done) done();
+      }
+      this.idle();
+      return;
+    }
+    const { from, town, tides, effects, learnt, packed } = told;
+    this.known = { facts: this.asked, learnt };
+    this.town = town;
+    // What was learnt one by one before the whole was asked about is in it.
+    for (const id of this.asOf) this.newer.delete(id);
+    for (const id of this.tides.keys()) if (!this.newer.has(id)) this.tides.delete(id);
+    for (const tide of tides) if (!this.newer.has(tide.id)) this.tides.set(tide.id, { from, tide });
+    this.effects.clear();
+    for (const { id, effect } of effects) this.effects.set(id, effect);
+    this.keep?.(packed);
+    this.rest();
+  }
+
+  private begin(): Worker {
     const thread = threadOf('tide-thread', import.meta.url);
-    thread.on('message', ({ dogs, learnt }: TideTold) => {
-      this.known = { facts: this.asked, dogs: new Map(dogs.map((d) => [d.id, d])), learnt };
-      this.rest();
-    });
+    thread.on('message', (told: TideTold) => this.hear(told));
     // A thread that died says nothing; the next question starts another.
     thread.on('error', () => {
       this.thread = undefined;
-      this.rest();
+      this.letGo();
     });
-    this.thread = thread;
     return thread;
   }
 }

@@ -1,73 +1,128 @@
-/** Computes the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions. */
+/**
+ * Learns the salon's tide beside the server, with what homes and reminders need of each dog. Fits are kept between questions;
+ * one dog whose facts have changed is answered between the steps of the whole.
+ */
 import { parentPort } from 'node:worker_threads';
-import type { TideLearntAnswer } from '../contract/tide.ts';
-import { addDays, ended, type Day } from '../core/quantity/index.ts';
+import { gzipSync } from 'node:zlib';
+import type { TideLearnt } from '../contract/tide.ts';
+import { day, type Day } from '../core/quantity/index.ts';
 import {
   FitMemory,
   factsWord,
+  freshLearnt,
   homeEffect,
-  inBlow,
   inHundredths,
   learnBook,
+  learnOne,
+  outlookOf,
+  tideInHundredths,
+  type CoatAhead,
   type DogTide,
   type HomeEffect,
   type LearntBook,
   type TideBook,
 } from '../core/tide/index.ts';
 
-export interface TideQuestion {
+export interface BookQuestion {
   readonly book: TideBook;
   /** Bouts a day that each home plans. */
   readonly homes: readonly { readonly id: string; readonly boutsPerDay: number }[];
 }
-/** What is known of one dog. */
-export interface DogDigest {
+/** The book holds one dog. */
+export interface DogQuestion {
+  readonly one: TideBook;
+  /** What the town said before, where this thread has learnt nothing yet. */
+  readonly town?: LearntBook['town'] | undefined;
+}
+
+/** What brushing at home is worth to a dog. */
+export interface DogEffect {
   readonly id: string;
-  readonly blow: boolean;
-  readonly starts: DogTide['starts'];
-  readonly due: Day;
   readonly effect: HomeEffect;
 }
-
-/** What is known when a question has been computed. */
-export interface TideTold {
-  readonly dogs: readonly DogDigest[];
-  /** What devices are told, as JSON: it is large, and asked for more often than it is learnt. */
-  readonly learnt: string;
-}
+export type TideTold =
+  | {
+      readonly kind: 'book';
+      readonly from: Day;
+      readonly town: LearntBook['town'];
+      readonly tides: readonly CoatAhead[];
+      readonly effects: readonly DogEffect[];
+      /** The TideLearnt that devices are told, as JSON: it is large, and asked for more often than it is learnt. */
+      readonly learnt: string;
+      /** The same in gzipped parts, as it is kept: what holds for all dogs, then some dogs each. */
+      readonly packed: readonly Uint8Array[];
+    }
+  | { readonly kind: 'dog'; readonly from: Day; readonly tide: DogTide };
 
 const memory = new FitMemory();
+let town: LearntBook['town'] | undefined;
 
-function told(question: TideQuestion): TideTold {
-  const { book } = question;
-  const learnt = ended(learnBook(book, book.today, memory.keepFor(book)));
-  const answer: TideLearntAnswer = { known: { facts: factsWord(book), learnt: inHundredths(learnt) } };
-  return { dogs: digests(question, learnt), learnt: JSON.stringify(answer) };
+const coatAhead = ({ wave: _, minutes: _m, ...coat }: DogTide): CoatAhead => coat;
+
+/** The whole is learnt in steps of this length, so that a single dog waits no longer. */
+const STEP_MS = 15;
+
+async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
+  const steps = learnBook(book, book.today, memory.keepFor(book));
+  let learnt: LearntBook | undefined;
+  while (!learnt) {
+    const until = performance.now() + STEP_MS;
+    do {
+      const step = steps.next();
+      if (step.done) learnt = step.value;
+    } while (!learnt && performance.now() < until);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  town = learnt.town;
+  const rounded = inHundredths(learnt);
+  const known: TideLearnt = { facts: factsWord(book), learnt: rounded };
+  return {
+    kind: 'book',
+    from: rounded.from,
+    town,
+    tides: rounded.dogs.map(coatAhead),
+    effects: effects({ book, homes }, learnt),
+    learnt: JSON.stringify(known),
+    packed: packedParts(factsWord(book), rounded),
+  };
 }
 
-function digests({ book, homes }: TideQuestion, learnt: LearntBook): readonly DogDigest[] {
+/** Dogs of one part. */
+const PART_DOGS = 100;
+
+function packedParts(facts: string, { dogs, ...learnt }: LearntBook): readonly Uint8Array[] {
+  const parts = Array.from({ length: Math.ceil(dogs.length / PART_DOGS) }, (_, i) =>
+    dogs.slice(i * PART_DOGS, (i + 1) * PART_DOGS),
+  );
+  return [{ facts, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
+}
+
+function effects({ book, homes }: BookQuestion, learnt: LearntBook): readonly DogEffect[] {
   const of = new Map(homes.map((h) => [h.id, h]));
-  return learnt.dogs.flatMap((tide): DogDigest[] => {
+  const dogs = new Map(book.dogs.map((d) => [d.id, d]));
+  return learnt.dogs.flatMap((tide): DogEffect[] => {
     const fit = memory.of(tide.id);
-    const dog = book.dogs.find((d) => d.id === tide.id);
+    const dog = dogs.get(tide.id);
     if (!fit || !dog) return [];
-    const home = of.get(tide.id);
-    const due = addDays(book.today, Math.max(1, Math.round(tide.due.likely - book.today)));
-    const [booked] = dog.booked;
-    const visit = booked !== undefined && booked > book.today ? booked : due;
+    const visit = day(Math.max(book.today + 1, outlookOf(dog, tide, learnt.from, book).visit));
     return [
-      {
-        id: tide.id,
-        blow: inBlow(fit, book.today),
-        starts: tide.starts,
-        due,
-        effect: homeEffect(dog, fit, book.today, visit, home?.boutsPerDay ?? 0),
-      },
+      { id: tide.id, effect: homeEffect(dog, fit, tide.fullG, book.today, visit, of.get(tide.id)?.boutsPerDay ?? 0) },
     ];
   });
 }
 
+function learnDog({ one, town: before }: DogQuestion): TideTold[] {
+  town ??= before;
+  const said = town ?? freshLearnt(one);
+  return one.dogs.map((dog) => ({
+    kind: 'dog',
+    from: one.today,
+    tide: tideInHundredths(learnOne(one, dog, { town: said })),
+  }));
+}
+
 parentPort?.on('message', (text: string) => {
-  const question: TideQuestion = JSON.parse(text);
-  parentPort?.postMessage(told(question));
+  const question: BookQuestion | DogQuestion = JSON.parse(text);
+  if ('one' in question) for (const told of learnDog(question)) parentPort?.postMessage(told);
+  else void learn(question).then((told) => parentPort?.postMessage(told));
 });

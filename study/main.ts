@@ -40,6 +40,10 @@ const held = (rows: readonly { inside: boolean }[]): string =>
 const percent = (rows: readonly GramsRow[], of: (r: GramsRow) => number): number =>
   mean(rows.map((r) => Math.abs(of(r) / r.truth - 1)));
 
+/** Grams of the homes that note their brushing, or do not: how far off, and how often the band held. */
+const half = (rows: readonly GramsRow[]): string =>
+  `${Math.round(100 * percent(rows, (r) => r.likely))} % (${held(rows.map((r) => ({ inside: r.truth >= r.low && r.truth <= r.high })))})`;
+
 function line(name: string, years: readonly TownYear[]): string {
   const of = (key: keyof TownYear['starts']): StartRow[] => years.flatMap((y) => y.starts[key]);
   const grams = years.flatMap((y) => y.grams);
@@ -57,7 +61,9 @@ function line(name: string, years: readonly TownYear[]): string {
     held(of('shared')),
     `${Math.round(100 * ours)} %`,
     `${Math.round(100 * best)} % (${Math.round(100 * (1 - ours / best))} %)`,
-    held(grams.map((r) => ({ inside: r.truth >= r.low && r.truth <= r.high }))),
+    ...[grams, years.flatMap((y) => y.inSeason)].flatMap((rows) =>
+      [false, true].map((notes) => half(rows.filter((r) => r.notes === notes))),
+    ),
   ].join(' | ')} |`;
 }
 
@@ -71,7 +77,10 @@ const HEAD = [
   'band held',
   'grams off',
   'best naive rule (better by)',
-  'grams band held',
+  'grams off (band held): home notes nothing',
+  'home notes its brushing',
+  'ten days in: notes nothing',
+  'notes its brushing',
 ];
 
 async function study(): Promise<void> {

@@ -33,19 +33,22 @@ export interface GramsRow {
   readonly low: number;
   readonly high: number;
   readonly blow: boolean;
+  /** The home has noted bouts of its own. */
+  readonly notes: boolean;
   readonly naive: Readonly<Record<(typeof NAIVE)[number], number>>;
 }
 
 /** Fits of all dogs as if each were the only one. */
 function fitsAlone(town: StudyTown, years: number, asOf: Day, warmth: Warmth | undefined): readonly Fit[] {
   const from = yearsBefore(town.issue, years);
-  const models = town.dogs.map((d) =>
+  const models = town.dogs.map((d, i) =>
     dogModel(
       d.dog,
       STUDY_PLACE,
       d.sightings.filter((s) => s.day >= from),
       asOf,
       addDays(town.issue, 120),
+      7919 * i,
     ),
   );
   const fresh = freshTown(models, warmth);
@@ -82,7 +85,7 @@ function gramsRows(town: StudyTown, fits: readonly Fit[], asOf: Day): GramsRow[]
   });
 }
 
-function gramsRow({ visits }: StudyDog, fit: Fit, at: number): GramsRow | undefined {
+function gramsRow({ visits, sightings }: StudyDog, fit: Fit, at: number): GramsRow | undefined {
   const visit = visits[at];
   const before = visits.slice(0, Math.max(0, at));
   const last = before.at(-1);
@@ -99,6 +102,7 @@ function gramsRow({ visits }: StudyDog, fit: Fit, at: number): GramsRow | undefi
     ...bandOf(draws),
     likely: leastPercent(draws),
     blow: inBlow(fit, visit.day),
+    notes: sightings.some((s) => s.kind === 'brushed' && s.day <= last.day),
     naive: {
       last: last.grams,
       mean,
@@ -111,6 +115,8 @@ function gramsRow({ visits }: StudyDog, fit: Fit, at: number): GramsRow | undefi
 export interface TownYear {
   readonly starts: Readonly<Record<'1' | '2' | '3' | 'warm' | 'shared' | 'alone', readonly StartRow[]>>;
   readonly grams: readonly GramsRow[];
+  /** The same asked ten days into the season. */
+  readonly inSeason: readonly GramsRow[];
   readonly fits: number;
   readonly unsampled: number;
 }
@@ -131,16 +137,20 @@ export function townYear(town: StudyTown): TownYear {
   const stretch = (blow: boolean): number =>
     stretchOf(past.filter((r) => r.blow === blow).map((r) => bandScore(r, r.truth)));
   const by = { blow: stretch(true), calm: stretch(false) };
+  const widened = (rows: readonly GramsRow[]): readonly GramsRow[] =>
+    rows.map((r) => ({ ...r, ...stretched(r, r.blow ? by.blow : by.calm) }));
+  const shared = fitsTogether(season, undefined);
   return {
     starts: {
       '1': startRows(town, at(1)),
       '2': startRows(town, at(2)),
       '3': startRows(town, three),
       warm: startRows(town, at(3, warmth)),
-      shared: startRows(town, fitsTogether(season, undefined)),
+      shared: startRows(town, shared),
       alone: startRows(town, fitsTogether(season, undefined, new Set([town.target]))),
     },
-    grams: gramsRows(town, three, issue).map((r) => ({ ...r, ...stretched(r, r.blow ? by.blow : by.calm) })),
+    grams: widened(gramsRows(town, three, issue)),
+    inSeason: widened(gramsRows(town, shared, addDays(issue, INTO_SEASON))),
     fits: three.length,
     unsampled: three.filter((f) => !f.sampled).length,
   };

@@ -208,6 +208,9 @@ function makeDog(
   const saysStarted = random() < 0.6;
   const weighsAtHome = random() < 0.15;
   const boutTakes = 0.075 * log(0.35);
+  // From a bout now and then to one every other day; most homes brush more in a blow.
+  const brushes = 0.03 * Math.exp(2.6 * random());
+  const brushesBusy = Math.min(0.8, brushes * (1 + 4 * random()));
   const hand = log(0.3);
   const touchBias = log(0.2);
   const interval = randomInt(random, 36, 62);
@@ -260,7 +263,7 @@ function makeDog(
     if (logs || weighsAtHome) {
       const today = release[d - from] ?? 0;
       const busy = today > (1.8 * yearG) / 365;
-      if (random() < (busy ? 0.35 : 0.06)) {
+      if (random() < (busy ? brushesBusy : brushes)) {
         const takes = Math.min(0.5, boutTakes * log(0.25) * (random() < world.strangers ? 0.3 : 1));
         const grams = store * takes;
         store -= grams;

@@ -53,8 +53,9 @@ export function* awayAnswers(
   const today = learnt.from;
   const lost = lossOf(book, today, absence);
   const total = [...lost.values()].reduce((t, m) => t + m, 0);
+  const bookedOn = new Map(book.dogs.map((d) => [d.id, d.booked]));
   const unagreed = (ids: readonly string[], d: number): boolean =>
-    ids.some((id) => book.unagreed?.[id]?.includes(addDays(today, d)));
+    ids.some((id) => bookedOn.get(id)?.some((b) => b.day === addDays(today, d) && !b.agreed));
   // Who comes on a lost day is let go of it: its steps are built again without the date that held it there.
   const arcs = plan.arcs.map((a, i) => {
     const dog = dogs[i];

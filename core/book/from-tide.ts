@@ -45,8 +45,6 @@ export interface YearFacts {
   readonly roster?: Roster | undefined;
   readonly wishes?: Readonly<Record<string, VisitWish>> | undefined;
   readonly mostMinutes?: Readonly<Record<string, number>> | undefined;
-  /** Days of visits that stand in the book but that the owner has not agreed to yet, by dog. */
-  readonly unagreed?: Readonly<Record<string, readonly Day[]>> | undefined;
 }
 export type YearBook = TideBook & YearFacts;
 
@@ -135,7 +133,7 @@ function yearDog(
     lastVisit: Math.min(...of.map(lastOf)),
     shortest: Math.min(...of.map((d) => d.rhythm.shortest)),
     longest: Math.min(...of.map((d) => d.rhythm.longest)),
-    fixed: [...new Set(of.flatMap((d) => d.booked.map((b) => b - today)))].filter((x) => x >= 1 && x <= PLAN_DAYS),
+    fixed: [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter((x) => x >= 1 && x <= PLAN_DAYS),
     mostVisits: most.length > 0 ? Math.min(...most) : undefined,
     mostMinutes: of.length === 1 ? bears[0] : undefined,
   };

@@ -1,5 +1,6 @@
 /** What is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
-import { addDays, type Day } from '../quantity/index.ts';
+import { addDays, sum, type Day } from '../quantity/index.ts';
+import type { Outlook } from '../tide/index.ts';
 import { partsOf } from './arcs.ts';
 import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
@@ -52,8 +53,13 @@ export interface BookSummary {
 /** Days about a visit that are looked at. */
 const ABOUT_DAYS = 14;
 
-/** What a plan comes to, visits by day. Day 0 of the plan is `from`. */
-export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, from: Day): BookSummary {
+/** What a plan comes to, visits by day. Day 0 of the plan is `from`. outlooks: what every room says of each dog's next visit. */
+export function bookSummary(
+  { dogs, members, hours }: YearOf,
+  plan: BookPlan,
+  from: Day,
+  outlooks: ReadonlyMap<string, Outlook>,
+): BookSummary {
   const lastDay = hours.daily.length - 1;
   const agreedOn = new Float64Array(hours.daily.length);
   const proposedOn = new Float64Array(hours.daily.length);
@@ -64,7 +70,8 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
     const now = dogAccount(dog, mine, lastDay, WORTH);
     return y.nodes.map((_, p): PlannedVisit => {
       const d = dayOf(a, y, p);
-      const minutes = minutesOf(a, y, p);
+      const next = nextOn(outlooks, members[i] ?? [], addDays(from, d));
+      const minutes = next?.minutes ?? minutesOf(a, y, p);
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
       on[d] = (on[d] ?? 0) + minutes;
@@ -82,7 +89,7 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
         parts: partsOf(minutes, dog),
         agreed,
         others,
-        grams: now.grams[p] ?? 0,
+        grams: next?.grams ?? now.grams[p] ?? 0,
       };
     });
   });
@@ -98,6 +105,13 @@ export function bookSummary({ dogs, members, hours }: YearOf, plan: BookPlan, fr
     };
   });
   return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };
+}
+
+/** What the next visit of all these dogs asks, where it stands in the book on just that day. */
+function nextOn(outlooks: ReadonlyMap<string, Outlook>, ids: readonly string[], on: Day) {
+  const next = ids.flatMap((id) => outlooks.get(id) ?? []).filter((o) => o.booked?.day === on);
+  if (next.length === 0 || next.length < ids.length) return undefined;
+  return { minutes: sum(next.map((o) => o.minutes.likely)), grams: sum(next.map((o) => o.grams.likely)) };
 }
 
 /** How far above the bound a plan is, as a share of it. */

@@ -1,20 +1,22 @@
 /**
- * What a coat will do: draws of its store day by day, and what they say of starts, visits and hair.
- * Each day's release is its part of the pulses' closed form; it is held half a day on average.
+ * What a coat will do: draws of its store day by day, and what they say of starts, visits and hair. Each home goes on
+ * brushing as it has, as far as its notes tell.
  */
 import { normalQuantile, type Day, type Interval80 } from '../quantity/index.ts';
-import type { Rates } from './dog-model.ts';
+import { NOW, ratesAhead, ratesOf, type DogModel, type Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
-import { isOver, LENGTH_IN_SCALES, pulseOut, START_IN_SCALES } from './pulse.ts';
+import type { BoutRate } from './home-habit.ts';
+import { lifeRelease } from './life.ts';
+import { LogReader } from './log-reader.ts';
+import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
+import { StoreWalk, type StoreProgram } from './store-walk.ts';
 
 /** What is done to the coat ahead, by day after the first. */
 export interface CareAhead {
   /** Share of the store that a visit takes, by day. */
   readonly visits?: ReadonlyMap<number, number> | undefined;
-  /** Bouts at home by day: those that a log names. */
-  readonly bouts?: ReadonlyMap<number, number> | undefined;
-  /** Share of each day on which there is a bout at home, on top of what the dog's home does without a log. */
-  readonly boutsPerDay?: number | undefined;
+  /** Bouts at home that are expected on each day ahead. */
+  readonly bouts?: ArrayLike<number> | undefined;
   /** Seasonal release against today's, from a move indoors or out. */
   readonly light?: number | undefined;
 }
@@ -27,49 +29,66 @@ export interface Course {
   readonly fell: Float64Array;
 }
 
+/** A program of every day after a first one. */
+function daily(rates: Rates, from: number, days: number, { visits, bouts }: CareAhead): StoreProgram {
+  const program = {
+    from,
+    days: new Float64Array(days),
+    base: new Float64Array(days).fill(1),
+    takes: new Float64Array(days),
+    bouts: new Float64Array(days),
+  };
+  for (let i = 0; i < days; i++) {
+    const on = from + i + 1;
+    program.days[i] = on;
+    if (rates.life.length > 0) program.base[i] = lifeRelease(rates.life, on - 0.5);
+    program.takes[i] = visits?.get(on) ?? 0;
+    program.bouts[i] = bouts?.[i] ?? 0;
+  }
+  return program;
+}
+
 /** One draw's course over `days` days from the end of a day with a store in grams. */
-export function course(rates: Rates, from: Day, store0: number, days: number, plan: CareAhead = {}): Course {
+export function course(rates: Rates, from: number, store0: number, days: number, care: CareAhead = {}): Course {
+  const program = daily(rates, from, days, care);
+  const walk = new StoreWalk(program);
+  const { loss, fallShare, bout, baseG, sheds } = rates;
   const store = new Float64Array(days);
   const released = new Float64Array(days);
+  walk.fade(loss, bout);
+  walk.addStart(store0, store);
+  walk.addBase(baseG, store, released);
+  for (const shed of sheds)
+    walk.addPulse(care.light === undefined ? shed : { ...shed, grams: shed.grams * care.light }, store, released);
   const taken = new Float64Array(days);
   const fell = new Float64Array(days);
-  const { baseG, baseAt, loss, fallShare, bout, sheds } = rates;
-  const keep = Math.exp(-loss);
-  const held = (1 - keep) / loss;
-  for (let i = 0; i < days; i++) released[i] = baseG * baseAt(from + i + 1);
-  const light = plan.light ?? 1;
-  for (const { onset, lengthDays, grams } of sheds) {
-    let before = pulseOut(from - onset, lengthDays);
-    const scale = lengthDays / LENGTH_IN_SCALES;
-    const first = Math.max(0, Math.floor(onset - from));
-    if (isOver((from - onset) / scale)) continue;
-    for (let i = first; i < days; i++) {
-      const after = pulseOut(from + i + 1 - onset, lengthDays);
-      released[i] = (released[i] ?? 0) + grams * light * (after - before);
-      before = after;
-      if (1 - after < 1e-9) break;
-    }
-  }
-  const boutShare = 1 - (1 - bout) ** (plan.boutsPerDay ?? 0);
-  let s = store0;
+  let before = store0;
   for (let i = 0; i < days; i++) {
-    const came = released[i] ?? 0;
-    const stands = s * keep + came * held;
-    const went = s + came - stands;
-    const logged = plan.bouts?.get(from + i + 1);
-    const brushed = logged === undefined ? boutShare : 1 - (1 - bout) ** logged;
-    let out = went * (1 - fallShare) + stands * brushed;
-    s = stands * (1 - brushed);
-    const visit = plan.visits?.get(from + i + 1);
-    if (visit !== undefined) {
-      out += s * visit;
-      s *= 1 - visit;
-    }
-    store[i] = s;
-    taken[i] = out;
+    const stood = store[i]!;
+    const went = before + released[i]! - stood;
+    before = walk.leaves(i) * stood;
+    store[i] = before;
+    taken[i] = went * (1 - fallShare) + stood - before;
     fell[i] = went * fallShare;
   }
   return { store, released, taken, fell };
+}
+
+/** Bouts a day under a draw's doubt of a rate: the gamma distribution's mean and spread, as a log-normal one. */
+const rateAt = ({ mean, shape }: BoutRate, z: number): number => {
+  const variance = Math.log(1 + 1 / shape);
+  return mean * Math.exp(Math.sqrt(variance) * z - variance / 2);
+};
+
+/** Bouts that a home will give on each of the days ahead, as its notes tell; none beside the rates where it notes nothing. */
+export function boutsAhead({ habit }: DogModel, rates: Rates, from: number, days: number, z = 0): Float64Array {
+  const bouts = new Float64Array(days);
+  if (!habit.notes) return bouts;
+  bouts.fill(rateAt(habit.calm, z));
+  const blow = rateAt(habit.blow, z);
+  for (const { onset, lengthDays } of rates.sheds)
+    bouts.fill(blow, Math.max(0, Math.ceil(onset) - from), Math.max(0, Math.floor(onset + lengthDays) - from));
+  return bouts;
 }
 
 /** Numbers of the draws that stand for a fit with equal weight: systematic resampling, no chance in it. */
@@ -89,14 +108,40 @@ export function evenDraws(fit: Fit, count: number): Int32Array {
 export const drawOf = (fit: Fit, r: number): Float64Array =>
   fit.draws.subarray(r * fit.model.size, (r + 1) * fit.model.size);
 
-/** Rates and store after the last sighting, of each draw. */
-export function drawnCoats(fit: Fit, count: number): readonly { readonly rates: Rates; readonly storeG: number }[] {
-  const reads = new Float64Array(fit.model.sightings);
-  return Array.from(evenDraws(fit, count), (r) => {
+/** A draw's coat as it stands at the end of a day: what falls and is brushed from then on. */
+export interface CoatOn {
+  readonly rates: Rates;
+  readonly stands: number;
+  /** Normal deviate of this draw: of the home's habit, and wherever else draws must differ. */
+  readonly z: number;
+}
+
+/** Coats of some draws at the end of the day that the log is known up to. */
+export function coatsNow(fit: Fit, draws: Int32Array): readonly CoatOn[] {
+  const { model } = fit;
+  const { lastDay, asOf } = model;
+  const reader = new LogReader(model);
+  const reads = new Float64Array(model.sightings);
+  return Array.from(draws, (r, k) => {
     const theta = drawOf(fit, r);
-    return { storeG: fit.model.read(theta, reads), rates: fit.model.rates(theta) };
+    const left = reader.read(theta, reads);
+    const past = ratesOf(model, theta);
+    const since = asOf - lastDay;
+    return {
+      rates: ratesAhead(model, past),
+      stands: since > 0 ? course(past, lastDay, left, since).store[since - 1]! : left,
+      z: spread(k, draws.length),
+    };
   });
 }
+
+/** A coat's days ahead if the home goes on as it does. */
+export const courseAhead = (
+  model: DogModel,
+  { rates, stands, z }: CoatOn,
+  days: number,
+  care: CareAhead = {},
+): Course => course(rates, model.asOf, stands, days, { bouts: boutsAhead(model, rates, model.asOf, days, z), ...care });
 
 /** Values at shares of a sorted list, between neighbours in proportion. */
 export function quantilesOf(values: Float64Array, shares: readonly number[]): number[] {
@@ -117,7 +162,7 @@ export function bandOf(values: Float64Array): Interval80 {
 const SHAPE_SD_DAYS = 2.5;
 
 /** The normal deviate of one draw among many: spread evenly, in an order that has nothing to do with the draws'. */
-const spread = (i: number, count: number): number => normalQuantile((((i * 157) % count) + 0.5) / count);
+export const spread = (i: number, count: number): number => normalQuantile((((i * 157) % count) + 0.5) / count);
 
 /** Day on which a share of a shed is out, for each of `count` draws. */
 export function shareDays(fit: Fit, key: string, scales: number, count = 400): Float64Array | undefined {
@@ -125,7 +170,7 @@ export function shareDays(fit: Fit, key: string, scales: number, count = 400): F
   if (i < 0) return undefined;
   let k = 0;
   return Float64Array.from(evenDraws(fit, count), (r) => {
-    const shed = fit.model.rates(drawOf(fit, r)).sheds[i];
+    const shed = ratesOf(fit.model, drawOf(fit, r)).sheds[i];
     return shed ? shed.onset + (scales * shed.lengthDays) / LENGTH_IN_SCALES + SHAPE_SD_DAYS * spread(k++, count) : NaN;
   });
 }
@@ -147,12 +192,12 @@ const roughened = (rates: Rates, from: Day, z: number): Rates => ({
 
 /** Grams that a visit on a day would weigh, as draws: it takes a share of what stands there then. */
 export function visitGrams(fit: Fit, on: Day, share: number, count = 400): Float64Array {
-  const coats = drawnCoats(fit, count);
-  const from = fit.model.lastDay;
-  const days = Math.max(0, on - from);
-  return Float64Array.from(coats, ({ rates, storeG }, i) => {
-    const run = days > 0 ? course(roughened(rates, from, spread(i + 7, count)), from, storeG, days).store : undefined;
-    return (run?.[days - 1] ?? storeG) * share * Math.exp(WEIGHED_SPREAD * spread(i * 3, count));
+  const { model } = fit;
+  const days = on - model.asOf;
+  return Float64Array.from(coatsNow(fit, evenDraws(fit, count)), (coat, i) => {
+    const rates = roughened(coat.rates, model.asOf, spread(i + 7, count));
+    const stands = days > 0 ? courseAhead(model, { ...coat, rates }, days).store[days - 1]! : coat.stands;
+    return stands * share * Math.exp(WEIGHED_SPREAD * spread(i * 3, count));
   });
 }
 
@@ -161,29 +206,25 @@ export function inBlow(fit: Fit, on: Day): boolean {
   const draws = evenDraws(fit, 100);
   let under = 0;
   for (const r of draws) {
-    const { sheds } = fit.model.rates(drawOf(fit, r));
+    const { sheds } = ratesOf(fit.model, drawOf(fit, r));
     if (sheds.some((s) => on >= s.onset + 3 && on <= s.onset + s.lengthDays)) under++;
   }
   return under > draws.length / 2;
 }
 
-/** A draw's coat as it stands on a day. */
-export interface CoatOn {
-  readonly rates: Rates;
-  readonly stands: number;
-}
-
-/** Coats of some draws at the end of a day. */
-export const coatsOn = (fit: Fit, draws: Int32Array, on: Day): readonly CoatOn[] =>
-  Array.from(draws, (r) => ({
-    rates: fit.model.rates(drawOf(fit, r)),
-    stands: pastCourse(fit, r, on).store.at(-1) ?? 0,
-  }));
-
-/** What has been: one draw's course from the model's first day to a day, with all that its log names. */
-export function pastCourse(fit: Fit, r: number, until: Day): Course & { readonly from: Day } {
-  const { model } = fit;
-  const rates = model.rates(drawOf(fit, r));
-  const plan = { visits: model.visits, bouts: model.bouts };
-  return { ...course(rates, model.from, rates.startG, Math.max(1, until - model.from), plan), from: model.from };
+/** What has been: one draw's course from the model's first day to today, with all that its log names. */
+export function pastCourse({ model, ...fit }: Fit, r: number): Course {
+  const { program } = model.log;
+  const theta = drawOf({ model, ...fit }, r);
+  const days = Math.max(1, model.asOf - model.from);
+  const visits = new Map<number, number>();
+  const bouts = new Float64Array(days);
+  for (const [k, on] of program.days.entries()) {
+    const lift = k === program.liftAt ? Math.exp(theta[NOW]!) : 1;
+    if (program.takes[k]! > 0 || lift !== 1)
+      visits.set(on, 1 - (1 - (visits.get(on) ?? 0)) * (1 - program.takes[k]!) * lift);
+    bouts[on - model.from - 1]! += program.bouts[k]!;
+  }
+  const rates = ratesOf(model, theta);
+  return course(rates, model.from, rates.startG, days, { visits, bouts });
 }

@@ -1,93 +1,64 @@
-/** Decides whom to call before their blow: who starts soon and is not booked, what it costs to wait, and which day to propose. */
-import { clamp, day, type Day } from '../quantity/index.ts';
-import {
-  minutesAtLoad,
-  type BookDog,
-  type DogTide,
-  type LearntBook,
-  type StartAhead,
-  type TideBook,
-} from './caseload.ts';
-import { nextOpenDay } from './next-visit.ts';
+/** Whom to call: dogs whose blow is near or whose coat is due, that nobody has booked; who loses most by waiting first. */
+import { addDays, type Day } from '../quantity/index.ts';
+import type { LearntBook } from './caseload.ts';
+import type { DogTide, StartAhead } from './look-ahead.ts';
+import { gramsOn, minutesWith, outlookOf, type Due, type Outlook } from './outlook.ts';
+import type { BookDog, TideBook } from './tide-book.ts';
 
-/** Starts that lie this near are called about.  */
+/** Starts and due days that lie this near are called about. Guess: three weeks are as far as people plan. */
 export const CALL_WITHIN_DAYS = 21;
-/** A blow that began longer ago is no longer news: the dog is due or overdue by its store. */
+/** A blow that began longer ago is no longer news: the dog is due or overdue by its store. Guess. */
 const NEWS_DAYS = 28;
-/** A visit does most good when the heaviest part is loose: so many days after the start. Guess. */
-const BEST_AFTER_START = 10;
+/** A blow that is likely this much later than CALL_WITHIN_DAYS is called about where it may begin before. Guess. */
+const LIKELY_LATER_DAYS = 7;
 /** What waiting costs is said for so many days later. */
 export const WAIT_DAYS = 21;
-/** A booking this long after the start still meets the blow. */
+/** A booking this long after the start still meets the blow. Guess: most of a blow is out after five weeks. */
 const MEETS_DAYS = 35;
 
 export interface Call {
   readonly dog: BookDog;
   readonly tide: DogTide;
+  readonly outlook: Outlook & { readonly due: Due };
   /** The blow that makes it urgent; none: its coat is due by its store or its rhythm. */
   readonly start: StartAhead | undefined;
-  readonly propose: Day;
-  readonly minutes: number;
   /** Minutes of the same visit WAIT_DAYS later. */
   readonly later: number;
-  /** Grams in the coat on the proposed day, 80 % band. */
-  readonly grams: { readonly low: number; readonly likely: number; readonly high: number };
 }
 
-const rounded = (minutes: number): number => Math.ceil(minutes / 5) * 5;
+/** A coat that a vet should see first is not invited. */
+const waitsForVet = ({ vetFirst }: Outlook): boolean => vetFirst.length > 0;
 
-/** Minutes of a visit if it were held so many days ahead. */
-export function minutesAhead(d: BookDog, t: DogTide, daysAhead: number): number {
-  const at = clamp(Math.round(daysAhead) - 1, 0, t.bare.likely.length - 1);
-  return minutesAtLoad(d.minutesAt, (t.bare.likely[at] ?? 0) / t.fullG);
+function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonly Call[] {
+  const { today } = book;
+  const { due, ...outlook } = outlookOf(dog, tide, from, book);
+  if (!due || waitsForVet({ due, ...outlook })) return [];
+  const start = tide.starts.find(
+    (s) =>
+      s.likely >= today - NEWS_DAYS &&
+      s.low <= today + CALL_WITHIN_DAYS &&
+      s.likely <= today + WAIT_DAYS + LIKELY_LATER_DAYS,
+  );
+  if (!start && due.day > today + CALL_WITHIN_DAYS) return [];
+  if (dog.booked.some((b) => b.day >= today && b.day <= (start ? start.likely : today) + MEETS_DAYS)) return [];
+  const later = minutesWith(dog, tide, gramsOn(tide, from, addDays(outlook.visit, WAIT_DAYS)).likely);
+  return [{ dog, tide, outlook: { due, ...outlook }, start, later }];
 }
 
 /** Dogs to call: those whose blow is near first, and of each kind who loses most by waiting. */
 export function callList(book: TideBook, learnt: LearntBook): readonly Call[] {
-  const today = learnt.from;
   const byId = new Map(learnt.dogs.map((t) => [t.id, t]));
+  const gain = ({ later, outlook }: Call): number => later - outlook.minutes.likely;
   return book.dogs
-    .flatMap((dog): Call[] => {
+    .flatMap((dog) => {
       const tide = byId.get(dog.id);
-      const start = tide?.starts.find(
-        (s) => s.likely >= today - NEWS_DAYS && s.low <= today + CALL_WITHIN_DAYS && s.likely <= today + WAIT_DAYS + 7,
-      );
-      if (!tide) return [];
-      const dueSoon = tide.due.likely <= today + CALL_WITHIN_DAYS;
-      if (!start && !dueSoon) return [];
-      if (dog.booked.some((b) => b >= today && b <= (start ? start.likely + MEETS_DAYS : today + MEETS_DAYS)))
-        return [];
-      const lastVisit = dog.sightings.reduce((d, s) => (s.kind === 'visit' ? Math.max(d, s.day) : d), -Infinity);
-      // Nothing is known of a coat that nobody has felt.
-      if (dog.sightings.length === 0) return [];
-      // Just seen: its skin rests first, and what the blow brings is met by the next visit.
-      const rested = Math.max(today + 1, lastVisit + dog.rhythm.shortest);
-      const wish = start ? start.likely + BEST_AFTER_START : tide.due.likely;
-      const propose = nextOpenDay(day(Math.round(Math.max(rested, wish))), book.openWeekdays);
-      const ahead = propose - today;
-      const at = clamp(ahead - 1, 0, tide.bare.likely.length - 1);
-      return [
-        {
-          dog,
-          tide,
-          start,
-          propose,
-          minutes: rounded(minutesAhead(dog, tide, ahead)),
-          later: rounded(minutesAhead(dog, tide, ahead + WAIT_DAYS)),
-          grams: {
-            low: tide.bare.low[at] ?? 0,
-            likely: tide.bare.likely[at] ?? 0,
-            high: tide.bare.high[at] ?? 0,
-          },
-        },
-      ];
+      return tide ? callOf(dog, tide, learnt.from, book) : [];
     })
     .sort(
       (a, b) =>
         Number(b.start !== undefined) - Number(a.start !== undefined) ||
         // A blow by what waiting costs; a coat that is due by how soon it is.
-        (a.start && b.start ? b.later - b.minutes - (a.later - a.minutes) : a.tide.due.likely - b.tide.due.likely) ||
-        b.minutes - a.minutes ||
-        a.propose - b.propose,
+        (a.start && b.start ? gain(b) - gain(a) : a.outlook.due.day - b.outlook.due.day) ||
+        b.outlook.minutes.likely - a.outlook.minutes.likely,
     );
 }

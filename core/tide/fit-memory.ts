@@ -1,6 +1,7 @@
 /** What of a book's fits is still good: those of dogs whose facts are the same. */
-import type { BookDog, FitKeep, TideBook } from './caseload.ts';
+import type { FitKeep } from './caseload.ts';
 import type { Fit } from './fit.ts';
+import type { BookDog, TideBook } from './tide-book.ts';
 
 interface Known {
   readonly facts: string;

@@ -19,10 +19,13 @@ import {
   solveLower,
   seededRandom,
   solveUpper,
+  sum,
   product,
   transpose,
 } from '../quantity/index.ts';
-import { GLOBALS, GRADE, type DogModel } from './dog-model.ts';
+import { GLOBALS, type DogModel } from './dog-model.ts';
+import { GRADE } from './log-program.ts';
+import { LogReader } from './log-reader.ts';
 import { WEIGHT_FREEDOM } from './sightings.ts';
 
 /** Prior of the starts of a dog's sheds: days against their usual start, and their covariance. */
@@ -76,9 +79,13 @@ function nearShare(x: number): number {
   return a + (at - low) * ((SHARES[low + 1] ?? 1) - a);
 }
 
+/** Within so many deviations a weight is what it says; beyond, its point may have slipped to the left or the right. */
+const SLIP_BEYOND = 4;
+const student = (r: number): number => (1 + (r * r) / NU) ** (-(NU + 1) / 2);
+
 /** Log likelihood of what was seen, against what the model reads. */
 function weigh(model: DogModel, reads: Float64Array): number {
-  const { kind, low, high, sd, lapse, anyway } = model.likes;
+  const { kind, low, high, sd, lapse, anyway } = model.log.likes;
   let total = 0;
   // Products are cheaper than sums of logarithms; none gets small enough to vanish in sixteen.
   let grades = 1;
@@ -91,8 +98,12 @@ function weigh(model: DogModel, reads: Float64Array): number {
         (anyway[k] ?? 0) +
         (1 - (lapse[k] ?? 0)) * (nearShare(((high[k] ?? 0) - x) / s) - nearShare(((low[k] ?? 0) - x) / s));
     else {
-      const r = ((low[k] ?? 0) - x) / s;
-      weights *= 1 + (r * r) / NU;
+      const r = (low[k]! - x) / s;
+      if (lapse[k] === 0 || Math.abs(r) < SLIP_BEYOND) weights *= 1 + (r * r) / NU;
+      else {
+        const away = Math.LN10 / s;
+        total += Math.log(student(r) + lapse[k]! * (student(r - away) + student(r + away)));
+      }
     }
     if ((k & 15) === 15) {
       total += Math.log(grades) - ((NU + 1) / 2) * Math.log(weights);
@@ -104,7 +115,7 @@ function weigh(model: DogModel, reads: Float64Array): number {
 
 /** Slope and curvature (never below 0) of each sighting's log likelihood by what the model reads. */
 function slopesOf(model: DogModel, reads: Float64Array, slope: Float64Array, bend: Float64Array): void {
-  const { kind, low, high, sd, lapse, anyway } = model.likes;
+  const { kind, low, high, sd, lapse, anyway } = model.log.likes;
   for (let k = 0; k < model.sightings; k++) {
     const s = sd[k] ?? 1;
     const x = reads[k] ?? 0;
@@ -119,10 +130,19 @@ function slopesOf(model: DogModel, reads: Float64Array, slope: Float64Array, ben
       slope[k] = first;
       bend[k] = Math.max(0, first * first - (heeds * (ada - bdb)) / (s * s * p));
     } else {
-      const r = (low[k] ?? 0) - x;
-      const q = NU * s * s + r * r;
-      slope[k] = ((NU + 1) * r) / q;
-      bend[k] = (NU + 1) / q;
+      [slope[k], bend[k]] = [0, 0];
+      const r = (low[k]! - x) / s;
+      const slips = lapse[k]! > 0 && Math.abs(r) >= SLIP_BEYOND;
+      const ways = slips ? [0, Math.LN10 / s, -Math.LN10 / s] : [0];
+      // Each reading of the weight counts as far as it is likely.
+      const chances = ways.map((w) => (w === 0 ? 1 : lapse[k]!) * student(r - w));
+      const all = sum(chances);
+      for (const [i, w] of ways.entries()) {
+        const q = NU * s * s + ((r - w) * s) ** 2;
+        const share = chances[i]! / all;
+        slope[k]! += (share * (NU + 1) * (r - w) * s) / q;
+        bend[k]! += (share * (NU + 1)) / q;
+      }
     }
   }
 }
@@ -180,18 +200,23 @@ class Whitened {
   }
 }
 
-/** Gaussian deviates, the same for every fit of a size: what differs between two fits is then never chance. */
-const NORMALS = new Map<number, Float64Array>();
-function normals(size: number): Float64Array {
-  const known = NORMALS.get(size);
-  if (known) return known;
-  const random = seededRandom(7919 + size);
-  const made = Float64Array.from({ length: ROUNDS * DRAWS * (size + PROPOSAL_FREEDOM) }, () =>
-    randomNormal(random, 0, 1),
-  );
-  if (NORMALS.size > 40) NORMALS.clear();
-  NORMALS.set(size, made);
-  return made;
+/**
+ * Gaussian deviates: a pool in which every dog begins at a place of its own, so that what differs between two fits of a dog
+ * is never chance, and chance is not the same for two dogs.
+ */
+const STREAMS = 1 << 18;
+const POOL = STREAMS + (1 << 16);
+let pool: Float64Array | undefined;
+function normals({ size, stream }: DogModel): Float64Array {
+  if (!pool) {
+    const random = seededRandom(7919);
+    pool = Float64Array.from({ length: POOL }, () => randomNormal(random, 0, 1));
+  }
+  const from = stream % STREAMS;
+  const count = ROUNDS * DRAWS * (size + PROPOSAL_FREEDOM);
+  if (from + count <= POOL) return pool.subarray(from, from + count);
+  // Who lived through very many sheds needs more than lies behind its place: it goes on from the pool's beginning.
+  return Float64Array.from({ length: count }, (_, i) => pool![(from + i) % POOL]!);
 }
 
 const half = (z: Float64Array): number => {
@@ -252,9 +277,10 @@ function climb(model: DogModel, white: Whitened, start: Float64Array, most = MOS
   const slope = new Float64Array(m);
   const bend = new Float64Array(m);
   const jacobian = new Float64Array(d * m);
+  const reader = new LogReader(model);
   const costAt = (z: Float64Array, into: Float64Array): number => {
     white.theta(z, theta);
-    model.read(theta, into);
+    reader.read(theta, into);
     return half(z) - weigh(model, into);
   };
   let z: Float64Array = Float64Array.from(start);
@@ -264,7 +290,7 @@ function climb(model: DogModel, white: Whitened, start: Float64Array, most = MOS
   for (let step = 0; step < most; step++) {
     slopesOf(model, reads, slope, bend);
     white.theta(z, theta);
-    model.slopes(theta, moved, byTheta);
+    reader.slopes(theta, moved, byTheta);
     white.slopes(byTheta, m, jacobian);
     const gradient = new Float64Array(d);
     for (let i = 0; i < d; i++) {
@@ -357,7 +383,7 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
       laplace.map((v) => v * 1.5 ** 2),
       d,
     );
-    const chance = normals(d);
+    const chance = normals(model);
     const x = new Float64Array(d);
     for (let r = 0; r < total; r++) {
       const c = r * (d + PROPOSAL_FREEDOM);
@@ -403,9 +429,10 @@ interface Round {
 /** Draws of a Student distribution in whitened parameters, and the logarithm of what each should weigh. */
 function drawRound({ model, white, centre, covFactor, round, at }: Round, zs: Float64Array, logs: Float64Array): void {
   const d = model.size;
-  const chance = normals(d);
+  const chance = normals(model);
   const theta = new Float64Array(d);
   const reads = new Float64Array(model.sightings);
+  const reader = new LogReader(model);
   const e = new Float64Array(d);
   const x = new Float64Array(d);
   let logDet = 0;
@@ -430,7 +457,7 @@ function drawRound({ model, white, centre, covFactor, round, at }: Round, zs: Fl
       prior2 += z * z;
     }
     white.theta(zs, theta, place);
-    model.read(theta, reads);
+    reader.read(theta, reads);
     const target = -0.5 * prior2 + weigh(model, reads);
     const proposal = -logDet - ((PROPOSAL_FREEDOM + d) / 2) * Math.log(1 + square / PROPOSAL_FREEDOM);
     logs[at + r] = Number.isFinite(target) ? target - proposal : -Infinity;

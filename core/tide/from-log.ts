@@ -1,9 +1,19 @@
 /** What the salon's own records say of a coat: a check is a touch, a worked session a visit. */
-import { sum } from '../quantity/index.ts';
-import { coatRow, zone, type CoatClass } from '../dog/index.ts';
-import { zoneConditions, type CoatCheck } from '../check/index.ts';
-import type { Sighting } from './sightings.ts';
-import { leftBySession, type WorkedSession } from './outlook.ts';
+import { clamp, sum } from '../quantity/index.ts';
+import { coatRow, zone, ZONE_IDS, type CoatClass, type Dog, type ZoneId } from '../dog/index.ts';
+import {
+  FINGER_GRADES,
+  stopsOf,
+  TIED,
+  wholeCondition,
+  zoneConditions,
+  type CoatCheck,
+  type FingerGrade,
+  type ZoneFindings,
+} from '../check/index.ts';
+import { loadOfFinger, type Sighting } from './sightings.ts';
+import { leftBySession, type WorkedSession } from './left-after.ts';
+import { MINUTE_LOADS, type FoundCoat } from './tide-book.ts';
 
 /** Means over the surface that was felt; undefined where nobody felt anything. */
 export function touchOf(check: CoatCheck, coatClass: CoatClass): Extract<Sighting, { kind: 'touch' }> | undefined {
@@ -31,5 +41,51 @@ export function visitOf(session: WorkedSession): Extract<Sighting, { kind: 'visi
     day: session.day,
     takes,
     ...(weighed && { weighed: { grams: record.gramsOut, share } }),
+  };
+}
+
+/** What a check found that asks for a visit, or for a vet before one. */
+export function foundCoat(check: CoatCheck, { coatClass, traits }: Pick<Dog, 'coatClass' | 'traits'>): FoundCoat {
+  const { kind } = wholeCondition(zoneConditions(check, coatRow(coatClass)));
+  const stops = stopsOf(check, traits);
+  return {
+    day: check.day,
+    load: clamp(loadOfFinger(touchOf(check, coatClass)?.finger ?? 1), MINUTE_LOADS[0], 1),
+    packed: kind === 'packed' || TIED.includes(kind),
+    vetFirst: stops.dog.length > 0 ? 'dog' : [...new Set(stops.zones.map((z) => z.zone))],
+  };
+}
+
+/** A tug that usually goes with a finger grade. Guess. */
+const TUG_OF_FINGER = [1, 1, 2, 3, 3] as const;
+
+/**
+ * A check of this dog on a day when its coat is felt at a grade all over: as the newest check found it, fuller or emptier,
+ * with the ties that nobody has worked since; even where there is none.
+ */
+export function checkAtGrade(
+  dog: Pick<Dog, 'weightKg' | 'coatClass'>,
+  grade: FingerGrade,
+  day: CoatCheck['day'],
+  newest: CoatCheck | undefined,
+): CoatCheck {
+  const found = newest ? zoneConditions(newest, coatRow(dog.coatClass)) : [];
+  const mean = newest ? (touchOf(newest, dog.coatClass)?.finger ?? grade) : grade;
+  const fingerOf = (felt: number): FingerGrade =>
+    FINGER_GRADES[clamp(Math.round(felt + grade - mean), 0, FINGER_GRADES.length - 1)] ?? grade;
+  const zones: Partial<Record<ZoneId, ZoneFindings>> = {};
+  for (const id of ZONE_IDS) {
+    const of = found.find((c) => c.zone === id)?.readings;
+    const finger = fingerOf(of?.finger ?? grade);
+    // What a vet must see first is not worked, and is no matter of minutes.
+    zones[id] = { finger, tug: TUG_OF_FINGER[finger], tie: of?.tie ?? 'none', skin: 'clear' };
+  }
+  return {
+    day,
+    weightKg: newest?.weightKg ?? dog.weightKg,
+    guardMm: newest?.guardMm ?? {},
+    zones,
+    inspection: {},
+    note: '',
   };
 }

@@ -1,9 +1,9 @@
 /** What brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
 import { addDays, type Day, type Interval80 } from '../quantity/index.ts';
-import { bandOf, coatsOn, course, evenDraws } from './ahead.ts';
-import { minutesAtLoad, type BookDog } from './caseload.ts';
+import { bandOf, coatsNow, course, evenDraws } from './ahead.ts';
 import type { Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
+import { minutesAtLoad, type BookDog } from './tide-book.ts';
 
 export interface HomeEffect {
   readonly visit: Day;
@@ -19,18 +19,25 @@ const MISSED_DAYS = 7;
 /** What falls only: what a home does is in the bouts. */
 const untouched = (rates: Rates): Rates => ({ ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 });
 
-/** boutsPerDay: bouts at home that are planned, 0..2. visit: after today. */
-export function homeEffect(dog: BookDog, fit: Fit, today: Day, visit: Day, boutsPerDay: number): HomeEffect {
+/** fullG: grams that are felt as a full load. boutsPerDay: bouts at home that are planned, 0..2. visit: after today. */
+export function homeEffect(
+  dog: BookDog,
+  fit: Fit,
+  fullG: number,
+  today: Day,
+  visit: Day,
+  boutsPerDay: number,
+): HomeEffect {
   const days = Math.max(1, visit - today);
   const kept = new Float64Array(DRAWS);
   const without = new Float64Array(DRAWS);
   const missedWeek = new Float64Array(DRAWS);
-  for (const [k, coat] of coatsOn(fit, evenDraws(fit, DRAWS), today).entries()) {
+  for (const [k, coat] of coatsNow(fit, evenDraws(fit, DRAWS)).entries()) {
     const { stands } = coat;
     const rates = untouched(coat.rates);
     const run = (from: Day, store: number, n: number, bouts: number): number =>
-      course(rates, from, store, n, { boutsPerDay: bouts }).store[n - 1] ?? store;
-    const minutes = (store: number): number => minutesAtLoad(dog.minutesAt, store / fit.model.fullG);
+      course(rates, from, store, n, { bouts: new Float64Array(n).fill(bouts) }).store[n - 1]!;
+    const minutes = (store: number): number => minutesAtLoad(dog.minutesAt, store / fullG);
     kept[k] = minutes(run(today, stands, days, boutsPerDay));
     without[k] = minutes(run(today, stands, days, 0));
     const missed = Math.min(MISSED_DAYS, days);

@@ -4,11 +4,12 @@
  */
 import { addDays, sum, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, inBlow, shareDays, startBand, visitGrams } from './ahead.ts';
-import { fitBook, type BookDog, type FitKeep, type Progress, type TideBook } from './caseload.ts';
+import { fitBook, type FitKeep, type Progress } from './caseload.ts';
 import type { Fit } from './fit.ts';
 import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
 import { bandScore, BAND_SHARE, leastPercent, stretchOf } from './score.ts';
 import { lightSeasons } from './seasons.ts';
+import type { BookDog, TideBook } from './tide-book.ts';
 
 /** Days before a season's usual start on which its forecast is made again. */
 export const ISSUED_BEFORE = 30;

@@ -1,7 +1,6 @@
 /** Decides when a coat sets its undercoat free, how much stands in it, and when the dog should come. */
 export { type Place, type TideName, TIDES, LENGTH_DAYS, lightSeason, lightSeasons, lightTrust } from './seasons.ts';
 export { pulseShare, pulseOut, pulseHeld, START_IN_SCALES, LENGTH_IN_SCALES } from './pulse.ts';
-export { type Pulse, releaseCurve } from './prior.ts';
 export { HOME_CARE, type HomeCare } from './home-care.ts';
 export {
   LIFE,
@@ -14,7 +13,21 @@ export {
   lifeSheds,
 } from './life.ts';
 export { HOME_AMOUNTS, loadOfFinger, type HomeAmount, type Sighting } from './sightings.ts';
-export { type TideDog, type DogModel, type Shed, type Rates, GLOBALS, HEEDED_DAYS, dogModel } from './dog-model.ts';
+export {
+  type TideDog,
+  type DogModel,
+  type Shed,
+  type Rates,
+  GLOBALS,
+  HEEDED_DAYS,
+  dogModel,
+  ratesAhead,
+  ratesOf,
+} from './dog-model.ts';
+export { StoreWalk, type ReleasePulse, type StoreProgram } from './store-walk.ts';
+export type { LogQuestion } from './log-program.ts';
+export { LogReader } from './log-reader.ts';
+export type { HomeHabit } from './home-habit.ts';
 export { type Fit, type StartPrior, fitDog } from './fit.ts';
 export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
 export type { OnsetSpread, Warmth } from './onset-prior.ts';
@@ -22,7 +35,10 @@ export {
   type Course,
   type CareAhead,
   course,
-  drawnCoats,
+  boutsAhead,
+  coatsNow,
+  courseAhead,
+  evenDraws,
   quantilesOf,
   bandOf,
   startBand,
@@ -32,37 +48,46 @@ export {
   inBlow,
 } from './ahead.ts';
 export {
-  AHEAD_DAYS,
   MINUTE_LOADS,
   type BookDog,
+  type BookedVisit,
+  type FoundCoat,
+  type TideBook,
+  USUAL_TAKES,
+  bookAsOf,
+  minutesAtLoad,
+  usualTakes,
+} from './tide-book.ts';
+export {
+  AHEAD_DAYS,
+  factsOf,
+  type BandLevels,
+  type CoatAhead,
   type DogTide,
+  type Filling,
+  type Levels,
+  type StartAhead,
+} from './look-ahead.ts';
+export {
   type FitKeep,
   type LearntBook,
-  type Levels,
   type Progress,
   type Sea,
-  type StartAhead,
-  type TideBook,
   byWeek,
   factsWord,
   fitBook,
+  freshLearnt,
   inHundredths,
   learnBook,
   learnOne,
-  minutesAtLoad,
-  usualTakes,
+  tideInHundredths,
+  withNewer,
 } from './caseload.ts';
-export { type Call, CALL_WITHIN_DAYS, WAIT_DAYS, callList, minutesAhead } from './call.ts';
-export {
-  type Advice,
-  type BandLine,
-  type DogStory,
-  type Lesson,
-  type WhatIf,
-  type WhatIfAnswer,
-  type YearLine,
-  dogStory,
-} from './story.ts';
+export { type Call, CALL_WITHIN_DAYS, WAIT_DAYS, callList } from './call.ts';
+export type { Advice, Lesson } from './lessons.ts';
+export type { WhatIf, WhatIfAnswer } from './what-if.ts';
+export type { BandLine, YearLine } from './year-lines.ts';
+export { type DogStory, dogStory } from './story.ts';
 export {
   type GramsScore,
   type Honest,
@@ -71,22 +96,23 @@ export {
   honestBook,
   honestSummary,
 } from './honest.ts';
-export { touchOf, visitOf } from './from-log.ts';
+export { checkAtGrade, foundCoat, touchOf, visitOf } from './from-log.ts';
 export { type Reading, WARMTH_DAYS, readingsFromCsv, usualCelsius, warmthOf } from './weather.ts';
 export { BAND_SHARE, bandScore, stretchOf, stretched, leastPercent } from './score.ts';
+export { rhythm, nextOpenDay } from './rhythm.ts';
 export {
-  type NextReason,
-  type NextVisit,
-  type NextVisitRequest,
-  dueLoadG,
-  looseStore,
-  rhythm,
-  nextVisit,
-  nextOpenDay,
-  tideBehind,
-} from './next-visit.ts';
+  type Due,
+  type DueReason,
+  type Outlook,
+  type OutlookHouse,
+  bookedLength,
+  gramsOn,
+  minutesWith,
+  needOf,
+  outlookOf,
+  outlooks,
+} from './outlook.ts';
 export { type Need, type NeedReason, type NeedRequest, visitNeed } from './need.ts';
-export { type SessionOutcome, leftAfter } from './learn.ts';
-export { type Outlook, type OutlookRequest, type WorkedSession, outlook, leftBySession } from './outlook.ts';
+export { type SessionOutcome, type WorkedSession, leftAfter, leftBySession } from './left-after.ts';
 export { homeEffect, type HomeEffect } from './home-effect.ts';
 export { FitMemory } from './fit-memory.ts';

@@ -1,84 +1,175 @@
-/** Decides a dog's outlook from its facts: what stands in the coat now, when it should come, how badly. */
-import { sum, type Day } from '../quantity/index.ts';
-import { coatRow, isZoneId, zone, type Dog, type ZoneId } from '../dog/index.ts';
-import { stopsOf, zoneConditions, type CoatCheck, type CombGrade } from '../check/index.ts';
-import { looseUndercoatG } from '../bench/index.ts';
-import type { SessionRecord } from '../table/index.ts';
-import { leftAfter } from './learn.ts';
+/**
+ * What a salon wants to know of one dog today: what stands in its coat, when it is due and why, what its next visit asks and
+ * costs, whether a vet comes first, how badly it needs a date. The one place that answers; every room reads it here.
+ */
+import { addDays, day, type Day, type Interval80 } from '../quantity/index.ts';
+import { priceCents } from '../bench/index.ts';
 import { visitNeed, type Need } from './need.ts';
-import type { Quarrels } from '../kit/index.ts';
-import type { HomeCare } from './home-care.ts';
-import { nextVisit, tideBehind, type NextVisit } from './next-visit.ts';
-import { releaseCurve } from './prior.ts';
-import type { Place, TideName } from './seasons.ts';
+import { nextOpenDay } from './rhythm.ts';
+import { DUE_LOAD_SHARE, dueAfter, type CoatAhead, type StartAhead } from './look-ahead.ts';
+import type { TideName } from './seasons.ts';
+import { minutesAtLoad, type BookDog, type BookedVisit, type FoundCoat, type TideBook } from './tide-book.ts';
 
-export interface WorkedSession {
+export type DueReason =
+  | { readonly code: 'load'; readonly share: number; readonly tide: TideName | 'baseline' }
+  | { readonly code: 'longest'; readonly days: number }
+  | { readonly code: 'rest'; readonly days: number }
+  | { readonly code: 'packed'; readonly found: Day }
+  /** Days sooner (+) or later (−) by the season, and by what the home brushes. */
+  | { readonly code: 'season'; readonly days: number }
+  | { readonly code: 'home'; readonly days: number }
+  | { readonly code: 'left-last-time'; readonly share: number };
+
+export interface Due {
+  /** The day on which the coat was or will be due; 80 % band. */
   readonly day: Day;
-  readonly looseG: number;
-  readonly record: SessionRecord;
-}
-
-export interface OutlookRequest {
-  readonly dog: Dog;
-  readonly homeCare: HomeCare;
-  readonly place: Place;
-  readonly openWeekdays: readonly number[];
-  /** The house's side in how long a dog may wait. */
-  readonly rhythm?: Quarrels['rhythm'] | undefined;
-  readonly today: Day;
-  readonly check?: CoatCheck | undefined;
-  readonly session?: WorkedSession | undefined;
-  readonly booked?: Day | undefined;
+  readonly earliest: Day;
+  readonly latest: Day;
+  readonly reasons: readonly DueReason[];
+  /** The first open day from then on that is still ahead. */
+  readonly offer: Day;
 }
 
 export interface Outlook {
+  readonly id: string;
+  /** Undefined where nobody has felt or worked this coat. */
+  readonly due?: Due | undefined;
+  readonly booked?: BookedVisit | undefined;
+  /** The day of the next visit: as booked, else when the coat is due, today at the soonest. */
+  readonly visit: Day;
+  /** Loose grams in the coat on that day, minutes of the visit, and its price in hundredths. */
+  readonly grams: Interval80;
+  readonly minutes: Interval80;
+  readonly priceCents: number;
+  /** Loose grams that stand in the coat today. */
+  readonly now: Interval80;
+  readonly blow: boolean;
+  /** The season that runs or comes next. */
+  readonly start?: StartAhead | undefined;
+  readonly vetFirst: FoundCoat['vetFirst'];
+  readonly lastCheck?: Day | undefined;
+  readonly lastVisit?: Day | undefined;
   readonly need: Need;
-  readonly next: NextVisit | undefined;
-  /** The tide that runs today at the salon's latitude for this dog. */
-  readonly tide: TideName | 'baseline';
 }
 
-/** Share of the surface on which the comb proof gave a grade. */
-function proofShare(comb: Partial<Readonly<Record<ZoneId, CombGrade>>>, grade: CombGrade): number {
-  return sum(Object.entries(comb).map(([id, g]) => (g === grade && isZoneId(id) ? zone(id).surfaceShare : 0)));
+/** What an outlook rests on besides the dog and its tide. */
+export type OutlookHouse = Pick<TideBook, 'today' | 'openWeekdays' | 'rates'>;
+
+/** A start so long ago is no longer the season at hand. */
+const PAST_SEASON_DAYS = 45;
+/** A load that is reached from so long before a start to so long after it is the blow's. Guess. */
+const BLOW_FILLS = { beforeDays: 7, afterDays: 42 };
+/** Less left in the coat by the last visit is not worth a word. */
+const LEFT_WORTH_SAYING = 0.2;
+const NOBODY: FoundCoat['vetFirst'] = [];
+
+/** Grams in the coat at the end of a day, if nobody works it before then. from: the day the tide was learnt on. */
+export function gramsOn({ bare, now }: Pick<CoatAhead, 'bare' | 'now'>, from: Day, on: Day): Interval80 {
+  const i = Math.min(on - from, bare.likely.length) - 1;
+  return i < 0 ? now : { low: bare.low[i]!, likely: bare.likely[i]!, high: bare.high[i]! };
 }
 
-/** Loose grams and share left in the coat at the end of a worked session. */
-export function leftBySession({ looseG, record }: WorkedSession): { leftG: number; leftShare: number } {
-  const done = record.steps.filter((s) => s.state === 'done').map((s) => s.plan);
-  const weighed = record.steps.filter((s) => s.grams !== undefined).map((s) => s.plan);
-  return leftAfter({
-    expectedLooseG: looseG,
-    expectedWeighedG: sum(weighed.map((s) => s.gramsOut)),
-    weighedG: record.gramsOut,
-    expectedShareLeft: looseG === 0 ? 0 : Math.max(0, 1 - sum(done.map((s) => s.gramsOut)) / looseG),
-    dragShare: proofShare(record.comb, 'drags'),
-    stopShare: proofShare(record.comb, 'stops'),
-  });
-}
+/** Minutes of a visit of this dog with so many grams in the coat, whole ones. */
+export const minutesWith = ({ minutesAt }: BookDog, { fullG }: Pick<CoatAhead, 'fullG'>, grams: number): number =>
+  Math.round(minutesAtLoad(minutesAt, grams / fullG));
 
-/** Outlook of one dog on a day. The newer of check and session speaks; a dog with neither has no next date. */
-export function outlook(request: OutlookRequest): Outlook {
-  const { dog, place, today, check, session, homeCare, openWeekdays, rhythm, booked } = request;
-  const tide = tideBehind(releaseCurve(dog, place, today, 1).pulses, today);
-  const worked = session && (!check || session.day >= check.day) ? session : undefined;
-  const stops = check && !worked ? stopsOf(check, dog.traits) : undefined;
-  const awaitsVet = stops !== undefined && (stops.dog.length > 0 || stops.zones.length > 0);
+/** Visits are booked in steps of so many minutes. */
+const BOOKED_STEP = 5;
+/** The length at which a visit of so many minutes is booked. */
+export const bookedLength = (minutes: number): number => Math.ceil(minutes / BOOKED_STEP) * BOOKED_STEP;
 
-  let next: NextVisit | undefined;
-  if (worked) {
-    next = nextVisit({ dog, place, homeCare, openWeekdays, rhythm, from: worked.day, ...leftBySession(worked) });
-  } else if (check) {
-    const leftG = looseUndercoatG(dog, check, zoneConditions(check, coatRow(dog.coatClass)));
-    next = nextVisit({ dog, place, homeCare, openWeekdays, rhythm, from: check.day, leftG, leftShare: undefined });
-  }
+const newest = ({ sightings }: BookDog, kind: 'touch' | 'visit', today: Day) =>
+  sightings.findLast((s) => s.kind === kind && s.day <= today);
+
+/** How badly a dog needs a date, and what is known of it without any forecast. */
+export function needOf(
+  dog: BookDog,
+  today: Day,
+  due: Due | undefined,
+): Pick<Outlook, 'vetFirst' | 'lastCheck' | 'lastVisit' | 'booked' | 'need'> {
+  const vetFirst = dog.found?.vetFirst ?? NOBODY;
+  const lastCheck = newest(dog, 'touch', today)?.day;
+  const lastVisit = newest(dog, 'visit', today)?.day;
+  const booked = dog.booked.find((b) => b.day >= today);
   const need = visitNeed({
     today,
-    lastCheck: check?.day,
-    lastVisit: session?.day,
-    awaitsVet,
-    next,
-    booked,
+    lastCheck,
+    lastVisit,
+    vetFirst: vetFirst.length > 0 ? dog.found?.day : undefined,
+    due,
+    booked: booked?.day,
   });
-  return { need, next, tide };
+  return { vetFirst, lastCheck, lastVisit, booked, need };
+}
+
+/** The outlook of one dog; from: the day its tide was learnt on, today or the day before. */
+export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: OutlookHouse): Outlook {
+  const { today } = house;
+  const visited = newest(dog, 'visit', today);
+  const due = dueOf(dog, tide, house, visited?.kind === 'visit' ? 1 - visited.takes : 0);
+  const facts = needOf(dog, today, due);
+  const { booked } = facts;
+  const visit = booked?.day ?? day(Math.max(today, due?.day ?? today));
+  const grams = gramsOn(tide, from, visit);
+  const minutes = {
+    low: minutesWith(dog, tide, grams.low),
+    likely: minutesWith(dog, tide, grams.likely),
+    high: minutesWith(dog, tide, grams.high),
+  };
+  return {
+    id: dog.id,
+    due,
+    ...facts,
+    visit,
+    grams,
+    minutes,
+    priceCents: priceCents(minutes.likely, house.rates),
+    now: tide.now,
+    blow: tide.blow,
+    start: tide.starts.find((s) => s.tide !== 'life' && s.high > today - PAST_SEASON_DAYS),
+  };
+}
+
+/** Outlooks of all dogs of a book, by dog. */
+export function outlooks(
+  book: TideBook,
+  { from, dogs }: { readonly from: Day; readonly dogs: readonly CoatAhead[] },
+): ReadonlyMap<string, Outlook> {
+  const tides = new Map(dogs.map((t) => [t.id, t]));
+  return new Map(
+    book.dogs.flatMap((dog) => {
+      const tide = tides.get(dog.id);
+      return tide ? [[dog.id, outlookOf(dog, tide, from, book)] as const] : [];
+    }),
+  );
+}
+
+function dueOf(dog: BookDog, tide: CoatAhead, house: OutlookHouse, left: number): Due | undefined {
+  const { fills, starts } = tide;
+  if (!fills) return undefined;
+  const dayAfter = (days: number): Day => day(fills.since + Math.round(dueAfter(days, dog, fills)));
+  const on = dayAfter(fills.likely);
+  const waits = on - fills.since;
+  const { shortest, longest } = dog.rhythm;
+  const blow = starts.find(
+    (s) => on >= s.likely - BLOW_FILLS.beforeDays && on <= s.likely + BLOW_FILLS.afterDays,
+  )?.tide;
+  const reasons: DueReason[] = [];
+  if (dog.found?.packed && waits < Math.round(fills.likely) && waits < longest)
+    reasons.push({ code: 'packed', found: dog.found.day });
+  else if (fills.worked && waits <= shortest && fills.likely < shortest) reasons.push({ code: 'rest', days: shortest });
+  else if (fills.likely > longest) reasons.push({ code: 'longest', days: longest });
+  else reasons.push({ code: 'load', share: DUE_LOAD_SHARE, tide: blow && blow !== 'life' ? blow : 'baseline' });
+  const bySeason = dayAfter(fills.even) - on;
+  const byHome = on - dayAfter(fills.alone);
+  if (bySeason !== 0) reasons.push({ code: 'season', days: bySeason });
+  if (byHome !== 0) reasons.push({ code: 'home', days: byHome });
+  if (left > LEFT_WORTH_SAYING) reasons.push({ code: 'left-last-time', share: left });
+  return {
+    day: on,
+    earliest: dayAfter(fills.low),
+    latest: dayAfter(fills.high),
+    reasons,
+    offer: nextOpenDay(day(Math.max(on, addDays(house.today, 1))), house.openWeekdays),
+  };
 }

@@ -42,6 +42,8 @@ export const WEIGHT_SD = 0.22;
 export const HOME_WEIGHT_SD = 0.3;
 /** Freedom of Student's distribution: the fewer, the less a slip of the pen counts. */
 export const WEIGHT_FREEDOM = 4;
+/** A weight is written ten times too large with this chance, or too small. Guess. */
+export const SLIPPED_POINT = 0.01;
 /** Doubt of the logarithm of the load behind a grade, and of the grams behind an amount. */
 export const FINGER_SD = 0.4;
 export const TUG_SD = 0.6;

@@ -17,6 +17,7 @@ import { rosterStore } from './roster.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
 import { sheetStore } from './sheet.ts';
+import { countTouches } from './touched.ts';
 import { keepTrail, trailStore } from './trail.ts';
 import { tideStore } from './tide.ts';
 
@@ -46,6 +47,7 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     post: postStore(db),
     roster: rosterStore(db),
     sheet: sheetStore(db),
+    touched: countTouches(db),
     /** Another word as soon as anything was written, here or by another connection. */
     state: (): string => changes.get()?.state ?? '',
     /** Runs work in one transaction that takes the write lock at once: all of it is kept, or nothing. */

@@ -46,8 +46,8 @@ export function intakeStore(db: Db) {
   const addVisit = db.prepare<PastVisit>(
     `INSERT INTO past_visit (id, dog_id, day, minutes, grams, note) VALUES (@id, @dogId, @day, @minutes, @grams, '')`,
   );
-  const latest = db.prepare<[], { dogId: string; day: number }>(
-    'SELECT dog_id AS dogId, max(day) AS day FROM past_visit GROUP BY dog_id',
+  const past = db.prepare<[string, number], Pick<PastVisit, 'day' | 'grams'>>(
+    'SELECT day, grams FROM past_visit WHERE dog_id = ? AND day >= ? ORDER BY day',
   );
   const dropVisit = db.prepare<[string]>('DELETE FROM past_visit WHERE id = ?');
   const dropDog = db.prepare<[string]>('DELETE FROM dog WHERE id = ?');
@@ -80,8 +80,8 @@ export function intakeStore(db: Db) {
     noteDog: (intakeId: string, dogId: string): void => void noteDog.run(dogId, intakeId),
     dogIds: (intakeId: string): readonly string[] => dogIds.all(intakeId),
     visitIds: (intakeId: string): readonly string[] => visitIds.all(intakeId),
-    /** Day of each dog's newest past visit, by dog. */
-    latestPastVisits: (): ReadonlyMap<string, number> => new Map(latest.all().map((r) => [r.dogId, r.day])),
+    /** Visits of a dog before the program knew it, since a day. */
+    pastVisits: (dogId: string, since: number): readonly Pick<PastVisit, 'day' | 'grams'>[] => past.all(dogId, since),
     dropVisit: (id: string): void => void dropVisit.run(id),
     dropDog: (id: string): void => void dropDog.run(id),
     find: (id: string): IntakeRecord | undefined => {

@@ -4,6 +4,13 @@ import { day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import type { Reading } from '../../core/tide/index.ts';
 import type { Db } from './open.ts';
 
+/** A part of what was learnt last, gzipped JSON; parts of one stamp belong together. */
+export interface LearntPart {
+  readonly part: number;
+  readonly stamp: number;
+  readonly answer: Uint8Array;
+}
+
 interface NoteRow {
   readonly id: string;
   readonly dog_id: string;
@@ -58,7 +65,17 @@ export function tideStore(db: Db) {
      WHERE excluded.station <= weather_reading.station`,
   );
   const forget = db.prepare<[]>('DELETE FROM weather_reading');
+  const learnt = db.prepare<[], LearntPart>('SELECT part, stamp, answer FROM learnt_tide ORDER BY part');
+  const keepLearnt = db.prepare<LearntPart>(
+    'INSERT OR REPLACE INTO learnt_tide (part, stamp, answer) VALUES (@part, @stamp, @answer)',
+  );
+  const dropLearnt = db.prepare<[number]>('DELETE FROM learnt_tide WHERE part >= ?');
   return {
+    /** What was learnt last, part by part. */
+    learnt: (): readonly LearntPart[] => learnt.all(),
+    keepLearnt: (part: LearntPart): void => void keepLearnt.run(part),
+    /** Drops what was learnt from a part on. */
+    dropLearnt: (from = 0): void => void dropLearnt.run(from),
     notes: () => notes.all().map(note),
     notesOf: (dogId: string) => notesOf.all(dogId).map(note),
     findNote: (id: string) => {

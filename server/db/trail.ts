@@ -6,6 +6,7 @@
 import type { ChangeRecord } from '../../contract/safe.ts';
 import { acting } from '../auth/acting.ts';
 import { tableNames, type Db } from './open.ts';
+import { DOG_OF_ROW } from './touched.ts';
 
 /** Tables without a trail: the trail itself, what is its own record, and what the machine notes for itself. */
 const WITHOUT = new Set([
@@ -21,6 +22,7 @@ const WITHOUT = new Set([
   'intake_visit',
   'practice_bout',
   'drill_answer',
+  'learnt_tide',
 ]);
 /** Columns of which the trail says only that they changed. */
 const SECRET = new Set(['passphrase', 'pin', 'token_hash', 'feed_hash']);
@@ -32,14 +34,6 @@ interface Column {
   readonly type: string;
   readonly pk: number;
 }
-
-/** How the dog of a row is found, by the column that leads to it. */
-const TO_DOG: readonly (readonly [column: string, dog: (row: string) => string])[] = [
-  ['dog_id', (r) => `${r}.dog_id`],
-  ['check_id', (r) => `(SELECT dog_id FROM coat_check WHERE id = ${r}.check_id)`],
-  ['booking_id', (r) => `(SELECT dog_id FROM booking WHERE id = ${r}.booking_id)`],
-  ['home_of', (r) => `${r}.home_of`],
-];
 
 const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
 
@@ -53,7 +47,7 @@ function triggers(table: string, columns: readonly Column[]): string {
       .map((c) => `${r}.${c.name}`)
       .join(` || ' ' || `);
   const dog = (r: string): string =>
-    table === 'dog' ? `${r}.id` : (TO_DOG.find(([c]) => columns.some((x) => x.name === c))?.[1](r) ?? 'NULL');
+    table === 'dog' ? `${r}.id` : (DOG_OF_ROW.find(([c]) => columns.some((x) => x.name === c))?.[1](r) ?? 'NULL');
   const about = (r: string): string =>
     columns.some((c) => c.name === 'name') ? `${r}.name` : `(SELECT name FROM dog WHERE id = ${dog(r)})`;
   const values = (r: string): string =>

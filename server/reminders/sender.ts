@@ -12,22 +12,22 @@ import { addDays, type Day } from '../../core/quantity/index.ts';
 import type { Owner } from '../db/post.ts';
 import type { AppContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
-import { feedOf, homeNow, ownerDog, tideQuestion } from '../services/owner-page.ts';
+import { feedOf, homeNow, ownerDog } from '../services/owner-page.ts';
 import { emlOf, letterOf } from './templates.ts';
 import { salonDay, salonMinute } from '../salon-time.ts';
-import type { TideDesk } from '../tide-desk.ts';
+import { tideQuestion } from '../services/learn-tide.ts';
 
 /** How far back what was told counts. */
 const TOLD_DAYS = 400;
 
 /** What a reminder rests on. */
-function reminderDog(context: AppContext, desk: TideDesk, dog: DogRecord): ReminderDog {
-  const { salon, bookings, next, homeTide, lastBrushed, due } = homeNow(context, desk, dog);
+function reminderDog(context: AppContext, dog: DogRecord): ReminderDog {
+  const { salon, bookings, outlook, homeTide, lastBrushed, due } = homeNow(context, dog);
   const [visit] = bookings;
   return {
     id: dog.id,
     visit: visit && { id: visit.id, day: salonDay(Date.parse(visit.startsAt), salon.timeZone) },
-    visitDue: next?.day,
+    visitDue: outlook?.due?.day,
     blow: homeTide.blow,
     start: homeTide.start ?? undefined,
     lastBrushed,
@@ -42,10 +42,7 @@ export class ReminderSender {
   private waits: readonly PostHousehold[] = [];
   private running: Promise<number> | undefined;
   private closed = false;
-  constructor(
-    private readonly context: AppContext,
-    private readonly desk: TideDesk,
-  ) {}
+  constructor(private readonly context: AppContext) {}
 
   /** Goes through all households; the number of messages that left. A second call joins the one that is under way. */
   run(): Promise<number> {
@@ -63,10 +60,10 @@ export class ReminderSender {
   }
 
   private async round(): Promise<number> {
-    const { context, desk } = this;
+    const { context } = this;
     if (!context.stores.salon.find()) return 0;
-    await desk.atOnce(() => tideQuestion(context));
-    await desk.settled();
+    await context.tide.atOnce(() => tideQuestion(context));
+    await context.tide.settled();
     const waits: PostHousehold[] = [];
     let sent = 0;
     for (const { owner, channel, quiet } of context.stores.post.asked()) {
@@ -95,14 +92,14 @@ export class ReminderSender {
   }
 
   private postOf(owner: Owner, dogs: readonly DogRecord[]): Post {
-    const { context, desk } = this;
+    const { context } = this;
     const salon = salonOf(context);
     const today = todayOf(context, salon);
     const wish = context.stores.post.wish(owner);
     return postFor({
       asked: wish !== undefined && wish.channel !== 'off',
       quiet: wish?.quiet ?? { fromMinute: 0, toMinute: 0 },
-      dogs: dogs.map((d) => reminderDog(context, desk, d)),
+      dogs: dogs.map((d) => reminderDog(context, d)),
       today,
       minute: salonMinute(context.nowMs(), salon.timeZone),
       told: context.stores.post.told(owner, addDays(today, -TOLD_DAYS)),
@@ -111,14 +108,14 @@ export class ReminderSender {
 
   /** Writes the message of a household; false when it had one today already, or no longer wants any. */
   private async send(owner: Owner, dogs: readonly DogRecord[], { reminders }: Post): Promise<boolean> {
-    const { context, desk } = this;
+    const { context } = this;
     const salon = salonOf(context);
     const today: Day = todayOf(context, salon);
     const wish = context.stores.post.wish(owner);
     if (!wish) return false;
     const named = new Set(reminders.map((r) => r.dogId));
     const said = new Map<string, OwnerDog>(
-      dogs.filter((d) => named.has(d.id)).map((d) => [d.id, ownerDog(context, desk, d)]),
+      dogs.filter((d) => named.has(d.id)).map((d) => [d.id, ownerDog(context, d)]),
     );
     const letter = letterOf(reminders, said, today, salon);
     const [id, atMs] = [randomUUID(), context.nowMs()];

@@ -9,7 +9,7 @@ import { Temporal } from 'temporal-polyfill';
 /** Reserved by RFC 2606: nothing that is sent there can arrive. */
 const SENDER = 'post@salon.example';
 
-type SaidDog = Pick<OwnerDog, 'name' | 'visit' | 'visitDue' | 'tide' | 'missedDays' | 'week'>;
+type SaidDog = Pick<OwnerDog, 'name' | 'visit' | 'outlook' | 'tide' | 'missedDays' | 'week'>;
 interface ReminderFacts {
   readonly dog: SaidDog;
   readonly about: string;
@@ -91,8 +91,8 @@ const WORDS: Readonly<Record<ReminderKind, Words>> = {
         : `${dog.name}: a bath is due. Brush first, no bath over knots.`,
   },
 };
-const due = ({ visitDue }: SaidDog, today: Day): string =>
-  visitDue === null || visitDue <= today ? 'now' : `about ${dayText(visitDue)}`;
+const due = ({ outlook }: SaidDog, today: Day): string =>
+  !outlook?.due || outlook.due.day <= today ? 'now' : `about ${dayText(outlook.due.day)}`;
 
 export interface Letter {
   readonly subject: string;

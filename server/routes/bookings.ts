@@ -2,13 +2,15 @@
 import type { Router } from 'express';
 import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { openMethod, priceCents } from '../../core/bench/index.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
+import { bookedLength } from '../../core/tide/index.ts';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { dogToday, mustBeBookable, planOf, salonOf, todayOf } from '../facts.ts';
+import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
+import { dogToday } from '../services/dog-today.ts';
+import { learnDog } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { createOnce, ok, text } from '../reply.ts';
@@ -19,8 +21,6 @@ const OFFERED_DAYS = 4;
 const OFFERED_TIMES = 6;
 /** Furthest look ahead for a day with a free time. */
 const LOOK_DAYS = 28;
-/** Minutes of a visit nobody has planned yet. */
-const UNPLANNED_MINUTES = 90;
 
 const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
   salonInstant(day, 0, salon.timeZone),
@@ -73,24 +73,20 @@ export function bookingRoutes(context: ServerContext): Router {
     return out;
   };
 
-  on('GET /dogs/:id/next', ({ params: { id } }) => {
+  on('GET /dogs/:id/next', async ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
-    const { salon, today, check, bookings, next } = dogToday(context, dog);
-    if (!check || !next) {
+    await learnDog(context, id);
+    const { salon, bookings, outlook } = dogToday(context, dog);
+    if (!outlook?.due)
       throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
-    }
-    const plan = planOf(context, check);
-    const method = plan.recommended && openMethod(plan, plan.recommended.method);
-    const minutes = method ? Math.ceil(method.minutes / 5) * 5 : UNPLANNED_MINUTES;
-    const from = next.day > today ? next.day : today;
+    const minutes = bookedLength(outlook.minutes.likely);
     const page: NextPage = {
       dogId: id,
       dogName: dog.name,
-      next,
+      outlook: { ...outlook, due: outlook.due },
       minutes,
-      priceCents: priceCents(minutes, salon.house.rates),
       currency: salon.house.rates.currency,
-      slots: offers(from, minutes, salon),
+      slots: offers(outlook.due.offer, minutes, salon),
       booked: bookings,
     };
     return ok(page);

@@ -1,6 +1,7 @@
 /** /api/dogs/:id/checks and /api/checks: what hands found, and the plan that follows from it. */
 import type { Router } from 'express';
 import type { BenchCase, BenchCases, BenchPage } from '../../contract/bench.ts';
+import type { CheckRecord } from '../../contract/check.ts';
 import type { RankingsPage } from '../../contract/kit.ts';
 import { METHOD_IDS, zoneRankings } from '../../core/bench/index.ts';
 import { isZoneId } from '../../core/dog/index.ts';
@@ -8,6 +9,7 @@ import { paceByPerson } from '../../core/tally/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { activeDogs, planOf, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
+import { learnDog } from '../services/outlooks.ts';
 import { plannedFor } from '../services/worked-sessions.ts';
 import { found, stale } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
@@ -44,10 +46,17 @@ export function checkRoutes(context: ServerContext): Router {
     );
   });
 
-  on('GET /checks/:id/plan', ({ params: { id } }) => ok(planOf(context, found(stores.checks.find(id), 'check', id))));
-
-  on('GET /checks/:id/bench', ({ params: { id } }) => {
+  /** A stored check, once what it felt has been learnt. */
+  const learntCheck = async (id: string): Promise<CheckRecord> => {
     const check = found(stores.checks.find(id), 'check', id);
+    await learnDog(context, check.dogId);
+    return check;
+  };
+
+  on('GET /checks/:id/plan', async ({ params: { id } }) => ok(planOf(context, await learntCheck(id))));
+
+  on('GET /checks/:id/bench', async ({ params: { id } }) => {
+    const check = await learntCheck(id);
     const room = planRoomOf(context);
     const request = planRequestOf(context, check, room);
     const page: BenchPage = {

@@ -7,6 +7,7 @@ import { addDays } from '../../core/quantity/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { planOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
+import { learnDogs } from '../services/outlooks.ts';
 import { salonInstant } from '../salon-time.ts';
 import { ok } from '../reply.ts';
 
@@ -18,7 +19,7 @@ const loudness = (tool: Tool): { dbA: number; measured: boolean } | undefined =>
 export function dayRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
-  on('GET /day', () => {
+  on('GET /day', async () => {
     const salon = salonOf(context);
     const today = todayOf(context, salon);
     const room = planRoomOf(context);
@@ -26,6 +27,10 @@ export function dayRoutes(context: ServerContext): Router {
     const bookings = stores.bookings.between(
       salonInstant(today, 0, salon.timeZone),
       salonInstant(addDays(today, 1), 0, salon.timeZone),
+    );
+    await learnDogs(
+      context,
+      bookings.map((b) => b.dogId),
     );
     const dogs = bookings.flatMap(({ dogId, startsAt }): DayDog[] => {
       const dog = stores.dogs.find(dogId);

@@ -1,13 +1,13 @@
 /** /api/dogs: who comes here, who most needs a visit, and everything on one dog's page. */
 import type { Router } from 'express';
-import type { DogListItem, DogPage, DogRecord } from '../../contract/dog.ts';
-import type { SalonRecord } from '../../contract/salon.ts';
+import type { DogListItem, DogPage } from '../../contract/dog.ts';
 import { checkSummary, sessionResult } from '../services/worked-sessions.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { activeDogs, bookedDays, dogToday, outlookToday, salonOf, todayOf } from '../facts.ts';
+import { activeDogs, salonOf, todayOf } from '../facts.ts';
+import { dogToday } from '../services/dog-today.ts';
+import { learnDog, outlookReader } from '../services/outlooks.ts';
 import { found, stale } from '../problem.ts';
-import type { Day } from '../../core/quantity/index.ts';
 import { createOnce, ok } from '../reply.ts';
 
 /** Longest text that is looked for, and most dogs that are found. */
@@ -15,32 +15,30 @@ const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
 export function dogRoutes(context: ServerContext): Router {
-  const { stores } = context;
+  const { stores, tide } = context;
   const { router, on } = apiRouter(context);
 
-  const item = (salon: SalonRecord, today: Day, booked: ReadonlyMap<string, Day>) => {
-    const earlier = stores.intake.latestPastVisits();
-    return (dog: DogRecord): DogListItem => {
-      const bookedDay = booked.get(dog.id);
-      const { need, lastVisit } = outlookToday(context, salon, today, dog, bookedDay);
+  on('GET /dogs', async ({ query }) => {
+    const salon = salonOf(context);
+    const today = todayOf(context, salon);
+    const find = query['find']?.trim().slice(0, MOST_LETTERS) ?? '';
+    const dogs = find === '' ? activeDogs(context, salon, today) : stores.dogs.named(find, MOST_FOUND);
+    await tide.onesSettled();
+    const read = outlookReader(context);
+    const items = dogs.map((dog): DogListItem => {
+      const { facts, outlook } = read(dog);
       return {
         id: dog.id,
         name: dog.name,
         breed: dog.breed,
         coatClass: dog.coatClass,
         ownerName: dog.owner.name,
-        lastVisit: lastVisit ?? earlier.get(dog.id) ?? null,
-        booked: bookedDay ?? null,
-        need,
+        lastVisit: facts.lastVisit ?? null,
+        booked: facts.booked?.day ?? null,
+        need: facts.need,
+        outlook: outlook ?? null,
       };
-    };
-  };
-  on('GET /dogs', ({ query }) => {
-    const salon = salonOf(context);
-    const today = todayOf(context, salon);
-    const find = query['find']?.trim().slice(0, MOST_LETTERS) ?? '';
-    const dogs = find === '' ? activeDogs(context, salon, today) : stores.dogs.named(find, MOST_FOUND);
-    const items = dogs.map(item(salon, today, bookedDays(context, salon, today)));
+    });
     items.sort((a, b) => b.need.urgency - a.need.urgency || a.name.localeCompare(b.name));
     return ok({ today, dogs: items });
   });
@@ -55,14 +53,15 @@ export function dogRoutes(context: ServerContext): Router {
     ),
   );
 
-  on('GET /dogs/:id', ({ params: { id } }) => {
+  on('GET /dogs/:id', async ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
-    const { today, bookings, need, next } = dogToday(context, dog);
+    await learnDog(context, id);
+    const { today, bookings, facts, outlook } = dogToday(context, dog);
     const page: DogPage = {
       dog,
       today,
-      need,
-      next: next ?? null,
+      need: facts.need,
+      outlook: outlook ?? null,
       checks: stores.checks
         .linesOf(id, 0)
         .map((line) => checkSummary(context, line, dog.coatClass))

@@ -3,12 +3,12 @@ import type { RequestHandler } from 'express';
 import { homeFeed } from '../calendar.ts';
 import type { AppContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
-import { askTide, feedOf, ownerPage } from '../services/owner-page.ts';
+import { feedOf, ownerPage } from '../services/owner-page.ts';
 import { tokenHash } from '../auth/owner-links.ts';
 import { Problem } from '../problem.ts';
-import type { TideDesk } from '../tide-desk.ts';
+import { askTide } from '../services/learn-tide.ts';
 
-export function feed(context: AppContext, desk: TideDesk): RequestHandler {
+export function feed(context: AppContext): RequestHandler {
   const { stores } = context;
   return (req, res) => {
     const hash = tokenHash(String(req.params['token'] ?? ''));
@@ -16,8 +16,8 @@ export function feed(context: AppContext, desk: TideDesk): RequestHandler {
     if (!link) throw new Problem(404, null, 'There is no calendar here. Please ask the salon for a new link.');
     const salon = salonOf(context);
     const today = todayOf(context, salon);
-    askTide(context, desk);
-    const { dogs } = ownerPage(context, desk, link.dogIds, '');
+    askTide(context);
+    const { dogs } = ownerPage(context, link.dogIds, '');
     const body = homeFeed(feedOf(context, salon, today, dogs));
     res.type('text/calendar; charset=utf-8').setHeader('Cache-Control', 'private, max-age=3600');
     res.send(body);

@@ -6,21 +6,21 @@ import { apiRouter } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
-import { adherenceOf, askTide, householdOf, ownerDog, setupRecord, wishOf } from '../services/owner-page.ts';
+import { adherenceOf, householdOf, ownerDog, setupRecord, wishOf } from '../services/owner-page.ts';
 import { feedTokenOf, newToken, tokenHash } from '../auth/owner-links.ts';
 import { found, Problem, stale } from '../problem.ts';
-import type { TideDesk } from '../tide-desk.ts';
 import { bytes, created, ok } from '../reply.ts';
+import { askTide } from '../services/learn-tide.ts';
 
-export function homeRoutes(context: ServerContext, desk: TideDesk): Router {
+export function homeRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
   const deskPage = (id: string): HomeDeskPage => {
     const dog = found(stores.dogs.find(id), 'dog', id);
     const salon = salonOf(context);
     const setup = setupRecord(context, dog);
-    askTide(context, desk);
-    const seen = ownerDog(context, desk, dog);
+    askTide(context);
+    const seen = ownerDog(context, dog);
     const { effect } = seen.tide;
     const { rates } = salon.house;
     return {

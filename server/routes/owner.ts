@@ -9,18 +9,18 @@ import { parseDay } from '../../core/quantity/index.ts';
 import { apiRouter, type Ask } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
-import { askTide, mustReach, ownerPage, wishOf } from '../services/owner-page.ts';
+import { mustReach, ownerPage, wishOf } from '../services/owner-page.ts';
 import { feedTokenOf } from '../auth/owner-links.ts';
 import { pictureOf } from '../picture.ts';
 import { Problem } from '../problem.ts';
 import { nothingHere } from '../auth/guard.ts';
 import type { Limited } from '../auth/daily-limits.ts';
-import type { TideDesk } from '../tide-desk.ts';
 import { createOnce, ok } from '../reply.ts';
+import { askTide } from '../services/learn-tide.ts';
 
 type LinkKey = { [K in ApiKey]: WhoOf<K> extends 'link' ? K : never }[ApiKey];
 
-export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
+export function ownerRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
 
@@ -30,8 +30,8 @@ export function ownerRoutes(context: ServerContext, desk: TideDesk): Router {
       throw new Problem(400, 'day', `day ${on} is still to come: note what was done.`);
   };
   const page = ({ link }: Pick<Ask<LinkKey>, 'link'>) => {
-    askTide(context, desk);
-    return ownerPage(context, desk, link.dogIds, feedTokenOf(link.token));
+    askTide(context);
+    return ownerPage(context, link.dogIds, feedTokenOf(link.token));
   };
   const today = (): number => todayOf(context, salonOf(context));
   /** An entry of a dog's home that is sent again changes nothing; one that belongs to another dog is nobody's. */

@@ -7,6 +7,7 @@ import type { ServerContext } from '../context.ts';
 import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { bookingsOn, sheetPage } from '../services/day-schedule.ts';
+import { learnDogs } from '../services/outlooks.ts';
 import { salonDay } from '../salon-time.ts';
 import { created, ok } from '../reply.ts';
 
@@ -32,7 +33,14 @@ export function sheetRoutes(context: ServerContext): Router {
     return salonDay(Date.parse(booking.startsAt), salonOf(context).timeZone);
   };
 
-  on('GET /sheet', ({ query }) => ok(sheetPage(context, dayOf(query['day']))));
+  on('GET /sheet', async ({ query }) => {
+    const wanted = dayOf(query['day']);
+    await learnDogs(
+      context,
+      bookingsOn(context, salonOf(context), wanted).map((b) => b.dogId),
+    );
+    return ok(sheetPage(context, wanted));
+  });
   on('PUT /sheet/pins', ({ body: { pins } }) => {
     return ok(
       stores.write(() => {

@@ -1,6 +1,6 @@
 /** /api/tide and what feeds it: notes from home, events of a life, the weather. */
 import type { Router } from 'express';
-import type { DogLog, TideLearntAnswer, WeatherPage } from '../../contract/tide.ts';
+import type { DogLog, WeatherPage } from '../../contract/tide.ts';
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { readingsFromCsv } from '../../core/tide/index.ts';
 import type { Outside } from '../devices/devices.ts';
@@ -8,15 +8,14 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
-import { askTide } from '../services/owner-page.ts';
-import type { TideDesk } from '../tide-desk.ts';
 import { tideTextInPieces } from '../services/tide-file.ts';
 import { createOnce, ok, written } from '../reply.ts';
+import { askTide } from '../services/learn-tide.ts';
 
 /** The station is asked for so many days back. */
 const STATION_DAYS = 4 * 366;
 
-export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outside['station']): Router {
+export function tideRoutes(context: ServerContext, station: Outside['station']): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
 
@@ -35,12 +34,12 @@ export function tideRoutes(context: ServerContext, desk: TideDesk, station: Outs
   };
 
   on('GET /tide', async () => written(await tideTextInPieces(context)));
-  on('GET /tide/learnt', () => {
+  on('GET /tide/learnt', async () => {
     // Without a salon there is no tide: said as by every other room.
     salonOf(context);
-    askTide(context, desk);
-    const nothing: TideLearntAnswer = { known: null };
-    return written(desk.learnt ?? JSON.stringify(nothing));
+    askTide(context);
+    await context.tide.onesSettled();
+    return written(context.tide.learnt);
   });
   on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), ok(logOf(id))));
   on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {

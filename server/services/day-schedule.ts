@@ -138,6 +138,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       agreed: b.agreed,
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
+      isNext: stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id,
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));

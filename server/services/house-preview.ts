@@ -2,18 +2,12 @@
 import type { HousePreview, SalonRecord } from '../../contract/salon.ts';
 import type { PlanRequest } from '../../core/bench/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
-import type { Day } from '../../core/quantity/index.ts';
+import { ended, type Day } from '../../core/quantity/index.ts';
+import { outlookOf, rhythm } from '../../core/tide/index.ts';
+import type { DogRecord } from '../../contract/dog.ts';
+import { bookDog, bookRoom } from './tide-file.ts';
 import type { AppContext } from '../context.ts';
-import {
-  activeDogsInPieces,
-  bookedDays,
-  lastFinished,
-  outlookOf,
-  planRequestOf,
-  planRoomOf,
-  salonOf,
-  todayOf,
-} from '../facts.ts';
+import { activeDogsInPieces, bookedDays, coreDog, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
@@ -49,15 +43,24 @@ async function movedDates(
   today: Day,
   house: HouseRules,
 ): Promise<HousePreview['moved']> {
-  const { stores } = context;
   const pauses = new Pauses();
+  const room = bookRoom(context);
+  const dueIn = (rules: HouseRules, dog: DogRecord): number | undefined => {
+    const of = ended(bookDog(context, dog, room));
+    const known = context.tide.tide(dog.id);
+    return (
+      known &&
+      outlookOf({ ...of, rhythm: rhythm(coreDog(dog), dog.homeCare, rules.rhythm) }, known.tide, known.from, {
+        today,
+        openWeekdays: rules.openWeekdays,
+        rates: rules.rates,
+      }).due?.offer
+    );
+  };
   let [sooner, later, days] = [0, 0, 0];
   for (const dog of await inPieces(activeDogsInPieces(context, salon, today))) {
     await pauses.take();
-    const [check, session] = [stores.checks.latestOf(dog.id), lastFinished(context, dog.id)];
-    const next = (of: SalonRecord): number | undefined =>
-      outlookOf(context, of, today, dog, check, session, undefined).next?.day;
-    const [was, is] = [next(salon), next({ ...salon, house })];
+    const [was, is] = [dueIn(salon.house, dog), dueIn(house, dog)];
     if (was === undefined || is === undefined) continue;
     if (is < was) sooner++;
     if (is > was) later++;

@@ -6,6 +6,7 @@ import {
   type HomeSetupRecord,
   type HomeTide,
   type OwnerDog,
+  type OwnerOutlook,
   type OwnerPage,
 } from '../../contract/home.ts';
 import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../../contract/post.ts';
@@ -27,18 +28,15 @@ import {
   type HomeWeekRequest,
 } from '../../core/home/index.ts';
 import { addDays, civilFromDay, day, parseDay, sum, type Day } from '../../core/quantity/index.ts';
+import type { Outlook } from '../../core/tide/index.ts';
 import type { Feed } from '../calendar.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { salonInstant } from '../salon-time.ts';
 import type { AppContext } from '../context.ts';
-import { dogToday } from '../facts.ts';
+import { dogToday } from './dog-today.ts';
 import { recordOf } from './worked-sessions.ts';
 import { Problem } from '../problem.ts';
-import { tideTextInPieces } from './tide-file.ts';
-import type { TideDesk } from '../tide-desk.ts';
-import type { TideQuestion } from '../tide-thread.ts';
 import type { Stores } from '../db/index.ts';
-import { Pauses } from '../work/pauses.ts';
 
 /** How far back a home's bouts are read. */
 const BACK_DAYS = 70;
@@ -105,7 +103,7 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
 }
 
 /** What a dog's home did and was told, and what the tide says of it: all but the plan, which takes longer. */
-export function homeNow(context: AppContext, desk: TideDesk, dog: DogRecord) {
+export function homeNow(context: AppContext, dog: DogRecord) {
   const { stores } = context;
   const now = dogToday(context, dog);
   const { today } = now;
@@ -120,16 +118,16 @@ export function homeNow(context: AppContext, desk: TideDesk, dog: DogRecord) {
     doneToday: days.includes(today),
     // A home that has noted nothing yet has missed nothing.
     lastBrushed: days.length === 0 ? undefined : day(Math.max(visited ?? -Infinity, ...days)),
-    homeTide: tideOf(desk, dog, today, now.tide !== 'baseline'),
+    homeTide: tideOf(context, now.outlook, dog),
     due: dueCare(dog, stores.home.lastCares(dog.id), visited, today, addDays(today, 6)),
   };
 }
 
 /** All that an owner's page shows of one dog. */
-export function ownerDog(context: AppContext, desk: TideDesk, dog: DogRecord): OwnerDog {
+export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
   const { stores } = context;
-  const now = homeNow(context, desk, dog);
-  const { salon, today, bookings, next, visited, bouts, doneToday, lastBrushed, homeTide, due } = now;
+  const now = homeNow(context, dog);
+  const { salon, today, bookings, outlook, visited, bouts, doneToday, lastBrushed, homeTide, due } = now;
   const record = setupRecord(context, dog);
   const household = householdOf(context, dog);
   const share = likes(dog) / sum(household.map(likes));
@@ -178,46 +176,35 @@ export function ownerDog(context: AppContext, desk: TideDesk, dog: DogRecord): O
     doneToday,
     note: record.note,
     visit: bookings[0] ? { startsAt: bookings[0].startsAt, minutes: bookings[0].minutes } : null,
-    visitDue: bookings[0] ? null : (next?.day ?? null),
+    outlook: outlook ? ownerOutlook(outlook) : null,
     reports: reports.map(({ dogId: _, ...r }) => r),
     bouts: bouts.filter((b) => (parseDay(b.day) ?? 0) > today - SHOWN_DAYS),
   };
 }
 
-function tideOf(desk: TideDesk, dog: DogRecord, today: Day, priorBlow: boolean): HomeTide {
-  const known = desk.digest(dog.id);
-  const start = known?.starts.find((s) => s.tide !== 'life' && s.high > today - 45);
+const ownerOutlook = ({ due, booked, visit, minutes, grams, vetFirst }: Outlook): OwnerOutlook => ({
+  due,
+  booked,
+  visit,
+  minutes,
+  grams,
+  vetFirst,
+});
+
+function tideOf({ tide }: AppContext, outlook: Outlook | undefined, dog: DogRecord): HomeTide {
+  const effect = tide.effect(dog.id);
   return {
-    blow: known?.blow ?? priorBlow,
-    start: start ? { key: start.key, low: start.low, likely: start.likely, high: start.high } : null,
-    effect: known
-      ? {
-          kept: known.effect.kept.likely,
-          without: known.effect.without.likely,
-          missedWeek: known.effect.missedWeek.likely,
-        }
+    blow: outlook?.blow ?? false,
+    start: outlook?.start ?? null,
+    effect: effect
+      ? { kept: effect.kept.likely, without: effect.without.likely, missedWeek: effect.missedWeek.likely }
       : null,
   };
 }
 
 /** Bouts a day that a home plans: its class's, as far as it has days with minutes. */
-function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): number {
+export function boutsPerDay(dog: DogRecord, { minutesByWeekday }: HomeSetupFacts): number {
   return Math.min(coatRow(dog.coatClass).home.boutsPerWeek, minutesByWeekday.filter((m) => m > 0).length) / 7;
-}
-
-/** Has the tide computed from today's facts; pages do not wait for it. */
-export const askTide = (context: AppContext, desk: TideDesk): void => desk.soon(() => tideQuestion(context));
-
-/** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */
-export async function tideQuestion(context: AppContext): Promise<string> {
-  const book = await tideTextInPieces(context);
-  const pauses = new Pauses();
-  const homes: TideQuestion['homes'][number][] = [];
-  for (const d of context.stores.dogs.all()) {
-    await pauses.take();
-    homes.push({ id: d.id, boutsPerDay: boutsPerDay(d, setupRecord(context, d)) });
-  }
-  return `{"book":${book},"homes":${JSON.stringify(homes)}}`;
 }
 
 /** Bouts done of those that were planned, over four weeks; null before anything was noted. */
@@ -249,12 +236,7 @@ export function mustReach({ owner }: DogRecord, wish: OwnerPost): void {
 }
 
 /** The page a link opens. */
-export function ownerPage(
-  context: AppContext,
-  desk: TideDesk,
-  dogIds: readonly string[],
-  feedToken: string,
-): OwnerPage {
+export function ownerPage(context: AppContext, dogIds: readonly string[], feedToken: string): OwnerPage {
   const dogs = dogIds.flatMap((id) => context.stores.dogs.find(id) ?? []);
   const salon = context.stores.salon.find();
   const [first] = dogs;
@@ -264,7 +246,7 @@ export function ownerPage(
     salonName: salon?.name ?? '',
     timeZone: salon?.timeZone ?? 'UTC',
     feed: `/feed/${feedToken}.ics`,
-    dogs: dogs.map((d) => ownerDog(context, desk, d)),
+    dogs: dogs.map((d) => ownerDog(context, d)),
   };
 }
 

@@ -1,31 +1,42 @@
 /** What a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import { createHash } from 'node:crypto';
+import type { CheckRecord } from '../../contract/check.ts';
+import { coatCheck } from '../../contract/check-facts.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
-import { outlineOf } from '../../core/bench/index.ts';
+import { openMethod, outlineOf } from '../../core/bench/index.ts';
 import { FINGER_GRADES, type CoatCheck } from '../../core/check/index.ts';
-import { ZONE_IDS } from '../../core/dog/index.ts';
 import { weekMinutes } from '../../core/book/index.ts';
-import { day, ended, parseDay, type Day } from '../../core/quantity/index.ts';
-import { HEEDED_DAYS, rhythm, type BookDog, type LifeEvent, type Sighting } from '../../core/tide/index.ts';
+import { day, ended, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
+import {
+  checkAtGrade,
+  foundCoat,
+  HEEDED_DAYS,
+  minutesAtLoad,
+  rhythm,
+  USUAL_TAKES,
+  type BookDog,
+  type FoundCoat,
+  type LifeEvent,
+  type Sighting,
+} from '../../core/tide/index.ts';
+import type { SalonRecord } from '../../contract/salon.ts';
 import { learntFor } from '../../core/tally/index.ts';
 import type { AppContext, GatheredFile } from '../context.ts';
-import { activeDogsInPieces, coreDog, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
+import {
+  activeDogsInPieces,
+  coreDog,
+  lastFinishedLine,
+  planOf,
+  planRoomOf,
+  salonOf,
+  todayOf,
+  type PlanRoom,
+} from '../facts.ts';
 import { touchSeen, visitSeen } from './worked-sessions.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { inPieces } from '../work/pauses.ts';
-
-/** Rows by the dog they are of, in their order. */
-function byDog<T extends { readonly dogId: string }>(rows: readonly T[]): ReadonlyMap<string, readonly T[]> {
-  const found = new Map<string, T[]>();
-  for (const row of rows) {
-    const of = found.get(row.dogId);
-    if (of) of.push(row);
-    else found.set(row.dogId, [row]);
-  }
-  return found;
-}
 
 const dayOf = (text: string): Day => parseDay(text) ?? day(0);
 
@@ -40,6 +51,14 @@ const boutSighting = ({ day: on, amount }: HomeBoutNote): Sighting => ({
   ...(amount !== null && { amount }),
 });
 
+/** A visit that was brought in: it took what visits usually take. */
+const pastVisit = ({ day: on, grams }: { readonly day: number; readonly grams: number | null }): Sighting => ({
+  kind: 'visit',
+  day: day(on),
+  takes: USUAL_TAKES,
+  ...(grams !== null && { weighed: { grams, share: USUAL_TAKES } }),
+});
+
 const lifeEvent = ({ kind, day: on, outdoorShare }: LifeNote): LifeEvent => ({
   kind,
   day: dayOf(on),
@@ -50,29 +69,112 @@ const sha256 = (text: string): string => createHash('sha256').update(text).diges
 /** A room by its house and kit, digested once for all dogs that are planned in it. */
 const digestOf = ({ house, kit }: PlanRoom): string => sha256(JSON.stringify([house, kit]));
 
-/** Minutes of a visit at each load, as the bench plans them for a coat that is the same all over; a load a step. */
+/** What the newest check found that nothing was worked on since. */
+export function unworkedCheck(context: AppContext, dogId: string): CheckRecord | undefined {
+  const { checks } = context.stores;
+  const line = checks.newestLine(dogId);
+  const session = lastFinishedLine(context, dogId);
+  const check = line && checks.find(line.id);
+  return check && session && formatDay(day(session.day)) >= check.day ? undefined : check;
+}
+
+/** Minutes of a visit at each load, as the bench plans them for this coat fuller and emptier than it was found; a load a step. */
 function* minutesAt(
   { memos }: AppContext,
   dog: DogRecord,
+  found: CoatCheck | undefined,
   room: PlanRoom,
   roomDigest: string,
 ): Generator<void, readonly number[]> {
   const facts = coreDog(dog);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
-  const planned = sha256(JSON.stringify([roomDigest, facts, learnt]));
+  const planned = sha256(JSON.stringify([roomDigest, facts, found, learnt]));
   const before = memos.minutes.known(planned, '');
   if (before) return before;
   const made: number[] = [];
   for (const finger of FINGER_GRADES) {
-    const felt = { finger, tug: finger >= 3 ? 3 : finger >= 2 ? 2 : 1, tie: 'none', skin: 'clear' } as const;
-    const zones = Object.fromEntries(ZONE_IDS.map((id) => [id, felt]));
-    const check: CoatCheck = { day: day(0), weightKg: dog.weightKg, guardMm: {}, zones, inspection: {}, note: '' };
+    const check = checkAtGrade(dog, finger, day(0), found);
     made.push(outlineOf({ dog: facts, check, kit: room.kit, house: room.house, learnt }).minutes);
     yield;
   }
   // More hair never takes less time; where a coat grades no higher the time stays.
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
   return memos.minutes.put(planned, '', rising);
+}
+
+/** The same so that the coat as it was found takes what its plan takes. */
+function minutesAsFound(
+  context: AppContext,
+  check: CheckRecord,
+  { load }: FoundCoat,
+  usual: readonly number[],
+  room: PlanRoom,
+): readonly number[] {
+  const plan = planOf(context, check, room);
+  const best = plan.recommended && openMethod(plan, plan.recommended.method);
+  const by = best ? best.minutes / Math.max(1, minutesAtLoad(usual, load)) : 1;
+  return usual.map((m) => m * by);
+}
+
+/** What one dog's forecasts rest on, as its records stand now; read again when something was written about it. */
+export function* bookDog(
+  context: AppContext,
+  d: DogRecord,
+  on: { readonly salon: SalonRecord; readonly today: Day; readonly room: PlanRoom; readonly digest: string },
+): Generator<void, BookDog> {
+  const { stores, memos } = context;
+  const { salon, today, room, digest } = on;
+  const checked = context.tide.tide(d.id)?.tide.checked;
+  const facts = `${today} ${digest} ${stores.touched.ofDog(d.id)} ${checked?.day} ${checked?.grams.likely.toFixed(1)}`;
+  const known = memos.bookDogs.known(d.id, facts);
+  if (known) return known;
+  const since = today - HEEDED_DAYS;
+  const check = unworkedCheck(context, d.id);
+  const felt = check && coatCheck(check);
+  const found = felt && foundCoat(felt, coreDog(d));
+  const usual = yield* minutesAt(context, d, felt, room, digest);
+  const minutes = check && found ? minutesAsFound(context, check, found, usual, room) : usual;
+  const born = d.born === null ? undefined : parseDay(d.born);
+  const sightings: readonly Sighting[] = [
+    ...stores.checks.linesOf(d.id, since).flatMap((c) => touchSeen(context, c, d.coatClass) ?? []),
+    ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitSeen(context, s) ?? []),
+    ...stores.intake.pastVisits(d.id, since).map(pastVisit),
+    ...stores.tide.notesOf(d.id).map(noteSighting),
+    ...stores.home.boutsOf(d.id, day(since)).map(boutSighting),
+  ];
+  return memos.bookDogs.put(d.id, facts, {
+    id: d.id,
+    name: d.name,
+    owner: d.owner.name,
+    dog: {
+      coatClass: d.coatClass,
+      weightKg: d.weightKg,
+      outdoorShare: d.outdoorShare,
+      homeCare: d.homeCare,
+      life: [
+        ...stores.tide.livesOf(d.id).map(lifeEvent),
+        ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
+      ],
+      ...(born !== undefined && { born }),
+      ...(d.traits.includes('four-tides') && { fourTides: true }),
+    },
+    sightings: [...sightings].sort((a, b) => a.day - b.day),
+    minutesAt: minutes,
+    rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
+    booked: stores.bookings.ofDogFrom(d.id, salonInstant(today, 0, salon.timeZone)).map((b) => ({
+      day: salonDay(Date.parse(b.startsAt), salon.timeZone),
+      minutes: b.minutes,
+      agreed: b.agreed,
+    })),
+    ...(found && { found }),
+  });
+}
+
+/** What the facts of dogs are read with: the same for all of them. */
+export function bookRoom(context: AppContext) {
+  const salon = salonOf(context);
+  const room = planRoomOf(context);
+  return { salon, today: todayOf(context, salon), room, digest: digestOf(room) };
 }
 
 /** Computes piece by piece what forecasts rest on, so that anyone who asks first does not wait: each step is short. */
@@ -89,7 +191,10 @@ export function* warmTide(context: AppContext): Generator<void, void> {
     }
   const room = planRoomOf(context);
   const digest = digestOf(room);
-  for (const dog of dogs) yield* minutesAt(context, dog, room, digest);
+  for (const dog of dogs) {
+    const check = unworkedCheck(context, dog.id);
+    yield* minutesAt(context, dog, check && coatCheck(check), room, digest);
+  }
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
       touchSeen(context, line, dog.coatClass);
@@ -132,56 +237,14 @@ export async function tideTextInPieces(context: AppContext): Promise<string> {
   return (all.text ??= await inPieces(writing(all.file)));
 }
 
-function* gather(context: AppContext): Generator<void, TideFile> {
+/** All of a tide book but its dogs. */
+export function tideHead(context: AppContext, { salon, today }: ReturnType<typeof bookRoom>): Omit<TideFile, 'dogs'> {
   const { stores } = context;
-  const salon = salonOf(context);
-  const today = todayOf(context, salon);
-  const room = planRoomOf(context);
-  const digest = digestOf(room);
-  const since = today - HEEDED_DAYS;
-  const notes = byDog(stores.tide.notes());
-  const bouts = byDog(stores.home.bouts());
-  const lives = byDog(stores.tide.lives());
-  const booked = byDog(stores.bookings.between(salonInstant(today, 0, salon.timeZone), '9999'));
   const { openMinute, closeMinute } = salon.house.hours;
   const people = stores.roster.people();
   const open = salon.house.openWeekdays;
   const rostered = weekMinutes(people, open);
   const doors = (closeMinute - openMinute) * salon.house.tables * open.length;
-  const all = yield* activeDogsInPieces(context, salon, today);
-  const dogs: BookDog[] = [];
-  for (const d of all) {
-    yield;
-    const life = [
-      ...(lives.get(d.id) ?? []).map(lifeEvent),
-      ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
-    ];
-    const born = d.born === null ? undefined : parseDay(d.born);
-    const minutes = yield* minutesAt(context, d, room, digest);
-    dogs.push({
-      id: d.id,
-      name: d.name,
-      owner: d.owner.name,
-      dog: {
-        coatClass: d.coatClass,
-        weightKg: d.weightKg,
-        outdoorShare: d.outdoorShare,
-        homeCare: d.homeCare,
-        life,
-        ...(born !== undefined && { born }),
-        ...(d.traits.includes('four-tides') && { fourTides: true }),
-      },
-      sightings: [
-        ...stores.checks.linesOf(d.id, since).flatMap((c) => touchSeen(context, c, d.coatClass) ?? []),
-        ...[...stores.sessions.linesOf(d.id, since)].reverse().flatMap((s) => visitSeen(context, s) ?? []),
-        ...(notes.get(d.id) ?? []).map(noteSighting),
-        ...(bouts.get(d.id) ?? []).map(boutSighting),
-      ].sort((a, b) => a.day - b.day),
-      minutesAt: minutes,
-      rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
-      booked: (booked.get(d.id) ?? []).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
-    });
-  }
   return {
     format: TIDE_FORMAT,
     version: TIDE_VERSION,
@@ -189,18 +252,26 @@ function* gather(context: AppContext): Generator<void, TideFile> {
     town: salon.town,
     today,
     place: { latitudeDeg: salon.latitudeDeg, longitudeDeg: salon.longitudeDeg },
-    openWeekdays: salon.house.openWeekdays,
+    openWeekdays: open,
+    rates: salon.house.rates,
     minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
     roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
     wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),
-    mostMinutes: Object.fromEntries(all.flatMap((d) => (d.standingMinutes ? [[d.id, d.standingMinutes]] : []))),
-    unagreed: Object.fromEntries(
-      [...booked].map(([id, of]) => [
-        id,
-        of.filter((b) => !b.agreed).map((b) => salonDay(Date.parse(b.startsAt), salon.timeZone)),
-      ]),
-    ),
     readings: stores.tide.readings().map(({ day: on, celsius }) => ({ day: on, celsius })),
+  };
+}
+
+function* gather(context: AppContext): Generator<void, TideFile> {
+  const on = bookRoom(context);
+  const all = yield* activeDogsInPieces(context, on.salon, on.today);
+  const dogs: BookDog[] = [];
+  for (const d of all) {
+    yield;
+    dogs.push(yield* bookDog(context, d, on));
+  }
+  return {
+    ...tideHead(context, on),
+    mostMinutes: Object.fromEntries(all.flatMap((d) => (d.standingMinutes ? [[d.id, d.standingMinutes]] : []))),
     dogs,
   };
 }

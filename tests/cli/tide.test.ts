@@ -4,8 +4,9 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { TIDE_FORMAT, type TideFile } from '../../contract/tide.ts';
+import { TIDE_FORMAT, TIDE_VERSION, type TideFile } from '../../contract/tide.ts';
 import { addDays, formatDay, seededRandom } from '../../core/quantity/index.ts';
+import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
 
 const wt = (...args: string[]) => spawnSync(process.execPath, ['scripts/run.cjs', 'wt', ...args], { encoding: 'utf8' });
@@ -15,13 +16,14 @@ if (!world) throw new Error('no world');
 const town = makeTown(world, seededRandom(3), 3);
 const file = (until: number): TideFile => ({
   format: TIDE_FORMAT,
-  version: 1,
+  version: TIDE_VERSION,
   salon: 'Made up',
   town: 'Nowhere',
   today: town.issue,
   place: STUDY_PLACE,
   openWeekdays: [1, 2, 3, 4, 5],
   minutesPerWeek: 900,
+  rates: DEFAULT_HOUSE.rates,
   readings: [],
   dogs: town.dogs.map((d, i) => ({
     id: `dog-${i}`,
@@ -77,7 +79,9 @@ describe('wt book', () => {
     const path = join(mkdtempSync(join(tmpdir(), 'woolly-tide-')), 'salon.json');
     const agreed = addDays(town.issue, 40);
     const salon = file(town.issue);
-    const dogs = salon.dogs.map((d, i) => (i === 0 ? { ...d, booked: [agreed] } : d));
+    const dogs = salon.dogs.map((d, i) =>
+      i === 0 ? { ...d, booked: [{ day: agreed, minutes: 80, agreed: true }] } : d,
+    );
     writeFileSync(path, JSON.stringify({ ...salon, dogs }));
     const { status, stdout } = wt('book', path);
     expect(status).to.equal(0);

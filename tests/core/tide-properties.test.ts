@@ -7,7 +7,10 @@ import {
   dogModel,
   fitDog,
   freshTown,
+  GLOBALS,
   HEEDED_DAYS,
+  LogReader,
+  ratesOf,
   type DogModel,
   type CareAhead,
 } from '../../core/tide/index.ts';
@@ -18,7 +21,7 @@ const modelOf = (dog: Parameters<typeof dogModel>[0], log: Parameters<typeof dog
 /** Parameters somewhere in the prior. */
 const thetaOf = (m: DogModel, at: readonly number[]): Float64Array =>
   Float64Array.from(m.mean, (v, i) => v + (m.sd[i] || 8) * 1.2 * (at[i % at.length] ?? 0));
-const units = fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 });
+const units = fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 13, maxLength: 13 });
 
 describe('tides', () => {
   it('balance: what was set free fell, was taken out, or is still in the coat', () => {
@@ -33,8 +36,12 @@ describe('tides', () => {
       fc.property(tideDog, units, plans, fc.double({ min: 0, max: 500, noNaN: true }), (dog, at, p, startG) => {
         const m = modelOf(dog, [{ kind: 'started', day: addDays(TODAY, -300) }]);
         const from = addDays(TODAY, -300);
-        const plan: CareAhead = { ...p, visits: new Map(p.visits.map(([d, takes]) => [from + d, takes])) };
-        const rates = m.rates(thetaOf(m, at));
+        const plan: CareAhead = {
+          light: p.light,
+          bouts: new Float64Array(420).fill(p.boutsPerDay),
+          visits: new Map(p.visits.map(([d, takes]) => [from + d, takes])),
+        };
+        const rates = ratesOf(m, thetaOf(m, at));
         const c = course(rates, from, startG, 420, plan);
         const released = sum(c.released);
         const left = c.store.at(-1) ?? 0;
@@ -54,20 +61,22 @@ describe('tides', () => {
     );
   });
 
-  it('read in closed form what a walk by hours gives', () => {
+  it('read in closed form what a slow, plain walk by hours gives, in the order of a day', () => {
     fc.assert(
       fc.property(tideDog, sightings, units, ({ life: _, ...facts }, log, at) => {
         // Events of a life count by the middle of a gap between sightings: without them the two are one.
         const m = modelOf({ ...facts, life: [] }, log);
         const theta = thetaOf(m, at);
-        const rates = m.rates(theta);
-        const own = m.read(theta, new Float64Array(m.sightings));
+        const rates = ratesOf(m, theta);
+        const own = new LogReader(m).read(theta, new Float64Array(m.sightings));
+        const touches = log.filter((s) => s.kind === 'touch' && s.day <= TODAY).map((s) => s.day);
+        const lastTouch = Math.max(-Infinity, ...touches);
         let store = rates.startG;
         const hours = 24;
         for (let d: number = m.from; d < m.lastDay; d++) {
           for (let h = 0; h < hours; h++) {
             const t = d + (h + 0.5) / hours;
-            let release = rates.baseG * rates.baseAt(t);
+            let release = rates.baseG;
             for (const s of rates.sheds) {
               const u = t - s.onset;
               const scale = s.lengthDays / 4.743864518;
@@ -76,10 +85,14 @@ describe('tides', () => {
             store += (release - rates.loss * store) / hours;
           }
           const on = d + 1;
-          const bouts = m.bouts.get(on) ?? 0;
-          const visits = log.filter((s) => s.kind === 'visit' && s.day === on);
-          for (const v of visits) if (v.kind === 'visit') store *= 1 - Math.min(0.99, v.takes);
-          store *= (1 - rates.bout) ** bouts;
+          if (on === lastTouch) store *= Math.exp(theta[GLOBALS.indexOf('now')] ?? 0);
+          const visits = log.flatMap((s) => (s.kind === 'visit' && s.day === on ? [s] : []));
+          const once = visits.filter(
+            (v, i) => visits.findIndex((o) => o.takes === v.takes && o.weighed?.grams === v.weighed?.grams) === i,
+          );
+          for (const v of once.slice(0, 2)) store *= 1 - Math.min(0.97, v.takes);
+          const bouts = log.filter((s) => s.kind === 'brushed' && s.day === on).length;
+          store *= (1 - rates.bout) ** Math.min(3, bouts);
         }
         expect(own / store).to.be.closeTo(1, 0.01);
       }),
@@ -94,12 +107,13 @@ describe('tides', () => {
         const theta = thetaOf(m, at);
         const n = m.sightings;
         const slopes = new Float64Array(m.size * n);
-        m.slopes(theta, new Float64Array(n), slopes);
+        const reader = new LogReader(m);
+        reader.slopes(theta, new Float64Array(n), slopes);
         const h = 1e-4;
         for (let j = 0; j < m.size; j++) {
           const moved = (by: number): Float64Array => {
             const reads = new Float64Array(n);
-            m.read(
+            reader.read(
               Float64Array.from(theta, (v, i) => (i === j ? v + by : v)),
               reads,
             );

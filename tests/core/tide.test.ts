@@ -1,18 +1,16 @@
 import { expect } from 'chai';
 import { dayLengthHours } from '../../core/sun/index.ts';
-import { addDays, dayFromCivil, isoWeekday, sum, type Day } from '../../core/quantity/index.ts';
+import { addDays, dayFromCivil, sum, type Day } from '../../core/quantity/index.ts';
 import {
-  dueLoadG,
+  course,
+  dogModel,
   leftBySession,
   lightSeason,
   lightSeasons,
-  looseStore,
-  nextVisit,
-  outlook,
   pulseShare,
-  releaseCurve,
+  ratesOf,
   visitNeed,
-  type NextVisitRequest,
+  type NeedRequest,
 } from '../../core/tide/index.ts';
 import { openMethod, planVisit } from '../../core/bench/index.ts';
 import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
@@ -26,10 +24,18 @@ const EQUATOR = { latitudeDeg: 0.3, longitudeDeg: 32 };
 const HUSKY = dogOf('medium-double', 25, { outdoorShare: 0.5 });
 const YEAR = on(2031, 1, 1);
 
+/** A dog of which nothing is known but what its class and place say. */
+const usual = (place: typeof NORTH, outdoorShare = 0.5) => {
+  const dog = { coatClass: 'medium-double', weightKg: 25, outdoorShare, homeCare: 'none', life: [] } as const;
+  const model = dogModel(dog, place, [], YEAR, addDays(YEAR, 365));
+  const rates = ratesOf(model, model.mean);
+  const year = course(rates, addDays(YEAR, -1), rates.startG, 365);
+  return { sheds: model.sheds.map((s, i) => ({ ...s, ...rates.sheds[i] })), ...year };
+};
+
 describe('the first seasonal prior', () => {
   it('has a spring and a smaller autumn pulse in the north, each 4 to 6 weeks', () => {
-    const { pulses } = releaseCurve(HUSKY, NORTH, YEAR, 365);
-    const year = pulses.filter((p) => p.onset >= YEAR && p.onset < YEAR + 365);
+    const year = usual(NORTH).sheds.filter((p) => p.usual >= YEAR && p.usual < YEAR + 365);
     expect(year.map((p) => p.tide)).to.deep.equal(['spring', 'autumn']);
     expect(year[0]?.onset).to.be.within(on(2031, 3, 15), on(2031, 4, 20));
     expect(year[0]?.grams).to.be.greaterThan(year[1]?.grams ?? Infinity);
@@ -43,23 +49,19 @@ describe('the first seasonal prior', () => {
 
   it('is nearly flat near the equator and for an indoor dog flatter than for an outdoor one', () => {
     expect(lightSeason(EQUATOR, YEAR)).to.be.lessThan(0.05);
-    const peak = (outdoorShare: number): number =>
-      Math.max(...releaseCurve({ ...HUSKY, outdoorShare }, NORTH, YEAR, 365).gramsPerDay);
+    const peak = (outdoorShare: number): number => Math.max(...usual(NORTH, outdoorShare).released);
     expect(peak(0)).to.be.lessThan(peak(1) * 0.7);
   });
 
   it('keeps the year’s grams whatever the season does', () => {
-    for (const place of [NORTH, EQUATOR, SOUTH]) {
-      const total = sum(releaseCurve(HUSKY, place, YEAR, 365).gramsPerDay);
-      expect(total).to.be.closeTo(900 * 0.101 * 25 ** (2 / 3), 40);
-    }
+    for (const place of [NORTH, EQUATOR, SOUTH])
+      expect(sum(usual(place).released)).to.be.closeTo(900 * 0.101 * 25 ** (2 / 3), 40);
   });
 
   it('works where the sun does not set, and says 24 hours or none', () => {
-    const polar = { latitudeDeg: 78, longitudeDeg: 15 };
     expect(dayLengthHours(on(2031, 6, 21), 78)).to.equal(24);
     expect(dayLengthHours(on(2031, 12, 21), 78)).to.equal(0);
-    expect(releaseCurve(HUSKY, polar, YEAR, 365).pulses.length).to.be.at.least(2);
+    expect(usual({ latitudeDeg: 78, longitudeDeg: 15 }).sheds.length).to.be.at.least(2);
   });
 
   it('a pulse is heaviest early and 95 % over after its length', () => {
@@ -71,90 +73,21 @@ describe('the first seasonal prior', () => {
   });
 });
 
-describe('the next date', () => {
-  const ask = (more: Partial<NextVisitRequest> = {}): NextVisitRequest => ({
-    dog: HUSKY,
-    place: NORTH,
-    from: on(2031, 3, 10),
-    leftG: 20,
-    leftShare: 0.1,
-    homeCare: 'none',
-    openWeekdays: [1, 2, 3, 4, 5],
-    ...more,
-  });
-
-  it('comes sooner before a blow than after one, and says the tide', () => {
-    const spring = nextVisit(ask());
-    const summer = nextVisit(ask({ from: on(2031, 6, 20) }));
-    expect(spring.day - on(2031, 3, 10)).to.be.lessThan(summer.day - on(2031, 6, 20));
-    expect(spring.reasons[0]).to.deep.include({ code: 'store-full', tide: 'spring' });
-  });
-
-  it('lies between its earliest and latest, on an open weekday', () => {
-    for (let d = 0; d < 365; d += 9) {
-      const next = nextVisit(ask({ from: addDays(YEAR, d) }));
-      expect(next.earliest).to.be.at.most(next.day);
-      expect(isoWeekday(next.day)).to.be.at.most(5);
-      expect(next.latest).to.be.at.least(next.earliest);
-    }
-  });
-
-  it('keeps the rhythm: 4 to 6 weeks or so alone, up to 8 to 13 when the home does its share', () => {
-    const alone = nextVisit(ask({ from: on(2031, 6, 20) })).day - on(2031, 6, 20);
-    const kept = nextVisit(ask({ from: on(2031, 6, 20), homeCare: 'steady' })).day - on(2031, 6, 20);
-    expect(alone).to.be.within(28, 58);
-    expect(kept).to.be.within(56, 93);
-  });
-
-  it('lets skin rest after work, but not after a mere look', () => {
-    const full = { leftG: 500, from: on(2031, 6, 2) };
-    expect(nextVisit(ask({ ...full, leftShare: 0.6 })).day - full.from).to.be.at.least(28);
-    expect(nextVisit(ask({ ...full, leftShare: undefined })).day - full.from).to.be.at.most(3);
-  });
-
-  it('sees puppies more often', () => {
-    const puppy = nextVisit(ask({ dog: { ...HUSKY, traits: ['puppy-coat'] }, from: on(2031, 6, 20) }));
-    expect(puppy.day - on(2031, 6, 20)).to.be.at.most(36);
-  });
-
-  it('refuses a salon that is never open', () => {
-    expect(() => nextVisit(ask({ openWeekdays: [] }))).to.throw(RangeError);
-  });
-
-  it('the store only falls when nothing is released', () => {
-    const store = looseStore(new Float64Array(50), 100, 0.02, 'some');
-    for (const [i, g] of store.entries()) expect(g).to.be.lessThan(i === 0 ? 100 : (store[i - 1] ?? 0));
-    expect(dueLoadG(HUSKY)).to.be.greaterThan(0);
-  });
-});
-
 describe('need', () => {
   const today = on(2031, 5, 20);
-  const next = nextVisit({
-    dog: HUSKY,
-    place: NORTH,
-    from: on(2031, 3, 10),
-    leftG: 20,
-    leftShare: 0.1,
-    homeCare: 'none',
-    openWeekdays: [1, 2, 3, 4, 5],
-  });
+  const visited = on(2031, 3, 10);
+  const due = { day: addDays(visited, 28), earliest: visited, latest: addDays(visited, 40), offer: today, reasons: [] };
+  const ask = (more: Partial<NeedRequest>) =>
+    visitNeed({ today, lastCheck: visited, lastVisit: visited, vetFirst: undefined, due, ...more });
   it('puts the vet first, then who is overdue, then who rests', () => {
-    const vet = visitNeed({ today, lastCheck: today, awaitsVet: true, next });
-    const late = visitNeed({ today, lastCheck: on(2031, 3, 10), lastVisit: on(2031, 3, 10), awaitsVet: false, next });
-    const rests = visitNeed({
-      today: on(2031, 3, 12),
-      lastCheck: on(2031, 3, 10),
-      lastVisit: on(2031, 3, 10),
-      awaitsVet: false,
-      next,
-    });
-    const booked = visitNeed({ today, lastVisit: on(2031, 3, 10), awaitsVet: false, next, booked: addDays(today, 2) });
+    const [vet, late, rests] = [ask({ vetFirst: today }), ask({}), ask({ today: addDays(visited, 2) })];
     expect(late.reason.code).to.equal('overdue');
     expect(vet.urgency).to.be.greaterThan(late.urgency);
     expect(late.urgency).to.be.greaterThan(rests.urgency);
-    expect(booked.reason.code).to.equal('booked-late');
-    expect(visitNeed({ today, awaitsVet: false }).reason.code).to.equal('never-checked');
+    expect(ask({ booked: addDays(today, 2) }).reason.code).to.equal('booked-late');
+    expect(ask({ lastCheck: undefined, lastVisit: undefined, due: undefined }).reason.code).to.equal('never-checked');
+    expect(ask({ lastVisit: undefined }).reason.code).to.equal('never-worked');
+    expect(ask({ due: undefined }).reason.code, 'its log is still being read').to.equal('learning');
   });
 });
 
@@ -182,17 +115,5 @@ describe('what a session teaches', () => {
   });
   it('one mistyped weight moves the estimate no further than threefold', () => {
     expect(worked(1000, 'glides').leftG).to.be.at.most(worked(1, 'glides').leftG * 3);
-  });
-  it('sets the outlook by the newer of check and session', () => {
-    const base = {
-      dog: HUSKY,
-      homeCare: 'none' as const,
-      place: NORTH,
-      openWeekdays: [1, 2, 3, 4, 5],
-      today: addDays(check.day, 1),
-    };
-    const checkedOnly = outlook({ ...base, check });
-    expect(checkedOnly.need.reason.code).to.equal('never-worked');
-    expect(checkedOnly.next?.day).to.be.at.most(addDays(check.day, 4));
   });
 });

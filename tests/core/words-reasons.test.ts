@@ -18,7 +18,7 @@ import { INSPECTION, type Contradiction, type DogStop } from '../../core/check/i
 import { DOG_TRAITS, mirrorZone, regionRow, zone, ZONE_IDS, zoneName, type ZoneId } from '../../core/dog/index.ts';
 import { RULES } from '../../core/kit/index.ts';
 import { addDays, dayFromCivil } from '../../core/quantity/index.ts';
-import { TIDES, type Advice, type Lesson, type NeedReason, type NextReason } from '../../core/tide/index.ts';
+import { TIDES, type Advice, type Lesson, type NeedReason, type DueReason } from '../../core/tide/index.ts';
 import {
   bandText,
   breaksText,
@@ -34,7 +34,7 @@ import {
   comparison,
   dogStop,
   needText,
-  nextReason,
+  dueReason,
   planNote,
   questionText,
   ruling,
@@ -70,19 +70,23 @@ describe('reasons of a dog in words', () => {
   });
 
   it('say why a visit falls where it falls', () => {
-    const reasons: readonly NextReason[] = [
-      ...([...TIDES, 'baseline'] as const).map((tide): NextReason => ({ code: 'store-full', grams: 212.4, tide })),
-      { code: 'rhythm-longest', days: 63 },
-      { code: 'rhythm-shortest', days: 28 },
+    const reasons: readonly DueReason[] = [
+      ...([...TIDES, 'baseline'] as const).map((tide): DueReason => ({ code: 'load', share: 0.34, tide })),
+      { code: 'longest', days: 63 },
+      { code: 'rest', days: 28 },
+      { code: 'packed', found: TODAY },
+      { code: 'season', days: 12 },
+      { code: 'season', days: -1 },
+      { code: 'home', days: 5 },
+      { code: 'home', days: -2 },
       { code: 'left-last-time', share: 0.24 },
-      { code: 'moved-to-open-day', days: 1 },
-      { code: 'moved-to-open-day', days: 2 },
     ];
-    for (const r of reasons) isSentence(nextReason(r), r.code);
-    expect(nextReason({ code: 'store-full', grams: 212.4, tide: 'spring' })).to.match(/spring blow.*212\sg/);
-    expect(nextReason({ code: 'left-last-time', share: 0.24 })).to.match(/24\s%/);
-    expect(nextReason({ code: 'moved-to-open-day', days: 1 })).to.include('1 day to');
-    expect(nextReason({ code: 'moved-to-open-day', days: 2 })).to.include('2 days to');
+    for (const r of reasons) isSentence(dueReason(r), r.code);
+    expect(new Set(reasons.map(dueReason)).size).to.equal(reasons.length);
+    expect(dueReason({ code: 'load', share: 0.34, tide: 'spring' })).to.match(/spring blow.*34\s%/);
+    expect(dueReason({ code: 'left-last-time', share: 0.24 })).to.match(/24\s%/);
+    expect(dueReason({ code: 'season', days: 12 })).to.include('12 days forward');
+    expect(dueReason({ code: 'season', days: -1 })).to.include('1 day later');
   });
 
   it('ask about findings that do not go together, and name the place', () => {

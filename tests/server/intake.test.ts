@@ -25,6 +25,8 @@ describe('clients brought in over HTTP', () => {
   const columnsOf = async (csv: string) => (await room.call('POST', '/intake/preview', { csv })).json.columns;
   const bring = async (id: string, csv = TABLE) =>
     room.call('POST', '/intake', { id, csv, columns: await columnsOf(csv) });
+  const pastVisits = (): number =>
+    room.db.prepare<[], number>('SELECT count(DISTINCT dog_id) FROM past_visit').pluck().get() ?? 0;
   const names = (): readonly string[] =>
     room.stores.dogs
       .all()
@@ -59,7 +61,7 @@ describe('clients brought in over HTTP', () => {
       coatClass: 'long-double',
       owner: { name: 'Vide Ask', phone: '070 1' },
     });
-    expect(room.stores.intake.latestPastVisits().size).to.equal(2);
+    expect(pastVisits()).to.equal(2);
     const again = await bring('first');
     expect([again.status, again.json]).to.deep.equal([200, made.json]);
     expect(names()).to.have.length(3);
@@ -84,13 +86,13 @@ describe('clients brought in over HTTP', () => {
   });
 
   it('are taken out as one, with their visits, and the list says so', async () => {
-    const empty = { dogs: names(), visits: room.stores.intake.latestPastVisits().size };
+    const empty = { dogs: names(), visits: pastVisits() };
     await bring('first');
     const gone = await room.call('DELETE', '/intake/first');
     expect(gone.status).to.equal(200);
     expect(gone.json.intakes).to.have.length(1);
     expect(gone.json.intakes[0]).to.include({ id: 'first', dogs: 3, visits: 3, undone: true });
-    expect({ dogs: names(), visits: room.stores.intake.latestPastVisits().size }).to.deep.equal(empty);
+    expect({ dogs: names(), visits: pastVisits() }).to.deep.equal(empty);
     // Taken out twice is taken out once.
     const twice = await room.call('DELETE', '/intake/first');
     expect([twice.status, twice.json]).to.deep.equal([200, gone.json]);

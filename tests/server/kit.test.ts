@@ -83,6 +83,8 @@ describe('the kit and the house', () => {
   });
 
   it('shows what another side would change, and writes nothing', async () => {
+    await room.call('GET', '/tide/learnt');
+    await room.tide.settled();
     const { salon } = (await room.call('GET', '/salon')).json;
     const same = (await room.call('POST', '/house/preview', { house: salon.house })).json;
     expect(same.plans.length).to.be.at.least(2);

@@ -41,7 +41,6 @@ const MAY: readonly (readonly [begins: string, why: string])[] = [
     'an index of what is open, and nothing else',
   ],
   ['SELECT * FROM life_event ORDER BY', 'the same'],
-  ['SELECT dog_id AS dogId, max(day)', 'one day a dog, out of an index that holds nothing else'],
   [
     "UPDATE change SET about = NULL, fields = '{}' WHERE tbl",
     'an owner is forgotten: once in a while, and nothing may be missed',

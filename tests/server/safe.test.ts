@@ -574,6 +574,7 @@ describe('the trail', () => {
       'intake_visit',
       'job',
       'known_device',
+      'learnt_tide',
       'practice_bout',
       'session_event',
       'sign_in',

@@ -20,10 +20,10 @@ const inTime = (waits: Promise<void>): Promise<string> =>
 describe('the desk of the tide', () => {
   it('lets go of who waits when the facts are known already', async () => {
     const db = openDb(':memory:');
-    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos() };
+    const desk = new TideDesk();
+    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos(), tide: desk };
     fillSmall(kept.stores, NOW);
     const question = { book: tideFile(kept), homes: [] };
-    const desk = new TideDesk();
     desk.ask(question);
     expect(await inTime(desk.settled())).to.equal('let go');
     desk.soon(() => question);
@@ -34,12 +34,12 @@ describe('the desk of the tide', () => {
 
   it('forgets nobody who asks again too soon, and reckons then from what stands by that time', async () => {
     const db = openDb(':memory:');
-    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos() };
-    fillSmall(kept.stores, NOW);
     const desk = new TideDesk();
+    const kept = { stores: stores(db, () => NOW), nowMs: () => NOW, memos: freshMemos(), tide: desk };
+    fillSmall(kept.stores, NOW);
     const word = (): string | undefined => {
-      const told: TideLearntAnswer | undefined = desk.learnt === undefined ? undefined : JSON.parse(desk.learnt);
-      return told?.known?.facts;
+      const told: TideLearntAnswer = JSON.parse(desk.learnt);
+      return told.known?.facts;
     };
     desk.atOnce(() => ({ book: tideFile(kept), homes: [] }));
     await desk.settled();
@@ -84,8 +84,10 @@ describe('the desk of the tide', () => {
     expect(known?.facts).to.equal(factsWord(book));
     // What has travelled says what a device would have learnt by itself.
     const own = ended(learnBook(book));
-    const calls = callList(book, own).map((c) => [c.dog.id, c.propose, c.minutes]);
-    expect(known && callList(book, known.learnt).map((c) => [c.dog.id, c.propose, c.minutes])).to.deep.equal(calls);
+    const calls = callList(book, own).map((c) => [c.dog.id, c.outlook.due.offer, c.outlook.minutes.likely]);
+    expect(
+      known && callList(book, known.learnt).map((c) => [c.dog.id, c.outlook.due.offer, c.outlook.minutes.likely]),
+    ).to.deep.equal(calls);
     const [dog] = own.dogs;
     const told = known?.learnt.dogs[0];
     expect(dog && { ...told, bare: 0, wave: 0, minutes: 0 }).to.deep.equal({ ...dog, bare: 0, wave: 0, minutes: 0 });

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { readTideFile } from '../../contract/tide.ts';
 import { stores } from '../../server/db/index.ts';
 import { tideFile, tideText, tideTextInPieces } from '../../server/services/tide-file.ts';
+import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb, freshMemos } from '../demo.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
@@ -28,7 +29,7 @@ describe('the tide over HTTP', () => {
   });
 
   it('is gathered once until something is written, here or by another hand, or a day is over', async () => {
-    const kept = { stores: room.stores, nowMs: () => NOW, memos: freshMemos() };
+    const kept = { stores: room.stores, nowMs: () => NOW, memos: freshMemos(), tide: new TideDesk() };
     const first = tideFile(kept);
     expect(tideFile(kept), 'nothing was written').to.equal(first);
     expect(tideText(kept)).to.equal(JSON.stringify(first));
@@ -45,12 +46,16 @@ describe('the tide over HTTP', () => {
 
   it('gathers and writes between the requests the same as at once', async () => {
     const db = demoDb(NOW);
-    const [apart, kept] = [stores(db, () => NOW), { stores: room.stores, nowMs: () => NOW, memos: freshMemos() }];
-    const text = await tideTextInPieces({ stores: apart, nowMs: () => NOW, memos: freshMemos() });
+    const [apart, kept] = [
+      stores(db, () => NOW),
+      { stores: room.stores, nowMs: () => NOW, memos: freshMemos(), tide: new TideDesk() },
+    ];
+    const text = await tideTextInPieces({ stores: apart, nowMs: () => NOW, memos: freshMemos(), tide: new TideDesk() });
     expect(text).to.equal(tideText(kept));
-    expect(await tideTextInPieces({ stores: apart, nowMs: () => NOW, memos: freshMemos() }), 'known already').to.equal(
-      text,
-    );
+    expect(
+      await tideTextInPieces({ stores: apart, nowMs: () => NOW, memos: freshMemos(), tide: new TideDesk() }),
+      'known already',
+    ).to.equal(text);
     db.close();
   });
 

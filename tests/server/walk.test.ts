@@ -138,7 +138,7 @@ describe('the walk over HTTP', () => {
 
   it('offers dates with reasons, books one, refuses a third dog at two tables, and gives it as a calendar file', async () => {
     const { json: page } = await room.call('GET', `/dogs/${dogId}/next`);
-    expect(page.next.reasons).to.not.have.length(0);
+    expect(page.outlook.due.reasons).to.not.have.length(0);
     const startsAt: string = page.slots[0];
     const booking = { id: 'book-a', dogId, startsAt, minutes: page.minutes, note: '' };
     expect((await room.call('POST', '/bookings', booking)).status).to.equal(201);
@@ -206,6 +206,8 @@ describe('the demo salon', () => {
     fillDemo(stores(anew), NOW);
     expect(dump(anew)).to.equal(dump(a.db));
     anew.close();
+    await a.call('GET', '/tide/learnt');
+    await a.tide.settled();
     const { json } = await a.call('GET', '/dogs');
     expect(json.dogs.length).to.be.at.least(30);
     const codes = new Set(json.dogs.map((d: { need: { reason: { code: string } } }) => d.need.reason.code));

@@ -5,10 +5,16 @@ import { visitOf } from '../../core/tide/index.ts';
 import { newMemos, type AppContext } from '../../server/context.ts';
 import { stores, type Stores } from '../../server/db/index.ts';
 import { lessonsOf, recordOf, sessionResult, visitSeen, worked } from '../../server/services/worked-sessions.ts';
+import { TideDesk } from '../../server/tide-desk.ts';
 import { demoDb } from '../demo.ts';
 import { NOW, openRoom } from './room.ts';
 
-const contextOf = (kept: Stores): AppContext => ({ stores: kept, nowMs: () => NOW, memos: newMemos() });
+const contextOf = (kept: Stores): AppContext => ({
+  stores: kept,
+  nowMs: () => NOW,
+  memos: newMemos(),
+  tide: new TideDesk(),
+});
 
 /** Stores that count how often a session is read. */
 function counting(kept: Stores): { readonly counted: AppContext; readonly reads: () => number } {

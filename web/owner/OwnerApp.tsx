@@ -1,4 +1,5 @@
 /** The owner's page: what to do today for each dog, and what to tell the salon. */
+import { Fact } from '../app/Fact.tsx';
 import { useState, type ReactNode } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import type { OwnerDog, OwnerPage } from '../../contract/home.ts';
@@ -30,11 +31,29 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
     <section aria-labelledby="visit" className="ow-sheet">
       <h2 id="visit">At the salon</h2>
       <p>
-        {dog.visit
-          ? `Next visit: ${visitTime(dog.visit.startsAt, timeZone)}, about ${minutes(dog.visit.minutes)}.`
-          : dog.visitDue !== null
-            ? `Due about ${dayMonth(dog.visitDue)}. Please call us for a time.`
-            : 'After the first look at the coat.'}
+        {dog.visit ? (
+          <>
+            Next visit:{' '}
+            <Fact dog={dog.id} of="booked" from={dog.outlook ?? {}}>
+              {visitTime(dog.visit.startsAt, timeZone)}
+            </Fact>
+            , about {minutes(dog.visit.minutes)}.
+          </>
+        ) : dog.outlook?.due ? (
+          <>
+            Due about{' '}
+            <Fact dog={dog.id} of="due" from={dog.outlook}>
+              {dayMonth(dog.outlook.due.day)}
+            </Fact>
+            ; it will take about{' '}
+            <Fact dog={dog.id} of="minutes" from={dog.outlook}>
+              {minutes(dog.outlook.minutes.likely)}
+            </Fact>
+            . Please call us for a time.
+          </>
+        ) : (
+          'After the first look at the coat.'
+        )}
       </p>
       {effect && worth >= 5 && (
         <p>

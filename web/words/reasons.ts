@@ -24,7 +24,7 @@ import {
 } from '../../core/check/index.ts';
 import { TRAIT_WORDS, zoneName } from '../../core/dog/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
-import type { NeedReason, NextReason, TideName } from '../../core/tide/index.ts';
+import type { Due, DueReason, NeedReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
 import { capital, grams, listText, minutesText, percent } from './figures.ts';
 import { massText } from './units.ts';
@@ -108,6 +108,8 @@ export function needText(r: NeedReason, today: number): string {
   switch (r.code) {
     case 'never-checked':
       return 'New here. Start with a coat check.';
+    case 'learning':
+      return 'Its log is being read.';
     case 'never-worked':
       return `Checked ${fromToday(r.checked, today)}, not worked yet.`;
     case 'vet-first':
@@ -129,20 +131,34 @@ export function needText(r: NeedReason, today: number): string {
   }
 }
 
-export function nextReason(r: NextReason): string {
+/** How surely the due day is known. */
+export const dueBand = ({ earliest, latest }: Pick<Due, 'earliest' | 'latest'>): string =>
+  earliest === latest
+    ? 'The rhythm of the coat decides, whatever the season does.'
+    : `Between ${shortDay(earliest)} and ${shortDay(latest)} (80 %), as far as its log tells.`;
+
+const dayCount = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
+
+export function dueReason(r: DueReason): string {
   switch (r.code) {
-    case 'store-full':
+    case 'load':
       return r.tide === 'baseline'
-        ? `By then about ${grams(r.grams)} of loose undercoat stand in the coat: what one easy visit takes out.`
-        : `The ${TIDE_WORDS[r.tide]} fills the coat: about ${grams(r.grams)} of loose undercoat by then.`;
-    case 'rhythm-longest':
-      return `The coat fills slowly now, but this coat class should not wait longer than ${r.days} days.`;
-    case 'rhythm-shortest':
-      return `It would fill sooner; less than ${r.days} days gives the skin too little rest.`;
+        ? `By then the coat is ${percent(r.share)} full: what one easy visit takes out.`
+        : `The ${TIDE_WORDS[r.tide]} fills the coat: by then it is ${percent(r.share)} full.`;
+    case 'longest':
+      return `The coat fills slowly now, but this coat class should not wait longer than ${dayCount(r.days)}.`;
+    case 'rest':
+      return `It would fill sooner; less than ${dayCount(r.days)} gives the skin too little rest.`;
+    case 'packed':
+      return `The check of ${shortDay(r.found)} found packed or tied hair that nobody has worked yet.`;
+    case 'season':
+      return `The season brings it ${dayCount(Math.abs(r.days))} ${r.days > 0 ? 'forward' : 'later'} than an even year would.`;
+    case 'home':
+      return r.days > 0
+        ? `Brushing at home gains ${dayCount(r.days)}.`
+        : `What is brushed at home takes ${dayCount(-r.days)} off.`;
     case 'left-last-time':
       return `About ${percent(r.share)} of the loose coat was still in it last time.`;
-    case 'moved-to-open-day':
-      return `Moved on ${r.days} ${r.days === 1 ? 'day' : 'days'} to when the salon is open.`;
     default:
       return unreachable(r);
   }

@@ -1,5 +1,14 @@
 /** How forecasts are said. */
-import type { Advice, Call, HomeAmount, LearntBook, Lesson, SeasonShift, StartAhead } from '../../core/tide/index.ts';
+import type {
+  Advice,
+  Call,
+  HomeAmount,
+  LearntBook,
+  Lesson,
+  LogQuestion,
+  SeasonShift,
+  StartAhead,
+} from '../../core/tide/index.ts';
 import { civilFromDay, day, type Interval80 } from '../../core/quantity/index.ts';
 import { dayMonth, shortDay } from './dates.ts';
 import { minutesText, percent } from './figures.ts';
@@ -30,19 +39,30 @@ export const startText = (s: StartAhead, today: number): string =>
   s.high < today ? `${shedWord(s)} since about ${dayMonth(s.likely)}` : `${shedWord(s)} starts ${spanText(s)}`;
 
 /** Why a dog without a blow is called. */
-export const dueText = ({ tide }: Call, today: number): string =>
-  tide.due.likely <= today + 1 ? 'Due, and not booked' : `Due about ${dayMonth(tide.due.likely)}`;
+export const dueText = ({ outlook: { due } }: Call, today: number): string =>
+  due.day <= today + 1 ? 'Due, and not booked' : `Due about ${dayMonth(due.day)}`;
 
-/** What the owner is told, to be sent as it stands. */
-export function ownerWords({ dog, start, propose, minutes, later }: Call, today: number): string {
+/** What the owner is told of a visit on a day, to be sent as it stands. */
+export function ownerWords(
+  { dog, start, outlook, later }: Call,
+  today: number,
+  on: number = outlook.due.offer,
+): string {
+  const minutes = outlook.minutes.likely;
   const when = !start
     ? `${dog.name}’s coat is ready for a visit`
     : start.likely <= today
       ? `${dog.name} has begun its ${shedWord(start)}`
       : `${dog.name}’s ${shedWord(start)} will start about ${dayMonth(start.likely)}`;
   const cost = later > minutes + 4 ? ` Three weeks later it would take ${minutesText(later - minutes)} longer.` : '';
-  return `${when}. ${shortDay(propose)} would be a good day to come; it will take about ${minutesText(minutes)}.${cost} Until then, please brush a little most days.`;
+  return `${when}. ${shortDay(on)} would be a good day to come; it will take about ${minutesText(minutes)}.${cost} Until then, please brush a little most days.`;
 }
+
+/** An entry of the log that does not fit, as a question. */
+export const questionText = (q: LogQuestion): string =>
+  q.code === 'started-out-of-season'
+    ? `“It has started” of ${shortDay(q.day)} is far from any season. Is the day right?`
+    : `“It has started” was said on ${shortDay(q.first)} and again on ${shortDay(q.day)}. Which is right? The first counts.`;
 
 const days = (n: number): string => (n === 1 ? 'a day' : `${n} days`);
 /** "Spring is running 9 days early in town (80 %: 5–13)." */

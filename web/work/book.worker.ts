@@ -21,7 +21,7 @@ import {
   type YearOf,
 } from '../../core/book/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
-import type { LearntBook } from '../../core/tide/index.ts';
+import { outlooks, type LearntBook } from '../../core/tide/index.ts';
 
 export interface BookAsked {
   readonly book: YearBook;
@@ -44,9 +44,9 @@ let stands: (BookAsked & { readonly year: YearOf; readonly plan: BookPlan }) | u
 
 /** A blow so early is what a salon is asked to withstand. */
 const EARLY_DAYS = 10;
-const summed = (year: YearOf, plan: BookPlan, from: Day) => ({
-  plan: bookSummary(year, plan, from),
-  early: weeksOverIfEarly(year, plan, from, EARLY_DAYS),
+const summed = (year: YearOf, plan: BookPlan, { book, learnt }: BookAsked) => ({
+  plan: bookSummary(year, plan, learnt.from, outlooks(book, learnt)),
+  early: weeksOverIfEarly(year, plan, learnt.from, EARLY_DAYS),
 });
 
 /** The last year that was planned, where it has the days of this one: a proposal that was taken moves little of it. */
@@ -69,13 +69,13 @@ async function planned(asked: BookAsked): Promise<void> {
     const step = steps.next();
     if (step.done) {
       stands = { ...asked, year, plan: step.value };
-      return tell({ kind: 'plan', ...summed(year, step.value, asked.learnt.from), last: true });
+      return tell({ kind: 'plan', ...summed(year, step.value, asked), last: true });
     }
     best = step.value.best ?? best;
     // Placed as well as it gets by placing: from here on it can be taken.
     if (best && !told && step.value.stage === 'improving') {
       told = true;
-      tell({ kind: 'plan', ...summed(year, best, asked.learnt.from), last: false });
+      tell({ kind: 'plan', ...summed(year, best, asked), last: false });
     }
     if (performance.now() - saidAt < SAY_EVERY_MS) continue;
     tell({ kind: 'progress', stage: step.value.stage, share: step.value.done / Math.max(1, step.value.of) });

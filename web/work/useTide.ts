@@ -1,22 +1,25 @@
 /**
- * The salon's tide as the salon's computer has learnt it, or, where that does not say, as a worker here comes to it. One
- * worker lives as long as the page, so that what it has fitted stays; what it learnt last is kept on this device too, by the
- * facts it rests on, and stands there at once after a reload.
+ * The salon's tide as the salon's computer has learnt it, and what a worker here makes of it: a dog's story, and how good
+ * past forecasts were. One worker lives as long as the page; what took it long is kept on this device by the facts it rests on.
  */
 import { get, set } from 'idb-keyval';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { factsWord, type DogStory, type Honest, type LearntBook, type TideBook } from '../../core/tide/index.ts';
+import {
+  factsWord,
+  withNewer,
+  type DogStory,
+  type Honest,
+  type LearntBook,
+  type TideBook,
+} from '../../core/tide/index.ts';
 import { useTideLearnt } from '../data/hooks.ts';
 import workerUrl from './tide.worker.ts?worker&url';
 import type { TideAsked, TideTold } from './tide.worker.ts';
 
 export interface Tide {
   readonly learnt: LearntBook | undefined;
-  /** Share done of what is being learnt, 0..1; undefined when nothing is. */
-  readonly progress: number | undefined;
-  readonly state: 'working' | 'done' | 'cancelled' | 'failed';
-  readonly cancel: () => void;
-  readonly again: () => void;
+  /** working: what is new in the log is still being learnt. */
+  readonly state: 'working' | 'done' | 'failed';
 }
 
 let worker: Worker | undefined;
@@ -68,7 +71,7 @@ const HONEST = 'tide-honest';
 interface Got<T> {
   readonly value: T | undefined;
   readonly progress: number | undefined;
-  readonly state: Tide['state'];
+  readonly state: 'working' | 'done' | 'cancelled' | 'failed';
 }
 
 /** An answer that takes a while: kept by its facts, asked for when they are new, stopped on demand. */
@@ -129,60 +132,12 @@ function useAnswer<T>(
   };
 }
 
-/** So long the salon's computer is waited for before this device learns by itself. */
-const PATIENCE_MS = 10_000;
-
-/** What the salon's computer has learnt of some facts; waits: it is still to be hoped for. */
-function useLearntThere(facts: string) {
-  const [alone, setAlone] = useState<string>();
-  const { data, isError } = useTideLearnt(alone === facts ? undefined : facts);
-  const known = data?.known ?? undefined;
-  const isNew = known?.facts === facts;
-  const waits = !isNew && !isError && alone !== facts;
-  useEffect(() => {
-    if (!waits) return;
-    const timer = setTimeout(() => setAlone(facts), PATIENCE_MS);
-    return () => clearTimeout(timer);
-  }, [waits, facts]);
-  return { learnt: known?.learnt, isNew, waits };
-}
-
-/** The whole book's tide. What was learnt from older facts stays on show until the new is in. */
+/** The whole book's tide as the salon's computer has learnt it. What was learnt from older facts stays on show until the new is in. */
 export function useTide(book: TideBook): Tide {
   const facts = useMemo(() => factsWord(book), [book]);
-  const [stopped, setStopped] = useState(false);
-  const { learnt, isNew, waits } = useLearntThere(facts);
-  const own = useOwnTide(isNew || waits || stopped ? undefined : book);
-  if (isNew || (waits && !stopped))
-    return {
-      learnt: learnt ?? own.learnt,
-      progress: undefined,
-      state: isNew ? 'done' : 'working',
-      cancel: () => setStopped(true),
-      again: () => undefined,
-    };
-  return {
-    ...own,
-    learnt: own.learnt ?? learnt,
-    state: stopped ? 'cancelled' : own.state,
-    again: () => (stopped ? setStopped(false) : own.again()),
-  };
-}
-
-/** As this device learns it. A dog whose log has grown is there before the rest. */
-function useOwnTide(book: TideBook | undefined): Tide {
-  const { value, ...rest } = useAnswer<LearntBook>(
-    'tide-learnt',
-    book,
-    book && { kind: 'learn', book },
-    (told, now) => {
-      if (told.kind === 'learnt') return { value: told.learnt, whole: true };
-      if (told.kind !== 'dog' || !now) return undefined;
-      const { dog } = told;
-      return { value: { ...now, dogs: now.dogs.map((d) => (d.id === dog.id ? dog : d)) }, whole: false };
-    },
-  );
-  return { learnt: value, ...rest };
+  const { data, isError } = useTideLearnt(facts);
+  const learnt = useMemo(() => (data?.known ? withNewer(data.known.learnt, data.newer) : undefined), [data]);
+  return { learnt, state: isError ? 'failed' : data?.known?.facts === facts ? 'done' : 'working' };
 }
 
 /** How good past forecasts were. */
@@ -204,16 +159,18 @@ export function useStretch(): Honest['stretch'] | undefined {
 export function useStory(
   book: TideBook | undefined,
   dogId: string,
-  town: LearntBook['town'] | undefined,
+  learnt: LearntBook | undefined,
 ): { readonly story: DogStory | undefined; readonly failed: boolean } {
   const [got, setGot] = useState<{ story: DogStory | undefined; failed: boolean }>({ story: undefined, failed: false });
   useEffect(() => {
-    if (!book || !town) return;
+    const tide = learnt?.dogs.find((d) => d.id === dogId);
+    if (!book || !learnt || !tide) return;
+    const { town, from } = learnt;
     return ask(
-      { kind: 'story', book, dogId, town },
+      { kind: 'story', book, dogId, tide, learnt: { town, from } },
       (told) => told.kind === 'story' && setGot({ story: told.story, failed: false }),
       () => setGot((now) => ({ ...now, failed: true })),
     );
-  }, [book, dogId, town]);
+  }, [book, dogId, learnt]);
   return got.story?.id === dogId ? got : { story: undefined, failed: got.failed };
 }

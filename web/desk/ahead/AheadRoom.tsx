@@ -1,5 +1,6 @@
 /** Desk → Ahead: the bookings from today on, by day. */
 import { Link } from 'react-router';
+import { BookedFact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBookings, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, weekdayText } from '../../words/dates.ts';
@@ -36,7 +37,15 @@ export function AheadRoom() {
                             <li key={b.id}>
                               <span>{clockText(b.startsAt, timeZone)}</span>
                               <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
-                              <span className="wt-soft">{minutesText(b.minutes)}</span>
+                              <span className="wt-soft">
+                                <BookedFact
+                                  booking={b}
+                                  isNext={list.find((o) => o.dogId === b.dogId) === b}
+                                  zone={timeZone}
+                                >
+                                  {minutesText(b.minutes)}
+                                </BookedFact>
+                              </span>
                             </li>
                           ))}
                         </ul>

@@ -8,7 +8,7 @@ import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { isClosed, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
-import { callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
+import { bookedLength, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
 import { useAddCall } from '../../data/hooks.ts';
 import { dateOf, instantText, shortDay } from '../../words/dates.ts';
@@ -58,7 +58,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
       .filter((c) => !quiet.has(c.dog.id) && !bookings.some((b) => b.dogId === c.dog.id))
       .map((call): Line => {
         const visit = plan.visits.find((v) => v.dogId === call.dog.id && !v.agreed);
-        const first = visit?.day ?? call.propose;
+        const first = visit?.day ?? call.outlook.due.offer;
         // The second date is the one that costs least of those at least two days from the first.
         const [second] = [...(visit?.others ?? [])]
           .filter((o) => Math.abs(o.day - first) >= 2 && o.day > learnt.from)
@@ -111,7 +111,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                 <strong>{call.dog.name}</strong>
               </Link>{' '}
               <Owner file={file} id={call.dog.id} />
-              <p className="mb-1">“{ownerWords({ ...call, propose: dates[0] ?? call.propose }, learnt.from)}”</p>
+              <p className="mb-1">“{ownerWords(call, learnt.from, dates[0])}”</p>
               <div className="wt-acts">
                 {dates.map((d) => (
                   <Button
@@ -122,7 +122,12 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                       acts.hold(
                         [
                           {
-                            ...(visit ?? { ...EMPTY, dogId: call.dog.id, day: d, minutes: call.minutes }),
+                            ...(visit ?? {
+                              ...EMPTY,
+                              dogId: call.dog.id,
+                              day: d,
+                              minutes: bookedLength(call.outlook.minutes.likely),
+                            }),
                             on: d,
                           },
                         ],

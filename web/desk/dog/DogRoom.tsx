@@ -7,14 +7,15 @@ import { referralOf, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
 import type { NeedReason } from '../../../core/tide/index.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { VisitChart } from '../../drawing/VisitChart.tsx';
-import { dateText, instantText, longDay } from '../../words/dates.ts';
+import { dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
-import { methodName, needText, nextReason } from '../../words/reasons.ts';
+import { dueReason, methodName, needText } from '../../words/reasons.ts';
 import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
 import { PhotoStrip } from './PhotoStrip.tsx';
@@ -146,18 +147,42 @@ export function DogRoom() {
               </section>
               <section className="wt-sheet" aria-labelledby="next">
                 <h2 id="next">Next date</h2>
-                {page.bookings.map((b) => (
+                {page.bookings.map((b, i) => (
                   <p key={b.id}>
-                    <CalendarDays aria-hidden size={17} /> Booked {instantText(b.startsAt, zone)},{' '}
-                    {minutesText(b.minutes)}
+                    <CalendarDays aria-hidden size={17} /> Booked{' '}
+                    {i === 0 && page.outlook ? (
+                      <>
+                        <Fact dog={dogId} of="booked" from={page.outlook}>
+                          {instantText(b.startsAt, zone)}
+                        </Fact>
+                        ,{' '}
+                        <Fact dog={dogId} of="booked-minutes" from={page.outlook}>
+                          {minutesText(b.minutes)}
+                        </Fact>
+                      </>
+                    ) : (
+                      `${instantText(b.startsAt, zone)}, ${minutesText(b.minutes)}`
+                    )}
                   </p>
                 ))}
-                {page.next ? (
+                {page.outlook?.due ? (
                   <>
                     <p>
-                      The coat is due <strong>{longDay(page.next.day)}</strong>.
+                      The coat is due{' '}
+                      <Fact dog={dogId} of="due" from={page.outlook}>
+                        <strong>{longDay(page.outlook.due.day)}</strong>
+                      </Fact>
+                      . On {shortDay(page.outlook.visit)} about{' '}
+                      <Fact dog={dogId} of="grams" from={page.outlook}>
+                        {grams(page.outlook.grams.likely)}
+                      </Fact>{' '}
+                      of loose coat,{' '}
+                      <Fact dog={dogId} of="minutes" from={page.outlook}>
+                        {minutesText(page.outlook.minutes.likely)}
+                      </Fact>
+                      .
                     </p>
-                    <p className="wt-soft">{page.next.reasons.map(nextReason).join(' ')}</p>
+                    <p className="wt-soft">{page.outlook.due.reasons.map(dueReason).join(' ')}</p>
                     <Link to={`/desk/dogs/${dogId}/next`}>Find a date</Link> ·{' '}
                     <Link to={`/home/${dogId}`}>Home card</Link>
                   </>

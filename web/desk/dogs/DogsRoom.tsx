@@ -5,9 +5,11 @@ import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { useByAndBy } from '../../app/Deferred.tsx';
+import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useFoundDogs } from '../../data/hooks.ts';
 import { longDay, shortDay } from '../../words/dates.ts';
+import { minutesText } from '../../words/figures.ts';
 import { needText } from '../../words/reasons.ts';
 import { Swatch } from './Swatch.tsx';
 
@@ -38,7 +40,26 @@ function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: 
           {coatRow(dog.coatClass).name} · {dog.ownerName}
         </div>
       </div>
-      <div className="wt-soft">{dog.lastVisit === null ? 'no visit yet' : `last ${shortDay(dog.lastVisit)}`}</div>
+      <div className="wt-soft">
+        {dog.lastVisit === null ? 'no visit yet' : `last ${shortDay(dog.lastVisit)}`}
+        {dog.outlook?.due && (
+          <div>
+            {dog.outlook.booked ? (
+              <Fact dog={dog.id} of="booked" from={dog.outlook}>
+                booked {shortDay(dog.outlook.booked.day)}
+              </Fact>
+            ) : (
+              <Fact dog={dog.id} of="due" from={dog.outlook}>
+                due {shortDay(dog.outlook.due.day)}
+              </Fact>
+            )}
+            ,{' '}
+            <Fact dog={dog.id} of="minutes" from={dog.outlook}>
+              {minutesText(dog.outlook.minutes.likely)}
+            </Fact>
+          </div>
+        )}
+      </div>
     </li>
   );
 }

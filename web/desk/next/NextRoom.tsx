@@ -3,13 +3,14 @@ import { CalendarDays, Download } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { BookingRecord, NextPage } from '../../../contract/booking.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '../../words/dates.ts';
 import { grams, minutesText, money } from '../../words/figures.ts';
 import { Wishes } from './Wishes.tsx';
-import { nextReason } from '../../words/reasons.ts';
+import { dueBand, dueReason } from '../../words/reasons.ts';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const cancel = useCancelBooking();
@@ -118,21 +119,36 @@ export function NextRoom() {
           </div>
           <div className="wt-cols wt-next">
             <section className="wt-sheet" aria-labelledby="due">
-              <h2 id="due">The coat is due {longDay(page.next.day)}</h2>
+              <h2 id="due">
+                The coat is due{' '}
+                <Fact dog={dogId} of="due" from={page.outlook}>
+                  {longDay(page.outlook.due.day)}
+                </Fact>
+              </h2>
               <ul>
-                {page.next.reasons.map((r) => (
-                  <li key={r.code}>{nextReason(r)}</li>
+                {page.outlook.due.reasons.map((r) => (
+                  <li key={r.code}>{dueReason(r)}</li>
                 ))}
               </ul>
-              <p className="wt-soft">
-                {page.next.earliest === page.next.latest
-                  ? `The rhythm of the coat decides, whatever the season does.`
-                  : `Between ${shortDay(page.next.earliest)} and ${shortDay(page.next.latest)} if it sheds more or less than its class; a guess until more visits are logged.`}{' '}
-                About {grams(page.next.expectedG)} of loose coat by then.
-              </p>
+              <p className="wt-soft">{dueBand(page.outlook.due)}</p>
               <h2 className="mt-4">Free times</h2>
               <p>
-                {minutesText(page.minutes)}, {money(page.priceCents, page.currency)}, as its last check would take.
+                On {shortDay(page.outlook.visit)} about{' '}
+                <Fact dog={dogId} of="grams" from={page.outlook}>
+                  {grams(page.outlook.grams.likely)}
+                </Fact>{' '}
+                of loose coat:{' '}
+                <Fact dog={dogId} of="minutes" from={page.outlook}>
+                  {minutesText(page.outlook.minutes.likely)}
+                </Fact>{' '}
+                <span className="wt-soft">
+                  ({minutesText(page.outlook.minutes.low)}–{minutesText(page.outlook.minutes.high)})
+                </span>
+                ,{' '}
+                <Fact dog={dogId} of="price" from={page.outlook}>
+                  {money(page.outlook.priceCents, page.currency)}
+                </Fact>
+                .
               </p>
               <Offers page={page} timeZone={timeZone} />
             </section>

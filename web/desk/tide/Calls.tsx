@@ -2,8 +2,9 @@
 import { memo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import type { Call } from '../../../core/tide/index.ts';
+import { bookedLength, type Call } from '../../../core/tide/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useCancelBooking, useHold, useSalon } from '../../data/hooks.ts';
@@ -49,9 +50,23 @@ export const Calls = memo(function Calls({ calls, today }: { calls: readonly Cal
             <Link to={`/desk/dogs/${c.dog.id}/tide`}>{c.dog.name}</Link> <span className="wt-soft">{c.dog.owner}</span>
           </h3>
           <p>
-            {c.start ? capital(startText(c.start, today)) : dueText(c, today)}. {minutesText(c.minutes)} on{' '}
-            {shortDay(c.propose)}
-            {c.later > c.minutes + 4 && <>, {minutesText(c.later)} three weeks on</>}.
+            {c.start ? (
+              <>
+                {capital(startText(c.start, today))}, due{' '}
+                <Fact dog={c.dog.id} of="due" from={c.outlook}>
+                  {shortDay(c.outlook.due.day)}
+                </Fact>
+              </>
+            ) : (
+              <Fact dog={c.dog.id} of="due" from={c.outlook}>
+                {dueText(c, today)}
+              </Fact>
+            )}
+            .{' '}
+            <Fact dog={c.dog.id} of="minutes" from={c.outlook}>
+              {minutesText(c.outlook.minutes.likely)}
+            </Fact>
+            {c.later > c.outlook.minutes.likely + 4 && <>, {minutesText(c.later)} three weeks on</>}.
           </p>
           <div className="wt-acts">
             <Button
@@ -60,10 +75,15 @@ export const Calls = memo(function Calls({ calls, today }: { calls: readonly Cal
               disabled={hold.isPending}
               onClick={() => {
                 cancel.reset();
-                hold.mutate({ id: newId(), dogId: c.dog.id, from: formatDay(c.propose), minutes: c.minutes });
+                hold.mutate({
+                  id: newId(),
+                  dogId: c.dog.id,
+                  from: formatDay(c.outlook.due.offer),
+                  minutes: bookedLength(c.outlook.minutes.likely),
+                });
               }}
             >
-              Hold {shortDay(c.propose)}
+              Hold {shortDay(c.outlook.due.offer)}
             </Button>
           </div>
           <details>

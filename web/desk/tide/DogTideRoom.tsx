@@ -3,7 +3,15 @@ import { Link, useParams } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { regionRow } from '../../../core/dog/index.ts';
 import { day, formatDay, type Interval80 } from '../../../core/quantity/index.ts';
-import { stretched, type DogStory, type Lesson, type WhatIf } from '../../../core/tide/index.ts';
+import {
+  outlookOf,
+  stretched,
+  type DogStory,
+  type Lesson,
+  type Outlook,
+  type WhatIf,
+} from '../../../core/tide/index.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
@@ -12,7 +20,7 @@ import { YearsChart } from '../../drawing/YearsChart.tsx';
 import { useStory, useStretch, useTide } from '../../work/useTide.ts';
 import { dayMonth, dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
-import { adviceText, lessonText, shedWord, spanText, startText } from '../../words/tide.ts';
+import { adviceText, lessonText, questionText, shedWord, spanText, startText } from '../../words/tide.ts';
 import { DogLogForm } from './DogLogForm.tsx';
 import './tide.css';
 
@@ -60,7 +68,7 @@ function WhatIfs({ story }: { story: DogStory }) {
               <tr key={w.what}>
                 <th scope="row">{IF_WORDS[w.what]}</th>
                 <td>{shortDay(w.visit)}</td>
-                <Banded band={w.minutes} say={rounded} />
+                <Banded band={w.minutes} say={w.what === 'as-now' ? minutesText : rounded} />
                 <td>{grams(w.floorG.likely)}</td>
                 <Banded band={w.yearMinutes} say={(m) => minutesText(Math.round(m / 30) * 30)} />
                 <Banded band={w.yearFloorG} say={(g) => grams(Math.round(g / 10) * 10)} />
@@ -89,6 +97,42 @@ function Newest({ story }: { story: DogStory }) {
     <p>
       The newest entry, of {dateText(formatDay(newest.day))},{' '}
       {said.length === 0 ? `changed the ${shedWord(newest.after)} by less than a day.` : `${said.join(' and ')}.`}
+    </p>
+  );
+}
+
+/** What is known of the next visit, as every room says it. */
+function OutlookLine({ dog, outlook }: { dog: string; outlook: Outlook }) {
+  const { due, booked, grams: stands, minutes, now } = outlook;
+  return (
+    <p>
+      About {grams(now.likely)} stand in it today.{' '}
+      {due && (
+        <>
+          It is due{' '}
+          <Fact dog={dog} of="due" from={outlook}>
+            {shortDay(due.day)}
+          </Fact>
+          {booked && (
+            <>
+              {' '}
+              and booked{' '}
+              <Fact dog={dog} of="booked" from={outlook}>
+                {shortDay(booked.day)}
+              </Fact>
+            </>
+          )}
+          : the visit finds about{' '}
+          <Fact dog={dog} of="grams" from={outlook}>
+            {grams(stands.likely)}
+          </Fact>{' '}
+          and takes about{' '}
+          <Fact dog={dog} of="minutes" from={outlook}>
+            {minutesText(minutes.likely)}
+          </Fact>
+          .
+        </>
+      )}
     </p>
   );
 }
@@ -125,7 +169,7 @@ function NextVisit({ story }: { story: DogStory }) {
   );
 }
 
-function Taught({ story }: { story: DogStory }) {
+function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
   const told = story.lessons.filter((l: Lesson) => l.doubtLeft < TAUGHT_BELOW);
   return (
     <section className="wt-sheet" aria-labelledby="taught">
@@ -149,6 +193,11 @@ function Taught({ story }: { story: DogStory }) {
           </ul>
         </details>
       )}
+      {story.questions.map((q) => (
+        <p key={q.day} className="wt-note">
+          {questionText(q)}
+        </p>
+      ))}
       {story.advice.length > 0 && (
         <>
           <h3>What cannot be told yet</h3>
@@ -159,7 +208,7 @@ function Taught({ story }: { story: DogStory }) {
           </ul>
         </>
       )}
-      {!story.sampled && <p className="wt-note">This log is hard to read: the bands are widened.</p>}
+      {!sampled && <p className="wt-note">This log is hard to read: the bands are widened.</p>}
     </section>
   );
 }
@@ -167,9 +216,11 @@ function Taught({ story }: { story: DogStory }) {
 function Story({ file, dogId }: { file: TideFile; dogId: string }) {
   const tide = useTide(file);
   const dog = file.dogs.find((d) => d.id === dogId);
-  const { story, failed } = useStory(file, dogId, tide.learnt?.town);
+  const { story, failed } = useStory(file, dogId, tide.learnt);
   if (!dog) return <p className="wt-note">There is no such dog. It may have been removed; go back to the list.</p>;
   const own = tide.learnt?.dogs.find((d) => d.id === dogId);
+  const starts = own?.starts ?? [];
+  const outlook = own && tide.learnt && outlookOf(dog, own, tide.learnt.from, file);
   return (
     <>
       <div className="wt-title">
@@ -193,16 +244,16 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
       )}
       {!story && !failed && (
         <p className="wt-waiting" role="status">
-          {tide.progress === undefined ? 'Reading its log …' : `Reading the town’s logs: ${percent(tide.progress)} …`}
+          Reading its log …
         </p>
       )}
       <div className="wt-stack">
         {story && (
           <>
             <p className="wt-lead">
-              {story.starts.length === 0
+              {starts.length === 0
                 ? 'Light gives this dog hardly a season here.'
-                : story.starts
+                : starts
                     .filter((s) => s.likely > story.today - 45)
                     .slice(0, 2)
                     .map((s) => `${capital(startText(s, story.today))} (80 %).`)
@@ -221,17 +272,18 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
                   store={story.store}
                   sightings={dog.sightings}
                   today={story.today}
-                  booked={dog.booked}
+                  booked={dog.booked.map((b) => b.day)}
                   fullG={own?.fullG ?? 0}
                 />
               </Keepable>
+              {outlook && <OutlookLine dog={dogId} outlook={outlook} />}
               <NextVisit story={story} />
             </section>
             <WhatIfs story={story} />
           </>
         )}
         <div className="wt-two">
-          {story && <Taught story={story} />}
+          {story && <Taught story={story} sampled={own?.sampled ?? true} />}
           <DogLogForm dogId={dogId} today={file.today} />
         </div>
       </div>

@@ -1,32 +1,24 @@
-/** The salon's tide while it is read from the logs, with how far that is; what rests on it comes when it is there. */
+/** The salon's tide as it was learnt last; what rests on it comes when it is there. */
 import type { ReactNode } from 'react';
-import { Button } from 'react-bootstrap';
 import type { TideFile } from '../../../contract/tide.ts';
 import type { LearntBook } from '../../../core/tide/index.ts';
 import { useTide } from '../../work/useTide.ts';
 
 export function Learning({ file, children }: { file: TideFile; children: (learnt: LearntBook) => ReactNode }) {
-  const tide = useTide(file);
+  const { learnt, state } = useTide(file);
   return (
     <>
-      {tide.state === 'working' && (
-        <div className={`wt-note wt-learning ${tide.learnt ? 'is-renewing' : ''}`} role="status">
-          <p>{tide.learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}</p>
-          <progress aria-label="Logs read" value={tide.progress} max={1} />
-          <Button variant="outline-primary" onClick={tide.cancel}>
-            Stop
-          </Button>
-        </div>
+      {state === 'working' && (
+        <p className={`wt-note wt-learning ${learnt ? 'is-renewing' : ''}`} role="status">
+          {learnt ? 'Reading what is new in the log.' : `Reading the logs of ${file.dogs.length} dogs.`}
+        </p>
       )}
-      {(tide.state === 'cancelled' || tide.state === 'failed') && (
-        <div className="wt-note" role={tide.state === 'failed' ? 'alert' : 'status'}>
-          <p>{tide.state === 'failed' ? 'The forecast could not be made.' : 'Stopped before all logs were read.'}</p>
-          <Button variant="outline-primary" onClick={tide.again}>
-            Read the logs
-          </Button>
-        </div>
+      {state === 'failed' && !learnt && (
+        <p className="wt-note" role="alert">
+          The forecast could not be made. It is tried again when this page is opened again.
+        </p>
       )}
-      {tide.learnt && children(tide.learnt)}
+      {learnt && children(learnt)}
     </>
   );
 }

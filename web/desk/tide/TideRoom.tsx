@@ -48,6 +48,15 @@ function layersBy(order: Order, file: TideFile, dogs: readonly DogTide[]): reado
   return layers.filter((l) => l.dogs.length > 0);
 }
 
+/** Whose blow is near, and who else is due: of one list, so that it never contradicts it. */
+function callsText(starting: number, due: number): string {
+  const many = (n: number): string => (n === 1 ? 'one dog' : `${n} dogs`);
+  const blow = starting > 0 && `${many(starting)} ${starting === 1 ? 'starts' : 'start'} to blow`;
+  const full = due > 0 && `${many(due)} ${blow ? 'more ' : ''}${due === 1 ? 'is' : 'are'} due`;
+  if (!blow && !full) return 'Everybody who blows or is due within three weeks has a date.';
+  return capital(`${[blow, full].filter((t) => t !== false).join(' and ')} within three weeks without a date.`);
+}
+
 function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
   const [params, setParams] = useSearchParams();
   const put = (more: Readonly<Record<string, string | undefined>>): void =>
@@ -72,7 +81,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
   const calls = useMemo(() => callList(file, learnt), [file, learnt]);
   const starting = calls.filter((c) => c.start);
   const names = useMemo(() => new Map(file.dogs.map((d) => [d.id, d.name])), [file]);
-  const booked = useMemo(() => file.dogs.flatMap((d) => d.booked.map((b) => ({ day: b, name: d.name }))), [file]);
+  const booked = useMemo(() => file.dogs.flatMap((d) => d.booked.map((b) => ({ day: b.day, name: d.name }))), [file]);
   const shift = useMemo(() => {
     const seasons = lightSeasons(file.place, addDays(day(learnt.from), -60), addDays(day(learnt.from), 400));
     return currentShift(learnt, (key) => seasons.find((s) => s.key === key)?.usual);
@@ -81,9 +90,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
     <>
       <p className="wt-lead">
         {shift && `${shiftText(shift)} `}
-        {starting.length === 0
-          ? 'Nobody’s blow starts within three weeks without a date.'
-          : `${starting.length === 1 ? 'One dog starts' : `${starting.length} dogs start`} within three weeks and ${starting.length === 1 ? 'has' : 'have'} no date.`}
+        {callsText(starting.length, calls.length - starting.length)}
         {learnt.town.trust < 0.5 && ' Light gives hardly a season here: forecasts rest on each dog’s own log.'}
       </p>
       <div className="wt-tide-room">

@@ -1,4 +1,5 @@
 /** The card for the fridge: one A5 that holds for weeks. How often, with what, where, what not to do, when to come. */
+import { Fact } from '../../app/Fact.tsx';
 import type { OwnerDog } from '../../../contract/home.ts';
 import {
   brushPlaces,
@@ -110,11 +111,25 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
         </p>
         <p>
           <strong>
-            {dog.visit
-              ? `Next visit: ${visitTime(dog.visit.startsAt, timeZone)}.`
-              : dog.visitDue !== null
-                ? `Next visit due about ${dayMonth(dog.visitDue)}: call us for a time.`
-                : 'Next visit: after the first look at the coat.'}
+            {dog.visit ? (
+              <>
+                Next visit:{' '}
+                <Fact dog={dog.id} of="booked" from={dog.outlook ?? {}}>
+                  {visitTime(dog.visit.startsAt, timeZone)}
+                </Fact>
+                .
+              </>
+            ) : dog.outlook?.due ? (
+              <>
+                Next visit due about{' '}
+                <Fact dog={dog.id} of="due" from={dog.outlook}>
+                  {dayMonth(dog.outlook.due.day)}
+                </Fact>
+                : call us for a time.
+              </>
+            ) : (
+              'Next visit: after the first look at the coat.'
+            )}
           </strong>{' '}
           New, sore, wet or growing: show a vet.
         </p>

@@ -1,5 +1,15 @@
 /** What a worked session says about the coat that went home: the scale corrects the touch. */
-import { clamp } from '../quantity/index.ts';
+import { clamp, sum, type Day } from '../quantity/index.ts';
+import type { CombGrade } from '../check/index.ts';
+import { isZoneId, zone, type ZoneId } from '../dog/index.ts';
+import type { SessionRecord } from '../table/index.ts';
+
+/** A session that was worked, and the loose grams that its plan began from. */
+export interface WorkedSession {
+  readonly day: Day;
+  readonly looseG: number;
+  readonly record: SessionRecord;
+}
 
 export interface SessionOutcome {
   /** Loose grams that the check made the plan expect in the coat. */
@@ -39,4 +49,23 @@ export function leftAfter(o: SessionOutcome): { readonly leftG: number; readonly
     1,
   );
   return { leftG: looseG * leftShare, leftShare };
+}
+
+/** Share of the surface on which the comb proof gave a grade. */
+function proofShare(comb: Partial<Readonly<Record<ZoneId, CombGrade>>>, grade: CombGrade): number {
+  return sum(Object.entries(comb).map(([id, g]) => (g === grade && isZoneId(id) ? zone(id).surfaceShare : 0)));
+}
+
+/** Loose grams and share left in the coat at the end of a worked session. */
+export function leftBySession({ looseG, record }: WorkedSession): { leftG: number; leftShare: number } {
+  const done = record.steps.filter((s) => s.state === 'done').map((s) => s.plan);
+  const weighed = record.steps.filter((s) => s.grams !== undefined).map((s) => s.plan);
+  return leftAfter({
+    expectedLooseG: looseG,
+    expectedWeighedG: sum(weighed.map((s) => s.gramsOut)),
+    weighedG: record.gramsOut,
+    expectedShareLeft: looseG === 0 ? 0 : Math.max(0, 1 - sum(done.map((s) => s.gramsOut)) / looseG),
+    dragShare: proofShare(record.comb, 'drags'),
+    stopShare: proofShare(record.comb, 'stops'),
+  });
 }

@@ -1,0 +1,137 @@
+/**
+ * The walk of the store: grams in a coat on given days, from what is set free, what fades and what is taken out.
+ *
+ * The only place that knows how a coat fills and empties; logs, forecasts and plans of a year are programs of days for it.
+ * Release is a baseline and pulses; a share `loss` of what stands goes each day; visits and bouts take shares. That is
+ * linear, so the store is the sum of what came from each source, each a closed form between two days (pulse.ts).
+ */
+import { isOver, LENGTH_IN_SCALES, pulseHeld } from './pulse.ts';
+
+/** Days on which a coat is looked at or worked, in order; several steps may share a day. Row k is step k. */
+export interface StoreProgram {
+  /** The end of this day is where the walk begins. */
+  readonly from: number;
+  readonly days: Float64Array;
+  /** Baseline release since the step before, against the usual. */
+  readonly base: Float64Array;
+  /** Share of the store that a visit takes at the step, after it was looked at. */
+  readonly takes: Float64Array;
+  /** Bouts at home at the step, after the visit; a part of one is an expected one. */
+  readonly bouts: Float64Array;
+  /** A step at which more or less is found than came and went: what stands is lifted there. */
+  readonly liftAt?: number | undefined;
+}
+
+/** Grams a pulse sets free, from its onset on; 95 % of them within lengthDays. */
+export interface ReleasePulse {
+  readonly onset: number;
+  readonly lengthDays: number;
+  readonly grams: number;
+}
+
+/** A walk over one program, with its own working room: one at a time uses it. */
+export class StoreWalk {
+  /** Share of what stood at the step before that still stands at a step, and share that a step leaves. */
+  private readonly keep: Float64Array;
+  private readonly left: Float64Array;
+  private loss = 0;
+  constructor(private readonly program: StoreProgram) {
+    this.keep = new Float64Array(program.days.length);
+    this.left = new Float64Array(program.days.length);
+  }
+
+  /** How the store fades from now on: the share that goes each day, above 0, and the share that a bout takes; and its lift, a factor. */
+  fade(loss: number, bout: number, lift = 1): void {
+    const { days, takes, bouts, from, liftAt } = this.program;
+    this.loss = loss;
+    let before = from;
+    for (let k = 0; k < days.length; k++) {
+      const gap = days[k]! - before;
+      this.keep[k] = gap === 0 ? 1 : Math.exp(-loss * gap);
+      before = days[k]!;
+      const n = bouts[k]!;
+      this.left[k] = (1 - takes[k]!) * (n === 0 ? 1 : n === 1 ? 1 - bout : (1 - bout) ** n);
+    }
+    if (liftAt !== undefined) this.left[liftAt]! *= lift;
+  }
+
+  /** Share of what stands at a step that its visit and bouts leave. */
+  leaves(step: number): number {
+    return this.left[step]!;
+  }
+
+  /** Adds to each step what still stands of the grams that the walk begins with. Returns what the last step leaves. */
+  addStart(grams: number, into: Float64Array): number {
+    let part = grams;
+    for (let k = 0; k < into.length; k++) {
+      part *= this.keep[k]!;
+      into[k]! += part;
+      part *= this.left[k]!;
+    }
+    return part;
+  }
+
+  /** Adds to each step what stands of the baseline, in grams a day; to `released` what it set free since the step before. */
+  addBase(gramsPerDay: number, into: Float64Array, released?: Float64Array): number {
+    const { days, base, from } = this.program;
+    let part = 0;
+    let before = from;
+    for (let k = 0; k < into.length; k++) {
+      const keep = this.keep[k]!;
+      const perDay = gramsPerDay * base[k]!;
+      part = part * keep + (perDay * (1 - keep)) / this.loss;
+      if (released) released[k]! += perDay * (days[k]! - before);
+      before = days[k]!;
+      into[k]! += part;
+      part *= this.left[k]!;
+    }
+    return part;
+  }
+
+  /** The same of one pulse. What it set free before the walk began is not in it. */
+  addPulse({ onset, lengthDays, grams }: ReleasePulse, into: Float64Array, released?: Float64Array): number {
+    const { days, from } = this.program;
+    const { keep, left, loss } = this;
+    const scale = lengthDays / LENGTH_IN_SCALES;
+    let x1 = Math.max(0, (from - onset) / scale);
+    if (isOver(x1)) return 0;
+    let out1 = Math.exp(-x1);
+    let [part, before, gives] = [0, from, true];
+    let [step, shrinks] = [NaN, 1];
+    for (let k = firstAfter(days, onset); k < into.length; k++) {
+      part *= keep[k]!;
+      if (gives && days[k]! > before) {
+        const began = Math.max(before, onset);
+        const gap = days[k]! - began;
+        // Steps are mostly as far apart as the ones before: one exponential serves them all.
+        if (gap !== step) {
+          step = gap;
+          shrinks = Math.exp(-gap / scale);
+        }
+        const x2 = x1 + gap / scale;
+        const out2 = out1 * shrinks;
+        const kept = began === before ? keep[k]! : Math.exp(-loss * gap);
+        part += grams * pulseHeld(x1, x2, out1, out2, kept, loss * scale);
+        if (released) released[k]! += grams * ((1 + x1) * out1 - (1 + x2) * out2);
+        x1 = x2;
+        out1 = out2;
+        gives = !isOver(x2);
+      }
+      before = days[k]!;
+      into[k]! += part;
+      part *= left[k]!;
+    }
+    return part;
+  }
+}
+
+/** The first step after a day. */
+function firstAfter(days: Float64Array, on: number): number {
+  let [low, high] = [0, days.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (days[middle]! > on) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}

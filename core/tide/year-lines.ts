@@ -1,0 +1,73 @@
+/** A dog’s years side by side and its store from months ago to months ahead, as lines with bands. */
+import { addDays, civilFromDay, dayFromCivil, type Day } from '../quantity/index.ts';
+import { coatsNow, courseAhead, evenDraws, pastCourse, quantilesOf } from './ahead.ts';
+import type { Fit } from './fit.ts';
+import { AHEAD_DAYS } from './look-ahead.ts';
+
+/** A line of days with its 80 % band; element i is day from + i. */
+export interface BandLine {
+  readonly from: Day;
+  readonly low: Float32Array;
+  readonly likely: Float32Array;
+  readonly high: Float32Array;
+}
+
+/** One calendar year of release, grams a day. */
+export interface YearLine extends BandLine {
+  readonly year: number;
+  /** The part from today on is a forecast. */
+  readonly ahead: boolean;
+}
+
+const BACK_DAYS = 240;
+const STORE_AHEAD = 180;
+/** Less of a year than this is not drawn. */
+const LEAST_YEAR_DAYS = 40;
+
+/** Past and future of every draw, as lines with bands. */
+export function yearLines(
+  fit: Fit,
+  count: number,
+  visits: ReadonlyMap<number, number>,
+): { readonly years: readonly YearLine[]; readonly store: BandLine } {
+  const { model } = fit;
+  const today = model.asOf;
+  const draws = evenDraws(fit, count);
+  const runs = coatsNow(fit, draws).map((coat, k) => {
+    const past = pastCourse(fit, draws[k]!);
+    const ahead = courseAhead(model, coat, AHEAD_DAYS, { visits });
+    return {
+      store: Float64Array.from([...past.store, ...ahead.store]),
+      released: Float64Array.from([...past.released, ...ahead.released]),
+    };
+  });
+  const first = addDays(model.from, 1);
+  const column = new Float64Array(runs.length);
+  const bands = (of: (run: (typeof runs)[number]) => Float64Array, from: Day, to: Day): BandLine => {
+    const n = Math.max(0, to - from + 1);
+    const [low, likely, high] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
+    for (let i = 0; i < n; i++) {
+      for (const [k, run] of runs.entries()) column[k] = of(run)[from - first + i] ?? 0;
+      const [a = 0, b = 0, c = 0] = quantilesOf(column, [0.1, 0.5, 0.9]);
+      low[i] = a;
+      likely[i] = b;
+      high[i] = c;
+    }
+    return { from, low, likely, high };
+  };
+  const last = addDays(today, AHEAD_DAYS);
+  const years: YearLine[] = [];
+  for (let year = civilFromDay(first).year; year <= civilFromDay(last).year; year++) {
+    const from = later(first, dayFromCivil({ year, month: 1, dayOfMonth: 1 }));
+    const to = earlier(last, dayFromCivil({ year, month: 12, dayOfMonth: 31 }));
+    if (to - from < LEAST_YEAR_DAYS) continue;
+    years.push({ year, ahead: to > today, ...bands((run) => run.released, from, to) });
+  }
+  return {
+    years,
+    store: bands((run) => run.store, later(first, addDays(today, -BACK_DAYS)), addDays(today, STORE_AHEAD)),
+  };
+}
+
+const later = (a: Day, b: Day): Day => (a > b ? a : b);
+const earlier = (a: Day, b: Day): Day => (a < b ? a : b);

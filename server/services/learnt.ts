@@ -1,0 +1,58 @@
+/** What was learnt of the tide, kept in the file so that a restart knows it at once. */
+import { gunzipSync } from 'node:zlib';
+import type { TideLearnt } from '../../contract/tide.ts';
+import type { Stores } from '../db/index.ts';
+import { inPieces } from '../work/pauses.ts';
+
+/** What is learnt again within this time is not written each time: it follows from everything else. */
+const KEEP_EVERY_MS = 5 * 60_000;
+
+const read = (packed: Uint8Array): ReturnType<typeof JSON.parse> => JSON.parse(gunzipSync(packed).toString());
+
+/** What was learnt last; undefined where nothing was, or not all of it was written. */
+export function learntBefore({ tide }: Stores): TideLearnt | undefined {
+  try {
+    const [first, ...rest] = tide.learnt();
+    if (!first) return undefined;
+    const head: { readonly facts: string; readonly parts: number; readonly learnt: TideLearnt['learnt'] } = read(
+      first.answer,
+    );
+    if (rest.length !== head.parts || rest.some((p) => p.stamp !== first.stamp)) return undefined;
+    return { facts: head.facts, learnt: { ...head.learnt, dogs: rest.flatMap((p) => read(p.answer)) } };
+  } catch {
+    // It is computed from everything else: what cannot be read is learnt again.
+    return undefined;
+  }
+}
+
+/** Keeps what was learnt, now and then, a part at a time between the requests. */
+export class LearntKeeper {
+  private keptAt = -Infinity;
+  private closed = false;
+  constructor(
+    private readonly stores: Stores,
+    private readonly nowMs: () => number,
+  ) {}
+
+  /** packed: what holds for all dogs, then the dogs. */
+  keep(packed: readonly Uint8Array[]): void {
+    const stamp = this.nowMs();
+    if (stamp - this.keptAt < KEEP_EVERY_MS && stamp >= this.keptAt) return;
+    this.keptAt = stamp;
+    void inPieces(this.writing(packed, stamp));
+  }
+
+  close(): void {
+    this.closed = true;
+  }
+
+  private *writing(packed: readonly Uint8Array[], stamp: number): Generator<void, void> {
+    const { stores } = this;
+    for (const [part, answer] of packed.entries()) {
+      if (this.closed) return;
+      stores.write(() => stores.tide.keepLearnt({ part, stamp, answer }));
+      yield;
+    }
+    if (!this.closed) stores.write(() => stores.tide.dropLearnt(packed.length));
+  }
+}

@@ -1,0 +1,52 @@
+/**
+ * The outlook of each dog as every room of the server tells it: its records as they stand now, and its coat as it was
+ * learnt last. Core says what follows (core/tide/outlook.ts); here it is only asked.
+ */
+import type { DogRecord } from '../../contract/dog.ts';
+import { ended } from '../../core/quantity/index.ts';
+import { factsOf, needOf, outlookOf, type BookDog, type Outlook } from '../../core/tide/index.ts';
+import type { AppContext } from '../context.ts';
+import { bookDog, bookRoom, tideHead } from './tide-file.ts';
+
+/** A page waits no longer than this for a dog to be learnt again: it shows what was known before, and is told of the rest. */
+const MOST_WAIT_MS = 1_500;
+
+/** What a room says of a dog before anything was learnt of its coat: who waits for a vet, what is booked. */
+export type DogFacts = ReturnType<typeof needOf>;
+export interface DogOutlook {
+  readonly facts: DogFacts;
+  readonly outlook: Outlook | undefined;
+}
+
+/** A reader of outlooks at one moment: for many dogs, what they share is read once. */
+export function outlookReader(context: AppContext): (dog: DogRecord) => DogOutlook {
+  const room = bookRoom(context);
+  const house = { today: room.today, openWeekdays: room.salon.house.openWeekdays, rates: room.salon.house.rates };
+  return (dog) => {
+    const of = ended(bookDog(context, dog, room));
+    const known = context.tide.tide(dog.id);
+    const outlook = known && outlookOf(of, known.tide, known.from, house);
+    return { facts: outlook ?? needOf(of, room.today, undefined), outlook };
+  };
+}
+
+export const outlookNow = (context: AppContext, dog: DogRecord): DogOutlook => outlookReader(context)(dog);
+
+/** Has all of some dogs learnt, as far as their records say more than was learnt. */
+export const learnDogs = async (context: AppContext, ids: readonly string[]): Promise<void> =>
+  void (await Promise.all(ids.map((id) => learnDog(context, id))));
+
+/** Has a dog learnt again if its records say more than was learnt. */
+export async function learnDog(context: AppContext, dogId: string): Promise<void> {
+  const dog = context.stores.dogs.find(dogId);
+  // Of a dog that was forgotten nothing is learnt.
+  if (!dog) return;
+  const room = bookRoom(context);
+  const of: BookDog = ended(bookDog(context, dog, room));
+  const known = context.tide.tide(dogId);
+  if (known?.tide.facts === factsOf(of)) return;
+  await Promise.race([
+    context.tide.one({ ...tideHead(context, room), dogs: [of] }),
+    new Promise((late) => setTimeout(late, MOST_WAIT_MS).unref()),
+  ]);
+}
