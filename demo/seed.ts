@@ -346,7 +346,8 @@ class DemoDog {
       return;
     }
     if (index % 3 === 2 || index % 5 === 3) return; // not booked: the list says who to ring
-    const wish = nextDue > today ? nextDue : addDays(today, randomInt(random, 0, 12));
+    // Who is due has been rung: it comes within these days.
+    const wish = nextDue > today + 12 ? nextDue : addDays(today, randomInt(random, 0, 4));
     const visitDay = day(wish + (index % 7 === 0 ? 21 : 0));
     this.book.take(
       this.id,

@@ -16,9 +16,13 @@ const OWN_WORDS = /^(From T|Exclude|Construct|Make all|Extract)/;
 
 const isObject = (value) => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/* A number or text with a brand, like a day, is that number or text. */
+/* A number or text with a brand, like a day, is that number or text; a list that may be walked is a list. */
 const unbranded = ({ allOf, ...rest }) => {
-  const plain = allOf?.filter((part) => !(part.type === 'object' && Object.keys(part.properties ?? {}).length === 0));
+  const list = allOf?.filter((part) => part.type === 'array') ?? [];
+  const plain =
+    list.length > 0
+      ? list
+      : allOf?.filter((part) => !(part.type === 'object' && Object.keys(part.properties ?? {}).length === 0));
   return allOf && plain.length === 1 ? { ...rest, ...plain[0] } : { ...rest, ...(allOf && { allOf }) };
 };
 

@@ -24,6 +24,11 @@ export class Memo<V> {
     return this.entryOf(key, facts)?.value;
   }
 
+  /** The result that was remembered of a key last, from whatever facts. */
+  last(key: string): V | undefined {
+    return this.entries.get(key)?.value;
+  }
+
   /** What is remembered of a key from just these facts; asked for, it stays longer. */
   private entryOf(key: string, facts: string) {
     const entry = this.entries.get(key);

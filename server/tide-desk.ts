@@ -37,6 +37,9 @@ export class TideDesk {
   /** Who waits for one dog. */
   private readonly ones = new Map<string, { asked: number; readonly done: (() => void)[] }>();
 
+  /** How the facts were gathered last. */
+  private make: (() => Asked | Promise<Asked>) | undefined;
+  private heard = 0;
   private soonAt = -Infinity;
   private planned: ReturnType<typeof setTimeout> | undefined;
   private closed = false;
@@ -49,7 +52,8 @@ export class TideDesk {
     private readonly keep?: (packed: readonly Uint8Array[]) => void,
   ) {
     if (!before) return;
-    this.known = { facts: '', learnt: JSON.stringify(before) };
+    const { facts, learnt } = before;
+    this.known = { facts: '', learnt: JSON.stringify({ facts, learnt }) };
     this.town = before.learnt.town;
     for (const { wave: _, minutes: _m, ...tide } of before.learnt.dogs)
       this.tides.set(tide.id, { from: before.learnt.from, tide });
@@ -67,6 +71,7 @@ export class TideDesk {
 
   /** Asks now. */
   async atOnce(make: () => Asked | Promise<Asked>): Promise<void> {
+    this.make = make;
     clearTimeout(this.planned);
     this.planned = undefined;
     this.soonAt = performance.now();
@@ -112,6 +117,11 @@ export class TideDesk {
     const late = new Promise<void>((resolve) => setTimeout(resolve, MOST_WAIT_MS).unref());
     const all = [...this.ones.values()].map(({ done }) => new Promise<void>((resolve) => void done.push(resolve)));
     await Promise.race([late, Promise.all(all)]);
+  }
+
+  /** How often something was learnt: what rests on it is another then. */
+  get times(): number {
+    return this.heard;
   }
 
   /** A dog's tide as it was learnt last; undefined until then. */
@@ -168,6 +178,7 @@ export class TideDesk {
   }
 
   private hear(told: TideTold): void {
+    this.heard++;
     if (told.kind === 'dog') {
       const { id } = told.tide;
       this.tides.set(id, { from: told.from, tide: told.tide });
@@ -190,7 +201,10 @@ export class TideDesk {
     this.effects.clear();
     for (const { id, effect } of effects) this.effects.set(id, effect);
     this.keep?.(packed);
-    this.rest();
+    this.asked = '';
+    // What was felt of a coat is taken by what was learnt of it, and its minutes with it: the facts may be others now.
+    if (this.make && !this.closed) this.atOnce(this.make).catch(() => this.rest());
+    else this.rest();
   }
 
   private begin(): Worker {

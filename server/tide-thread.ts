@@ -83,18 +83,22 @@ async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
     tides: rounded.dogs.map(coatAhead),
     effects: effects({ book, homes }, learnt),
     learnt: JSON.stringify(known),
-    packed: packedParts(factsWord(book), rounded),
+    packed: packedParts(book, rounded),
   };
 }
 
 /** Dogs of one part. */
 const PART_DOGS = 100;
 
-function packedParts(facts: string, { dogs, ...learnt }: LearntBook): readonly Uint8Array[] {
-  const parts = Array.from({ length: Math.ceil(dogs.length / PART_DOGS) }, (_, i) =>
-    dogs.slice(i * PART_DOGS, (i + 1) * PART_DOGS),
+function packedParts(book: TideBook, { dogs, ...learnt }: LearntBook): readonly Uint8Array[] {
+  const read = new Map(book.dogs.map((d) => [d.id, d]));
+  const parts = Array.from({ length: Math.ceil(dogs.length / PART_DOGS) }, (_, i) => {
+    const tides = dogs.slice(i * PART_DOGS, (i + 1) * PART_DOGS);
+    return { tides, dogs: tides.flatMap((t) => read.get(t.id) ?? []) };
+  });
+  return [{ facts: factsWord(book), parts: parts.length, learnt }, ...parts].map((part) =>
+    gzipSync(JSON.stringify(part)),
   );
-  return [{ facts, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
 }
 
 function effects({ book, homes }: BookQuestion, learnt: LearntBook): readonly DogEffect[] {

@@ -2,7 +2,8 @@
 import { addDays, type Day } from '../quantity/index.ts';
 import type { LearntBook } from './caseload.ts';
 import type { DogTide, StartAhead } from './look-ahead.ts';
-import { gramsOn, minutesWith, outlookOf, type Due, type Outlook } from './outlook.ts';
+import type { Due } from './due.ts';
+import { gramsOn, minutesWith, outlookOf, type Outlook } from './outlook.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
 
 /** Starts and due days that lie this near are called about. Guess: three weeks are as far as people plan. */

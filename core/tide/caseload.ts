@@ -39,10 +39,9 @@ export interface Progress {
 /** Fits that were made for the same facts before, by dog; what is new is put in. */
 export interface FitKeep {
   readonly alone: (dog: BookDog, make: () => Fit) => Fit;
-  /** make: from this dog's fit under an earlier word of the town, where there was one. */
-  readonly together: (dog: BookDog, make: (before: Fit | undefined) => Fit) => Fit;
+  readonly together: (dog: BookDog, make: () => Fit) => Fit;
 }
-const KEEP_NOTHING: FitKeep = { alone: (_d, make) => make(), together: (_d, make) => make(undefined) };
+const KEEP_NOTHING: FitKeep = { alone: (_d, make) => make(), together: (_d, make) => make() };
 
 /** The model of a dog of a book on a day. */
 export const modelOf = (d: BookDog, book: TideBook, asOf: Day) =>
@@ -70,7 +69,7 @@ export function* fitBook(
   for (const [i, fit] of alone.entries()) {
     const dog = book.dogs[i];
     if (!dog) continue;
-    fits.push(keep.together(dog, (before) => fitInTown(town, fit, before)));
+    fits.push(keep.together(dog, () => fitInTown(town, fit)));
     yield { done: book.dogs.length + fits.length, of };
   }
   return { town, fits };

@@ -1,47 +1,40 @@
 /** What of a book's fits is still good: those of dogs whose facts are the same. */
 import type { FitKeep } from './caseload.ts';
 import type { Fit } from './fit.ts';
-import type { BookDog, TideBook } from './tide-book.ts';
+import { hash } from './look-ahead.ts';
+import type { TideBook } from './tide-book.ts';
 
 interface Known {
   readonly facts: string;
   readonly alone: Fit;
-  together?: Fit;
 }
 
-const factsOf = (d: BookDog, book: TideBook): string => JSON.stringify([book.today, book.place, d.dog, d.sightings]);
-
-/** Fits of one salon, kept by the facts they rest on. */
+/** Fits of one salon, kept by the facts they rest on. What is learnt never depends on what was learnt before. */
 export class FitMemory {
-  private readonly known = new Map<string, Known>();
+  private readonly alone = new Map<string, Known>();
+  private readonly newest = new Map<string, Fit>();
 
-  /** Dogs whose facts are new. */
-  changed(book: TideBook): readonly BookDog[] {
-    return book.dogs.filter((d) => this.known.get(d.id)?.facts !== factsOf(d, book));
-  }
-
-  keepFor(book: TideBook): FitKeep {
+  keepFor({ today, place, readings }: TideBook): FitKeep {
+    const town = hash(JSON.stringify([today, place, readings]));
     return {
       alone: (dog, make) => {
-        const facts = factsOf(dog, book);
-        const before = this.known.get(dog.id);
+        const facts = `${town} ${JSON.stringify([dog.dog, dog.sightings])}`;
+        const before = this.alone.get(dog.id);
         if (before?.facts === facts) return before.alone;
         const alone = make();
-        this.known.set(dog.id, { facts, alone });
+        this.alone.set(dog.id, { facts, alone });
         return alone;
       },
       together: (dog, make) => {
-        const known = this.known.get(dog.id);
-        const made = make(known?.together);
-        if (known) known.together = made;
-        return made;
+        const fit = make();
+        this.newest.set(dog.id, fit);
+        return fit;
       },
     };
   }
 
   /** The newest fit of a dog, as its town has it. */
   of(dogId: string): Fit | undefined {
-    const known = this.known.get(dogId);
-    return known?.together ?? known?.alone;
+    return this.newest.get(dogId);
   }
 }

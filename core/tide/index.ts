@@ -100,9 +100,8 @@ export { checkAtGrade, foundCoat, touchOf, visitOf } from './from-log.ts';
 export { type Reading, WARMTH_DAYS, readingsFromCsv, usualCelsius, warmthOf } from './weather.ts';
 export { BAND_SHARE, bandScore, stretchOf, stretched, leastPercent } from './score.ts';
 export { rhythm, nextOpenDay } from './rhythm.ts';
+export type { Due, DueReason } from './due.ts';
 export {
-  type Due,
-  type DueReason,
   type Outlook,
   type OutlookHouse,
   bookedLength,

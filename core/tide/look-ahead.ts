@@ -372,9 +372,9 @@ export function lookAhead(d: BookDog, fit: Fit, town: Town, openWeekdays: readon
   };
 }
 
-/** All of a dog that its tide is learnt from, in a word: the same facts, the same word on every machine. */
-export const factsOf = ({ dog, sightings, rhythm, minutesAt, found }: BookDog): string =>
-  hash(JSON.stringify([dog, sightings, rhythm, minutesAt, found])).toString(36);
+/** All that is learnt of a dog, in a word: the same facts, the same word on every machine. What its minutes are is not learnt. */
+export const factsOf = ({ dog, sightings, rhythm, found }: BookDog): string =>
+  hash(JSON.stringify([dog, sightings, rhythm, found])).toString(36);
 
 /** Grams that are felt as a full load: as hands read this dog over the years, and as they found it where nobody has worked it since. */
 const feltFullG = ({ found }: BookDog, checkedG: number | undefined, usual: number): number =>

@@ -1,6 +1,6 @@
 /** Decides which dogs most need a visit, and the one reason to say first. */
 import { clamp, type Day } from '../quantity/index.ts';
-import type { Due } from './outlook.ts';
+import type { Due } from './due.ts';
 import type { TideName } from './seasons.ts';
 
 export type NeedReason =

@@ -152,11 +152,10 @@ function silenced(
 }
 
 /**
- * A dog's fit under what its town says. alone: its fit before it heard the town; before: a fit of the same log under an
- * earlier word of the town. Old draws are weighed again where they reach, else a round is drawn to them, else it is fitted
- * again.
+ * A dog's fit under what its town says. alone: its fit before it heard the town. Its draws are weighed again where they
+ * reach, else a round is drawn to them, else it is fitted again.
  */
-export function fitInTown(town: Town, alone: Fit, before = alone): Fit {
+export function fitInTown(town: Town, alone: Fit): Fit {
   const prior = town.priorOf(alone.model, alone);
-  return reweigh(before, prior) ?? redraw(alone, prior) ?? fitDog(alone.model, prior, before.likeliest);
+  return reweigh(alone, prior) ?? redraw(alone, prior) ?? fitDog(alone.model, prior, alone.likeliest);
 }

@@ -45,7 +45,7 @@ export const DOG_OF_ROW: readonly (readonly [column: string, dog: (row: string) 
 export function countTouches(db: Db) {
   const counts = new Map<string, number>();
   const fresh = new Set<string>();
-  let [all, version] = [0, 0];
+  let [all, allTaken, version] = [0, 0, 0];
   db.function('wt_touch', (dogId: unknown) => {
     if (typeof dogId === 'string') {
       counts.set(dogId, (counts.get(dogId) ?? 0) + 1);
@@ -76,11 +76,14 @@ export function countTouches(db: Db) {
     look: (): void => {
       version = others.get() ?? 0;
     },
-    /** Dogs of which something was written since this was asked last. */
-    taken: (): readonly string[] => {
-      const ids = [...fresh];
+    /** Has nothing been written about a dog since the file was opened. */
+    isUntouched: (dogId: string): boolean => all === 0 && !counts.has(dogId),
+    /** Dogs of which something was written since this was asked last, and whether something was that counts for all. */
+    taken: (): { readonly dogs: readonly string[]; readonly all: boolean } => {
+      const taken = { dogs: [...fresh], all: all > allTaken };
       fresh.clear();
-      return ids;
+      allTaken = all;
+      return taken;
     },
   };
 }

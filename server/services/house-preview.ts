@@ -2,10 +2,10 @@
 import type { HousePreview, SalonRecord } from '../../contract/salon.ts';
 import type { PlanRequest } from '../../core/bench/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
-import { ended, type Day } from '../../core/quantity/index.ts';
+import type { Day } from '../../core/quantity/index.ts';
 import { outlookOf, rhythm } from '../../core/tide/index.ts';
 import type { DogRecord } from '../../contract/dog.ts';
-import { bookDog, bookRoom } from './tide-file.ts';
+import { bookDogAtOnce, bookRoom } from './tide-file.ts';
 import type { AppContext } from '../context.ts';
 import { activeDogsInPieces, bookedDays, coreDog, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
@@ -46,7 +46,7 @@ async function movedDates(
   const pauses = new Pauses();
   const room = bookRoom(context);
   const dueIn = (rules: HouseRules, dog: DogRecord): number | undefined => {
-    const of = ended(bookDog(context, dog, room));
+    const of = bookDogAtOnce(context, dog, room);
     const known = context.tide.tide(dog.id);
     return (
       known &&

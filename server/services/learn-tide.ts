@@ -26,10 +26,10 @@ const MOST_AT_ONCE = 3;
 
 /** After something was written: the dogs it was about are learnt again, and by and by their town. */
 export function learnTouched(context: AppContext): void {
-  const ids = context.stores.touched.taken();
-  if (ids.length === 0 || !context.stores.salon.find()) return;
-  if (ids.length <= MOST_AT_ONCE)
+  const { dogs, all } = context.stores.touched.taken();
+  if ((dogs.length === 0 && !all) || !context.stores.salon.find()) return;
+  if (dogs.length <= MOST_AT_ONCE)
     // Nobody waits for this: who asks for the dog next hears what is wrong.
-    for (const id of ids) learnDog(context, id).catch(() => undefined);
+    for (const id of dogs) learnDog(context, id).catch(() => undefined);
   askTide(context);
 }

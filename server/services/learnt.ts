@@ -1,6 +1,7 @@
 /** What was learnt of the tide, kept in the file so that a restart knows it at once. */
 import { gunzipSync } from 'node:zlib';
 import type { TideLearnt } from '../../contract/tide.ts';
+import type { BookDog, DogTide } from '../../core/tide/index.ts';
 import type { Stores } from '../db/index.ts';
 import { inPieces } from '../work/pauses.ts';
 
@@ -9,8 +10,13 @@ const KEEP_EVERY_MS = 5 * 60_000;
 
 const read = (packed: Uint8Array): ReturnType<typeof JSON.parse> => JSON.parse(gunzipSync(packed).toString());
 
+/** What was learnt last, and the dogs as they were read for it. */
+export interface LearntBefore extends TideLearnt {
+  readonly dogs: readonly BookDog[];
+}
+
 /** What was learnt last; undefined where nothing was, or not all of it was written. */
-export function learntBefore({ tide }: Stores): TideLearnt | undefined {
+export function learntBefore({ tide }: Stores): LearntBefore | undefined {
   try {
     const [first, ...rest] = tide.learnt();
     if (!first) return undefined;
@@ -18,7 +24,14 @@ export function learntBefore({ tide }: Stores): TideLearnt | undefined {
       first.answer,
     );
     if (rest.length !== head.parts || rest.some((p) => p.stamp !== first.stamp)) return undefined;
-    return { facts: head.facts, learnt: { ...head.learnt, dogs: rest.flatMap((p) => read(p.answer)) } };
+    const parts = rest.map((p): { readonly tides: readonly DogTide[]; readonly dogs: readonly BookDog[] } =>
+      read(p.answer),
+    );
+    return {
+      facts: head.facts,
+      learnt: { ...head.learnt, dogs: parts.flatMap((p) => p.tides) },
+      dogs: parts.flatMap((p) => p.dogs),
+    };
   } catch {
     // It is computed from everything else: what cannot be read is learnt again.
     return undefined;

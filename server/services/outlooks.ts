@@ -3,10 +3,10 @@
  * learnt last. Core says what follows (core/tide/outlook.ts); here it is only asked.
  */
 import type { DogRecord } from '../../contract/dog.ts';
-import { ended } from '../../core/quantity/index.ts';
 import { factsOf, needOf, outlookOf, type BookDog, type Outlook } from '../../core/tide/index.ts';
 import type { AppContext } from '../context.ts';
-import { bookDog, bookRoom, tideHead } from './tide-file.ts';
+import { inPieces } from '../work/pauses.ts';
+import { bookDog, bookDogAtOnce, bookRoom, tideHead } from './tide-file.ts';
 
 /** A page waits no longer than this for a dog to be learnt again: it shows what was known before, and is told of the rest. */
 const MOST_WAIT_MS = 1_500;
@@ -23,9 +23,9 @@ export function outlookReader(context: AppContext): (dog: DogRecord) => DogOutlo
   const room = bookRoom(context);
   const house = { today: room.today, openWeekdays: room.salon.house.openWeekdays, rates: room.salon.house.rates };
   return (dog) => {
-    const of = ended(bookDog(context, dog, room));
+    const of = bookDogAtOnce(context, dog, room);
     const known = context.tide.tide(dog.id);
-    const outlook = known && outlookOf(of, known.tide, known.from, house);
+    const outlook = known && of.minutesAt.length > 0 ? outlookOf(of, known.tide, known.from, house) : undefined;
     return { facts: outlook ?? needOf(of, room.today, undefined), outlook };
   };
 }
@@ -42,11 +42,13 @@ export async function learnDog(context: AppContext, dogId: string): Promise<void
   // Of a dog that was forgotten nothing is learnt.
   if (!dog) return;
   const room = bookRoom(context);
-  const of: BookDog = ended(bookDog(context, dog, room));
+  const of: BookDog = await inPieces(bookDog(context, dog, room));
   const known = context.tide.tide(dogId);
   if (known?.tide.facts === factsOf(of)) return;
   await Promise.race([
     context.tide.one({ ...tideHead(context, room), dogs: [of] }),
     new Promise((late) => setTimeout(late, MOST_WAIT_MS).unref()),
   ]);
+  // What was felt is taken by what was learnt of it, and its minutes with it.
+  await inPieces(bookDog(context, dog, room));
 }

@@ -78,62 +78,57 @@ export function unworkedCheck(context: AppContext, dogId: string): CheckRecord |
   return check && session && formatDay(day(session.day)) >= check.day ? undefined : check;
 }
 
-/** Minutes of a visit at each load, as the bench plans them for this coat fuller and emptier than it was found; a load a step. */
+type BookRoom = ReturnType<typeof bookRoom>;
+
+/**
+ * Minutes of a visit at each load, as the bench plans them for this coat fuller and emptier than it was found; where nobody has
+ * worked it since, so that the coat as it was found takes what its plan takes. A plan a step.
+ */
 function* minutesAt(
-  { memos }: AppContext,
+  context: AppContext,
   dog: DogRecord,
-  found: CoatCheck | undefined,
-  room: PlanRoom,
-  roomDigest: string,
+  check: CheckRecord | undefined,
+  { room, digest }: BookRoom,
 ): Generator<void, readonly number[]> {
+  const { memos, tide } = context;
   const facts = coreDog(dog);
+  const found = check && coatCheck(check);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
-  const planned = sha256(JSON.stringify([roomDigest, facts, found, learnt]));
+  const checked = check && tide.tide(dog.id)?.tide.checked;
+  const planned = sha256(
+    JSON.stringify([digest, facts, found, learnt, checked?.day, checked?.grams.likely.toFixed(1)]),
+  );
   const before = memos.minutes.known(planned, '');
   if (before) return before;
   const made: number[] = [];
   for (const finger of FINGER_GRADES) {
-    const check = checkAtGrade(dog, finger, day(0), found);
-    made.push(outlineOf({ dog: facts, check, kit: room.kit, house: room.house, learnt }).minutes);
     yield;
+    const at = checkAtGrade(dog, finger, day(0), found);
+    made.push(outlineOf({ dog: facts, check: at, kit: room.kit, house: room.house, learnt }).minutes);
   }
   // More hair never takes less time; where a coat grades no higher the time stays.
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
-  return memos.minutes.put(planned, '', rising);
-}
-
-/** The same so that the coat as it was found takes what its plan takes. */
-function minutesAsFound(
-  context: AppContext,
-  check: CheckRecord,
-  { load }: FoundCoat,
-  usual: readonly number[],
-  room: PlanRoom,
-): readonly number[] {
+  if (!check || !found) return memos.minutes.put(planned, '', rising);
+  yield;
   const plan = planOf(context, check, room);
   const best = plan.recommended && openMethod(plan, plan.recommended.method);
-  const by = best ? best.minutes / Math.max(1, minutesAtLoad(usual, load)) : 1;
-  return usual.map((m) => m * by);
+  const by = best ? best.minutes / Math.max(1, minutesAtLoad(rising, foundCoat(found, facts).load)) : 1;
+  return memos.minutes.put(
+    planned,
+    '',
+    rising.map((m) => m * by),
+  );
 }
 
-/** What one dog's forecasts rest on, as its records stand now; read again when something was written about it. */
-export function* bookDog(
+/** A dog's records as its forecasts read them, but for what the bench says of minutes. */
+function readDog(
   context: AppContext,
   d: DogRecord,
-  on: { readonly salon: SalonRecord; readonly today: Day; readonly room: PlanRoom; readonly digest: string },
-): Generator<void, BookDog> {
-  const { stores, memos } = context;
-  const { salon, today, room, digest } = on;
-  const checked = context.tide.tide(d.id)?.tide.checked;
-  const facts = `${today} ${digest} ${stores.touched.ofDog(d.id)} ${checked?.day} ${checked?.grams.likely.toFixed(1)}`;
-  const known = memos.bookDogs.known(d.id, facts);
-  if (known) return known;
+  check: CheckRecord | undefined,
+  { salon, today }: BookRoom,
+): Omit<BookDog, 'minutesAt'> {
+  const { stores } = context;
   const since = today - HEEDED_DAYS;
-  const check = unworkedCheck(context, d.id);
-  const felt = check && coatCheck(check);
-  const found = felt && foundCoat(felt, coreDog(d));
-  const usual = yield* minutesAt(context, d, felt, room, digest);
-  const minutes = check && found ? minutesAsFound(context, check, found, usual, room) : usual;
   const born = d.born === null ? undefined : parseDay(d.born);
   const sightings: readonly Sighting[] = [
     ...stores.checks.linesOf(d.id, since).flatMap((c) => touchSeen(context, c, d.coatClass) ?? []),
@@ -142,10 +137,8 @@ export function* bookDog(
     ...stores.tide.notesOf(d.id).map(noteSighting),
     ...stores.home.boutsOf(d.id, day(since)).map(boutSighting),
   ];
-  return memos.bookDogs.put(d.id, facts, {
-    id: d.id,
-    name: d.name,
-    owner: d.owner.name,
+  return {
+    ...nameOf(d),
     dog: {
       coatClass: d.coatClass,
       weightKg: d.weightKg,
@@ -159,15 +152,75 @@ export function* bookDog(
       ...(d.traits.includes('four-tides') && { fourTides: true }),
     },
     sightings: [...sightings].sort((a, b) => a.day - b.day),
-    minutesAt: minutes,
     rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
-    booked: stores.bookings.ofDogFrom(d.id, salonInstant(today, 0, salon.timeZone)).map((b) => ({
-      day: salonDay(Date.parse(b.startsAt), salon.timeZone),
-      minutes: b.minutes,
-      agreed: b.agreed,
-    })),
-    ...(found && { found }),
-  });
+    booked: bookedOf(context, d.id, salon, today),
+    ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
+  };
+}
+
+const nameOf = (d: DogRecord) => ({ id: d.id, name: d.name, owner: d.owner.name });
+const bookedOf = ({ stores }: AppContext, dogId: string, salon: SalonRecord, today: Day): BookDog['booked'] =>
+  stores.bookings.ofDogFrom(dogId, salonInstant(today, 0, salon.timeZone)).map((b) => ({
+    day: salonDay(Date.parse(b.startsAt), salon.timeZone),
+    minutes: b.minutes,
+    agreed: b.agreed,
+  }));
+
+/** What a dog's records were read at: another word when something was written about it, or a day is over. */
+const stampOf = ({ stores }: AppContext, dogId: string, today: Day): string =>
+  `${today} ${stores.touched.ofDog(dogId)}`;
+
+/** What one dog's forecasts rest on, as its records stand now. */
+export function* bookDog(context: AppContext, d: DogRecord, on: BookRoom): Generator<void, BookDog> {
+  const { bookDogs } = context.memos;
+  const check = unworkedCheck(context, d.id);
+  const minutes = yield* minutesAt(context, d, check, on);
+  const stamp = stampOf(context, d.id, on.today);
+  const known = bookDogs.known(d.id, stamp);
+  if (known && known.minutesAt === minutes) return known;
+  return bookDogs.put(d.id, stamp, { ...(known ?? readDog(context, d, check, on)), minutesAt: minutes });
+}
+
+/** The facts of a dog that was read before the program was started: as good as read, until something is written. */
+const BEFORE = 'before';
+export function bookBefore({ memos }: Pick<AppContext, 'memos'>, dogs: readonly BookDog[]): void {
+  for (const dog of dogs) memos.bookDogs.put(dog.id, BEFORE, dog);
+}
+
+/**
+ * The same at once, for lists: what is known of a dog is read again where something was written, with the minutes that were
+ * planned last. Of a dog that was never read only the newest day of each kind is said, and no minutes.
+ */
+export function bookDogAtOnce(context: AppContext, d: DogRecord, on: BookRoom): BookDog {
+  const { bookDogs } = context.memos;
+  const { salon, today } = on;
+  const stamp = stampOf(context, d.id, today);
+  const known = bookDogs.known(d.id, stamp);
+  if (known) return known;
+  const booked = bookedOf(context, d.id, salon, today);
+  if (context.stores.touched.isUntouched(d.id)) {
+    const before = bookDogs.known(d.id, BEFORE);
+    if (before) return { ...before, booked };
+  }
+  const check = unworkedCheck(context, d.id);
+  const last = bookDogs.last(d.id);
+  if (last) return bookDogs.put(d.id, stamp, { ...readDog(context, d, check, on), minutesAt: last.minutesAt });
+  const session = lastFinishedLine(context, d.id);
+  const felt = context.stores.checks.newestLine(d.id);
+  const touched = felt && touchSeen(context, felt, d.coatClass);
+  return {
+    ...nameOf(d),
+    dog: { coatClass: d.coatClass, weightKg: d.weightKg, outdoorShare: d.outdoorShare, homeCare: d.homeCare, life: [] },
+    sightings: [
+      ...(touched ? [touched] : []),
+      ...(session ? [{ kind: 'visit' as const, day: day(session.day), takes: USUAL_TAKES }] : []),
+      ...context.stores.intake.pastVisits(d.id, 0).slice(-1).map(pastVisit),
+    ].sort((a, b) => a.day - b.day),
+    minutesAt: [],
+    rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
+    booked,
+    ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
+  };
 }
 
 /** What the facts of dogs are read with: the same for all of them. */
@@ -189,11 +242,9 @@ export function* warmTide(context: AppContext): Generator<void, void> {
       visitSeen(context, line);
       yield;
     }
-  const room = planRoomOf(context);
-  const digest = digestOf(room);
+  const on = bookRoom(context);
   for (const dog of dogs) {
-    const check = unworkedCheck(context, dog.id);
-    yield* minutesAt(context, dog, check && coatCheck(check), room, digest);
+    yield* minutesAt(context, dog, unworkedCheck(context, dog.id), on);
   }
   for (const dog of dogs)
     for (const line of stores.checks.linesOf(dog.id, since)) {
@@ -203,7 +254,8 @@ export function* warmTide(context: AppContext): Generator<void, void> {
 }
 
 /** What a gathered file rests on: a page, its device and the tide's thread ask for the same within a moment. */
-const factsNow = (context: AppContext): string => `${todayOf(context, salonOf(context))} ${context.stores.state()}`;
+const factsNow = (context: AppContext): string =>
+  `${todayOf(context, salonOf(context))} ${context.stores.state()} ${context.tide.times}`;
 
 /** Gathers again, a dog a step; what is written meanwhile is gathered the next time. */
 function* gathering(context: AppContext): Generator<void, GatheredFile> {

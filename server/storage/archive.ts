@@ -18,7 +18,7 @@ export const FORMAT_VERSION = 1;
 export const DOCUMENT = 'woolly-tide.json';
 
 /** What belongs to this machine and its devices, not to the salon. */
-const STAYS = new Set(['sign_in', 'known_device', 'sign_in_failure', 'job']);
+const STAYS = new Set(['sign_in', 'known_device', 'sign_in_failure', 'job', 'learnt_tide']);
 /** Secrets stay, too: a passphrase is set again where the salon is read in. */
 const SECRET: Readonly<Record<string, readonly string[]>> = { account: ['passphrase', 'pin'] };
 

@@ -256,9 +256,9 @@ export async function tabTo(page: Page, name: string | RegExp, most = 150): Prom
 /** Until the salon's computer has learnt the tide: while it does, the tide's room says how far it is. */
 export async function untilTideIsLearnt({ base, headers }: Pick<Visit, 'base' | 'headers'>): Promise<void> {
   const ask = async (path: string) => (await fetch(`${base}/api${path}`, { headers })).json();
-  const file: TideFile = await ask('/tide');
   for (;;) {
     const { known }: TideLearntAnswer = await ask('/tide/learnt');
+    const file: TideFile = await ask('/tide');
     if (known?.facts === factsWord(file)) return;
     await new Promise((on) => setTimeout(on, 200));
   }

@@ -25,21 +25,6 @@ describe('the tide, in the browser', () => {
     expect(await page.locator('.wt-tide table tbody tr').count()).to.be.greaterThan(10);
   });
 
-  it('is learnt by this device where the salon’s computer does not say it, as there, and kept', async () => {
-    const alone = await stage.page();
-    await alone.route('**/api/tide/learnt', (route) => route.abort());
-    await alone.goto('/desk/tide');
-    await alone.getByRole('button', { name: 'Stop' }).click({ timeout: 60_000 });
-    await alone.getByText('Stopped before all logs were read.').waitFor();
-    await alone.getByRole('button', { name: 'Read the logs' }).click();
-    await alone.locator('.wt-tide').waitFor({ timeout: 200_000 });
-    expect(await alone.locator('.wt-lead').innerText()).to.equal(await page.locator('.wt-lead').innerText());
-    expect(await alone.locator('.wt-call').allInnerTexts()).to.deep.equal(
-      await page.locator('.wt-call').allInnerTexts(),
-    );
-    await alone.context().close();
-  });
-
   it('is walked, zoomed and turned into grams by keys, and the address remembers', async () => {
     const day = page.getByRole('slider', { name: 'Day' });
     const before = await readout();

@@ -245,8 +245,9 @@ describe('the walk by keyboard alone, on the demo command', () => {
   });
 
   it('reads the plan, takes it to the table and works it through', async () => {
-    await enter(/^Dry first/);
-    await page.getByRole('heading', { name: /^Dry first, / }).waitFor();
+    // Another way than the recommended one.
+    await enter(/^Wet first/);
+    await page.getByRole('heading', { name: /^Wet first, / }).waitFor();
     await enter('Take it to the table');
     await page.getByRole('button', { name: /^Start/ }).waitFor();
     await enter('Runa');

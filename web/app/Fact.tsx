@@ -1,7 +1,6 @@
 /** A figure that several rooms say of one dog, marked so that a walk through all rooms can hold them against each other. */
 import type { ReactNode } from 'react';
-import { day, formatDay, parseDay } from '../../core/quantity/index.ts';
-import { dateOf } from '../words/dates.ts';
+import { day, formatDay } from '../../core/quantity/index.ts';
 import type { Outlook } from '../../core/tide/index.ts';
 
 export type FactName = 'due' | 'minutes' | 'price' | 'grams' | 'hold' | 'booked' | 'booked-minutes';
@@ -25,27 +24,3 @@ export const Fact = ({ dog, of, from, children }: { dog: string; of: FactName; f
     {children}
   </span>
 );
-
-/** The length of a booking, marked with its day where it is the dog's next one. */
-export function BookedFact({
-  booking: { dogId, startsAt, minutes },
-  isNext,
-  zone,
-  children,
-}: {
-  booking: { readonly dogId: string; readonly startsAt: string; readonly minutes: number };
-  isNext: boolean;
-  zone: string;
-  children: ReactNode;
-}) {
-  const on = parseDay(dateOf(startsAt, zone));
-  if (!isNext || on === undefined) return children;
-  const booked = { day: on, minutes, agreed: true };
-  return (
-    <Fact dog={dogId} of="booked" from={{ booked }}>
-      <Fact dog={dogId} of="booked-minutes" from={{ booked }}>
-        {children}
-      </Fact>
-    </Fact>
-  );
-}

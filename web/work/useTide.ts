@@ -2,6 +2,7 @@
  * The salon's tide as the salon's computer has learnt it, and what a worker here makes of it: a dog's story, and how good
  * past forecasts were. One worker lives as long as the page; what took it long is kept on this device by the facts it rests on.
  */
+import { useQueryClient } from '@tanstack/react-query';
 import { get, set } from 'idb-keyval';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
@@ -12,7 +13,7 @@ import {
   type LearntBook,
   type TideBook,
 } from '../../core/tide/index.ts';
-import { useTideLearnt } from '../data/hooks.ts';
+import { tideQuery, useTideLearnt } from '../data/hooks.ts';
 import workerUrl from './tide.worker.ts?worker&url';
 import type { TideAsked, TideTold } from './tide.worker.ts';
 
@@ -136,8 +137,15 @@ function useAnswer<T>(
 export function useTide(book: TideBook): Tide {
   const facts = useMemo(() => factsWord(book), [book]);
   const { data, isError } = useTideLearnt(facts);
+  const client = useQueryClient();
+  const learntFrom = data?.known?.facts;
+  useEffect(() => {
+    // What was learnt last may be of a newer book than the one at hand.
+    const newer = learntFrom !== undefined && learntFrom !== facts;
+    if (newer) void client.invalidateQueries({ queryKey: tideQuery.queryKey });
+  }, [client, learntFrom, facts]);
   const learnt = useMemo(() => (data?.known ? withNewer(data.known.learnt, data.newer) : undefined), [data]);
-  return { learnt, state: isError ? 'failed' : data?.known?.facts === facts ? 'done' : 'working' };
+  return { learnt, state: isError ? 'failed' : learntFrom === facts ? 'done' : 'working' };
 }
 
 /** How good past forecasts were. */

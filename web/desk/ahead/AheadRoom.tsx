@@ -1,6 +1,6 @@
 /** Desk → Ahead: the bookings from today on, by day. */
 import { Link } from 'react-router';
-import { BookedFact } from '../../app/Fact.tsx';
+import { BookedFact } from '../../app/BookedFact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBookings, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, weekdayText } from '../../words/dates.ts';
