@@ -51,6 +51,12 @@ if (process.argv[2] === 'calm') {
   process.exit(0);
 }
 
+// `npm run bench -- tide`: only what is learnt and asked of coats.
+if (process.argv[2] === 'tide') {
+  tideFigures(say, medianMs);
+  process.exit(0);
+}
+
 const ours = medianMs(2000, (i) => void dayLengthHours(day(20000 + i), 60));
 const theirs = medianMs(2000, (i) => void getTimes(new Date((20000 + i) * 86_400_000), 60, 0));
 say('day-length', ours * 1000, 'us', `suncalc ${(theirs * 1000).toPrecision(3)} us`, ours / theirs);

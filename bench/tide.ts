@@ -11,6 +11,7 @@ import {
   freshTown,
   learnBook,
   learnOne,
+  outlookOf,
   type BookDog,
   type LearntBook,
   type TideBook,
@@ -18,15 +19,12 @@ import {
 import { addDays } from '../core/quantity/index.ts';
 import { makeTown, STUDY_PLACE, WORLDS } from '../study/worlds.ts';
 
-type Say = (name: string, value: number, unit: string, reference: string, ratio: number) => void;
-
-const DOGS = 300;
-
-export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number) => void) => number): void {
+/** A book of the study's first world: dogs with three years of log. */
+export function studyBook(dogs: number): TideBook {
   const [world] = WORLDS;
   if (!world) throw new Error('the study has no worlds');
-  const town = makeTown(world, seededRandom(17), DOGS);
-  const book: TideBook = {
+  const town = makeTown(world, seededRandom(17), dogs);
+  return {
     today: town.issue,
     place: STUDY_PLACE,
     openWeekdays: [1, 2, 3, 4, 5],
@@ -44,6 +42,14 @@ export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number
       booked: [],
     })),
   };
+}
+
+type Say = (name: string, value: number, unit: string, reference: string, ratio: number) => void;
+
+const DOGS = 300;
+
+export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number) => void) => number): void {
+  const book = studyBook(DOGS);
   const entries = book.dogs.reduce((n, d) => n + d.sightings.length, 0) / DOGS;
   const began = performance.now();
   const steps = learnBook(book);
@@ -54,6 +60,14 @@ export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number
   }
   const whole = (performance.now() - began) / 1000;
   say('relearn-300-dogs', whole, 's', `goal 20 s on one thread; ${entries.toPrecision(3)} entries a dog`, whole / 20);
+
+  // The outlook of a thousand dogs, once learnt: the same three hundred over again.
+  const thousand = Array.from({ length: 1000 }, (_, i) => book.dogs[i % DOGS]!);
+  const known = new Map(learnt.dogs.map((t) => [t.id, t]));
+  const asked = medianMs(1, () => {
+    for (const d of thousand) outlookOf(d, known.get(d.id)!, book.today, book);
+  });
+  say('outlook-1000-dogs', asked, 'ms', 'goal 50 ms', asked / 50);
 
   // The dog with the longest log, after one entry more.
   const longest = [...book.dogs].sort((a, b) => b.sightings.length - a.sightings.length)[0];
@@ -84,6 +98,13 @@ export function tideFigures(say: Say, medianMs: (calls: number, work: (i: number
     `goal 100 ms; as many exponentials ${sums.toPrecision(3)} ms`,
     drawn / 100,
   );
+
+  // A process of its own: what a thousand dogs with three years of logs take of processor and memory.
+  const large: { readonly seconds: number; readonly mb: number } = JSON.parse(
+    execFileSync(process.execPath, ['--import=tsx', 'bench/tide-large.ts'], { encoding: 'utf8' }),
+  );
+  say('relearn-1000-dogs-processor', large.seconds, 's', 'goal 100 s', large.seconds / 100);
+  say('relearn-1000-dogs-memory', large.mb, 'MB', 'goal 500 MB', large.mb / 500);
 
   const screen: Record<'sixty' | 'thousand', { readonly worst: number; readonly median: number }> = JSON.parse(
     execFileSync(process.execPath, ['--import=tsx', 'tests/on-screen-tide.ts'], { encoding: 'utf8' })

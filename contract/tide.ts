@@ -11,6 +11,7 @@ import {
   type HomeAmount,
   type LearntBook,
   type LifeEventKind,
+  type Sighting,
 } from '../core/tide/index.ts';
 import type { YearBook } from '../core/book/index.ts';
 import { rosterSchema, wishFields } from './roster.ts';
@@ -42,27 +43,36 @@ export interface TideLearntAnswer {
 
 const plainDay = Joi.number().integer().min(-200_000).max(200_000).required();
 const positive = Joi.number().min(0).max(100_000).required();
-const sighting = Joi.alternatives(
-  Joi.object({
-    kind: Joi.string().valid('touch').required(),
+const sightingOf: Readonly<Record<Sighting['kind'], Joi.ObjectSchema>> = {
+  touch: Joi.object({
+    kind: Joi.string().required(),
     day: plainDay,
     finger: Joi.number().min(0).max(4),
     tug: Joi.number().min(0).max(3),
   }),
-  Joi.object({
-    kind: Joi.string().valid('visit').required(),
+  visit: Joi.object({
+    kind: Joi.string().required(),
     day: plainDay,
     takes: Joi.number().min(0).max(1).required(),
     weighed: Joi.object({ grams: positive, share: Joi.number().min(0).max(1).required() }),
   }),
-  Joi.object({
-    kind: Joi.string().valid('brushed').required(),
+  brushed: Joi.object({
+    kind: Joi.string().required(),
     day: plainDay,
     amount: Joi.string().valid(...HOME_AMOUNTS),
     grams: Joi.number().min(0).max(100_000),
   }),
-  Joi.object({ kind: Joi.string().valid('started').required(), day: plainDay }),
-);
+  started: Joi.object({ kind: Joi.string().required(), day: plainDay }),
+};
+/** By its kind, so that what is wrong with an entry is said of the key that is wrong. */
+const sighting = Joi.alternatives().conditional('.kind', {
+  switch: Object.entries(sightingOf).map(([is, then]) => ({ is, then })),
+  otherwise: Joi.object({
+    kind: Joi.string()
+      .valid(...Object.keys(sightingOf))
+      .required(),
+  }),
+});
 const lifeEvent = Joi.object({
   kind: Joi.string()
     .valid(...LIFE_EVENTS)

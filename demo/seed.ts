@@ -346,8 +346,9 @@ class DemoDog {
       return;
     }
     if (index % 3 === 2 || index % 5 === 3) return; // not booked: the list says who to ring
-    // Who is due has been rung: it comes within these days.
-    const wish = nextDue > today + 12 ? nextDue : addDays(today, randomInt(random, 0, 4));
+    // Who is due has been rung, and half of them like to come on the same day: one day is full.
+    const soon = addDays(today, index % 2 === 0 ? 3 : randomInt(random, 0, 6));
+    const wish = nextDue > today + 21 ? nextDue : soon;
     const visitDay = day(wish + (index % 7 === 0 ? 21 : 0));
     this.book.take(
       this.id,

@@ -28,7 +28,8 @@ export { StoreWalk, type ReleasePulse, type StoreProgram } from './store-walk.ts
 export type { LogQuestion } from './log-program.ts';
 export { LogReader } from './log-reader.ts';
 export type { HomeHabit } from './home-habit.ts';
-export { type Fit, type StartPrior, fitDog } from './fit.ts';
+export { type Fit, fitDog } from './fit.ts';
+export type { StartPrior } from './whitening.ts';
 export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
 export type { OnsetSpread, Warmth } from './onset-prior.ts';
 export {
@@ -97,7 +98,7 @@ export {
   honestSummary,
 } from './honest.ts';
 export { checkAtGrade, foundCoat, touchOf, visitOf } from './from-log.ts';
-export { type Reading, WARMTH_DAYS, readingsFromCsv, usualCelsius, warmthOf } from './weather.ts';
+export { type Reading, WARMTH_DAYS, usualCelsius, warmthOf } from './weather.ts';
 export { BAND_SHARE, bandScore, stretchOf, stretched, leastPercent } from './score.ts';
 export { rhythm, nextOpenDay } from './rhythm.ts';
 export type { Due, DueReason } from './due.ts';

@@ -6,7 +6,7 @@
  */
 import { inverse, times } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
-import type { StartPrior } from './fit.ts';
+import type { StartPrior } from './whitening.ts';
 import type { TideName } from './seasons.ts';
 
 /** Standard deviations of what a start is the sum of, days. */

@@ -7,7 +7,8 @@
  */
 import { cholesky, eigen, inverse, inverseLower, lowerOnly, product, times, transpose } from '../quantity/index.ts';
 import type { DogModel } from './dog-model.ts';
-import { startMoments, startsTold, type Fit } from './fit.ts';
+import { startMoments, startsTold } from './reweighing.ts';
+import { type Fit } from './fit.ts';
 import {
   ownCov,
   partsOf,

@@ -4,7 +4,9 @@
  */
 import { inverse, times } from '../quantity/index.ts';
 import type { DogModel, Shed } from './dog-model.ts';
-import { fitDog, redraw, reweigh, type Fit, type StartPrior } from './fit.ts';
+import { fitDog, type Fit } from './fit.ts';
+import { redraw, reweigh } from './reweighing.ts';
+import { type StartPrior } from './whitening.ts';
 import type { TideName } from './seasons.ts';
 import {
   plus,

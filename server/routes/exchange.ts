@@ -15,7 +15,8 @@ import type { UnreadEvent } from '../formats/calendar-reader.ts';
 import { DogNames } from '../formats/dog-names.ts';
 import { found } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
-import { sheetOf } from '../services/day-schedule.ts';
+import { bookingsOn, sheetOf } from '../services/day-schedule.ts';
+import { learnDogs } from '../services/outlooks.ts';
 import { writeInPieces } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 import { ok, text } from '../reply.ts';
@@ -58,6 +59,10 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
       if (!sheet) {
         // Others are answered between two days.
         await setImmediate();
+        await learnDogs(
+          context,
+          bookingsOn(context, salon, on).map((b) => b.dogId),
+        );
         sheet = sheetOf(context, on);
         sheets.set(on, sheet);
       }

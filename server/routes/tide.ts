@@ -1,8 +1,8 @@
 /** /api/tide and what feeds it: notes from home, events of a life, the weather. */
+import { readingsFromCsv } from '../formats/weather-table.ts';
 import type { Router } from 'express';
 import type { DogLog, WeatherPage } from '../../contract/tide.ts';
 import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts';
-import { readingsFromCsv } from '../../core/tide/index.ts';
 import type { Outside } from '../devices/devices.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';

@@ -6,7 +6,7 @@ import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
 import { openMethod, outlineOf } from '../../core/bench/index.ts';
-import { FINGER_GRADES, type CoatCheck } from '../../core/check/index.ts';
+import { FINGER_GRADES } from '../../core/check/index.ts';
 import { weekMinutes } from '../../core/book/index.ts';
 import { day, ended, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
 import {
@@ -17,7 +17,6 @@ import {
   rhythm,
   USUAL_TAKES,
   type BookDog,
-  type FoundCoat,
   type LifeEvent,
   type Sighting,
 } from '../../core/tide/index.ts';

@@ -184,14 +184,23 @@ async function visit(
 /** Learns the demo's tide once for all stages of a process: they begin with the same salon. */
 const tideOfDemo = new TideDesk();
 
-/** A server in this process: real clock, a demo salon in memory or nothing at all, its stores at hand. */
-export async function openStage({ empty = false } = {}): Promise<Stage> {
-  const db = empty ? openDb(':memory:') : demoDb(Date.now());
+interface Opened {
+  /** Nothing at all in the file. */
+  readonly empty?: boolean;
+  /** A salon of the test's own, with the demo's accounts. */
+  readonly fill?: (stores: Stores) => void;
+}
+
+/** A server in this process: real clock, a demo salon in memory, another or nothing at all, its stores at hand. */
+export async function openStage({ empty = false, fill }: Opened = {}): Promise<Stage> {
+  const own = empty || fill !== undefined;
+  const db = own ? openDb(':memory:') : demoDb(Date.now());
   const kept = stores(db);
+  fill?.(kept);
   const complaints: string[] = [];
   const log = logInto(complaints);
   const doorState = new DoorState();
-  const tide = empty ? new TideDesk() : tideOfDemo;
+  const tide = own ? new TideDesk() : tideOfDemo;
   const listening = await listen(
     createApp({
       stores: kept,
@@ -205,7 +214,7 @@ export async function openStage({ empty = false } = {}): Promise<Stage> {
     }),
   );
   const leave = async (): Promise<void> => {
-    if (empty) tide.close();
+    if (own) tide.close();
     else await tide.settled();
     await listening.close();
     db.close();

@@ -1,4 +1,5 @@
 /** What events of a life do to the year's shedding, and how warm the weeks before a season were: rules that hold for any life. */
+import { readingsFromCsv } from '../../server/formats/weather-table.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { addDays, civilFromDay, dayFromCivil, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
@@ -12,7 +13,7 @@ import {
   outdoorShareOn,
   type LifeEvent,
 } from '../../core/tide/life.ts';
-import { readingsFromCsv, usualCelsius, WARMTH_DAYS, warmthOf, type Reading } from '../../core/tide/weather.ts';
+import { usualCelsius, WARMTH_DAYS, warmthOf, type Reading } from '../../core/tide/weather.ts';
 
 const DAY = dayFromCivil({ year: 2031, month: 4, dayOfMonth: 9 });
 const SEED = { seed: 20261204, numRuns: 300 };

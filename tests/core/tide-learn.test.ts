@@ -1,4 +1,5 @@
 /** What a log teaches: how it narrows, what it resists, what dogs tell each other, what is honest about it. */
+import { readingsFromCsv } from '../../server/formats/weather-table.ts';
 import { expect } from 'chai';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { ended, addDays, day, dayFromCivil, isoWeekday, seededRandom, type Day } from '../../core/quantity/index.ts';
@@ -23,7 +24,6 @@ import {
   lightSeasons,
   lightTrust,
   outlookOf,
-  readingsFromCsv,
   startBand,
   stretched,
   stretchOf,

@@ -19,7 +19,7 @@ describe('dates in the book', () => {
   afterEach(() => room.close());
 
   const hold = (id: string, more: object = {}) =>
-    room.call('POST', '/bookings/hold', { id, dogId: 'demo-bollard', from: '2031-06-02', minutes: 60, ...more });
+    room.call('POST', '/bookings/hold', { id, dogId: 'demo-bollard', from: '2031-07-02', minutes: 60, ...more });
   const act = (name: string, { id, version }: Pick<BookingRecord, 'id' | 'version'>) =>
     room.call('POST', `/bookings/${id}/${name}`, { version });
   const standing = async (): Promise<readonly BookingRecord[]> => (await room.call('GET', '/bookings')).json.bookings;

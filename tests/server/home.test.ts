@@ -14,7 +14,7 @@ describe('the home over HTTP', () => {
   let room: Room;
   let token = '';
   before(async () => {
-    room = await openRoom();
+    room = await openRoom({ learns: true });
     const made = await room.call('POST', '/home-links', { dogIds: [DOG] });
     expect(made.status).to.equal(201);
     token = made.json.token;

@@ -11,7 +11,7 @@ import { openRoom, type Room } from './room.ts';
 describe('the kit and the house', () => {
   let room: Room;
   before(async () => {
-    room = await openRoom();
+    room = await openRoom({ learns: true });
   });
   after(async () => {
     expect(room.errors).to.deep.equal([]);

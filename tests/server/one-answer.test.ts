@@ -104,7 +104,7 @@ describe('one dog, one answer', () => {
     this.timeout(20_000 * SALONS);
     let dogs = 0;
     for (let seed = 1; seed <= SALONS; seed++) {
-      const room = await openRoom({ demo: false });
+      const room = await openRoom({ demo: false, learns: true });
       fillRandom(room.stores, NOW, salonDay(NOW, 'Europe/Mariehamn'), seed, 5);
       room.setClock(NOW);
       dogs += await walk(room);

@@ -37,13 +37,20 @@ export interface Room {
   close: () => Promise<void>;
 }
 
-export async function openRoom({ demo = true, role = 'owner' as Role, signedIn = true } = {}): Promise<Room> {
+/** learns: the tide of all dogs is learnt by and by, as in a salon; otherwise only the dogs that are asked for. */
+export async function openRoom({
+  demo = true,
+  role = 'owner' as Role,
+  signedIn = true,
+  learns = false,
+} = {}): Promise<Room> {
   const db = demo ? demoDb(NOW) : openDb(':memory:');
   let now = NOW;
   let steady: number | undefined;
   const kept = stores(db, () => now);
   const errors: unknown[] = [];
   const tide = new TideDesk();
+  if (!learns) tide.soon = () => undefined;
   const door = new DoorState({ steadyMs: () => steady ?? now });
   const app = createApp({
     stores: kept,

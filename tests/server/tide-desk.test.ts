@@ -71,7 +71,7 @@ describe('the desk of the tide', () => {
   });
 
   it('tells a device what was learnt, by the word of the facts it was learnt from', async () => {
-    const room = await openRoom({ demo: false });
+    const room = await openRoom({ demo: false, learns: true });
     fillSmall(room.stores, NOW);
     const learnt = async (): Promise<TideLearntAnswer['known']> => {
       const answer: TideLearntAnswer = (await room.call('GET', '/tide/learnt')).json;

@@ -198,7 +198,6 @@ describe('what a write touches', () => {
     fillSmall(room.stores, NOW);
     room.setClock(NOW);
     // Each dog is learnt at once after a write; their town follows in its time, which no write is to be held against.
-    room.tide.soon = () => undefined;
     room.tide.atOnce = async () => undefined;
   });
   after(() => room.close());

@@ -201,7 +201,7 @@ describe('the walk over HTTP', () => {
 
 describe('the demo salon', () => {
   it('is the same from the same seed and day, alive, and within its tables', async () => {
-    const a = await openRoom();
+    const a = await openRoom({ learns: true });
     const anew = openDb(':memory:');
     fillDemo(stores(anew), NOW);
     expect(dump(anew)).to.equal(dump(a.db));

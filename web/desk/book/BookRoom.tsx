@@ -8,7 +8,7 @@ import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { hoursOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, type Day } from '../../../core/quantity/index.ts';
-import type { LearntBook } from '../../../core/tide/index.ts';
+import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
@@ -63,6 +63,12 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   // Not computed again with every move of a drag.
   const byVisit = useMemo(() => bookingsByVisit(bookings, timeZone), [bookings, timeZone]);
   const hours = useMemo(() => hoursOf(file, plan.from), [file, plan.from]);
+  const known = useMemo(() => outlooks(file, learnt), [file, learnt]);
+  /** What every room says of this visit, where it is the dog's next one and comes alone. */
+  const nextOf = (v: PlannedVisit): Outlook | undefined => {
+    const outlook = known.get(v.dogId);
+    return v.together.length === 0 && outlook?.booked?.day === v.day ? outlook : undefined;
+  };
   const span = SPANS.find((s) => s === params.get('show')) ?? 'week';
   const last = plan.weeks.length - 1;
   const chosenWeek = Math.min(last, Math.max(0, Number(params.get('week') ?? 0) || 0));
@@ -176,6 +182,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
         )}
         {(span === 'week' || span === 'day') && (
           <Week
+            nextOf={nextOf}
             days={
               span === 'week'
                 ? daysOfWeek(week.from, week.days, inWeek, hoursOn, bookingFor)
@@ -229,6 +236,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
         <Chosen
           file={file}
           tide={learnt.dogs.find((t) => t.id === chosen.dogId)}
+          outlook={nextOf(chosen)}
           visit={chosen}
           booking={bookingFor(chosen)}
           ofOwner={plan.visits.filter(

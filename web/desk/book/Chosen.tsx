@@ -5,7 +5,8 @@ import type { BookingRecord } from '../../../contract/booking.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { otherwiseNear, rulesAgainst, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, type Day } from '../../../core/quantity/index.ts';
-import type { DogTide } from '../../../core/tide/index.ts';
+import type { DogTide, Outlook } from '../../../core/tide/index.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { CoatCurve } from '../../drawing/CoatCurve.tsx';
 import { otherwiseText, ruleText } from '../../words/book.ts';
 import { instantText, shortDay } from '../../words/dates.ts';
@@ -16,6 +17,8 @@ import type { Acts } from './useActs.ts';
 interface Props {
   readonly file: TideFile;
   readonly tide: DogTide | undefined;
+  /** What every room says of the dog's next visit, where this is it. */
+  readonly outlook: Outlook | undefined;
   readonly visit: PlannedVisit;
   readonly booking: BookingRecord | undefined;
   /** Proposals of the coming season for all dogs of its owner, this one with them. */
@@ -33,6 +36,7 @@ interface Props {
 export function Chosen({
   file,
   tide,
+  outlook,
   visit,
   booking,
   ofOwner,
@@ -61,7 +65,24 @@ export function Chosen({
       </h2>
       <p>
         {booking ? instantText(booking.startsAt, timeZone) : shortDay(visit.day)}, {STATE_WORDS[state]}.{' '}
-        {minutesText(Math.round(visit.minutes))} at the table, about {grams(visit.grams)} in the coat.
+        {outlook ? (
+          <>
+            <Fact dog={visit.dogId} of="minutes" from={outlook}>
+              {minutesText(outlook.minutes.likely)}
+            </Fact>{' '}
+            at the table, about{' '}
+            <Fact dog={visit.dogId} of="grams" from={outlook}>
+              {grams(outlook.grams.likely)}
+            </Fact>{' '}
+            in the coat; booked for{' '}
+            <Fact dog={visit.dogId} of="booked-minutes" from={outlook}>
+              {minutesText(outlook.booked?.minutes ?? 0)}
+            </Fact>
+            .
+          </>
+        ) : (
+          `${minutesText(Math.round(visit.minutes))} at the table, about ${grams(visit.grams)} in the coat.`
+        )}
         {visit.parts > 1 &&
           ` It bears no longer at a time than its standing allows: ${visit.parts} visits within the week, nothing left worse in between.`}
       </p>

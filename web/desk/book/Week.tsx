@@ -14,6 +14,8 @@ import type { PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, type Day } from '../../../core/quantity/index.ts';
 import { shortDay } from '../../words/dates.ts';
 import { useDragSensors } from '../../app/drag.ts';
+import type { Outlook } from '../../../core/tide/index.ts';
+import { Fact } from '../../app/Fact.tsx';
 import { minutesText } from '../../words/figures.ts';
 import { STATE_WORDS, stateOf, visitKey } from './keys.ts';
 
@@ -24,6 +26,8 @@ export interface DayOfWeek {
 }
 interface Props {
   readonly days: readonly DayOfWeek[];
+  /** What every room says of this visit, where it is the dog's next one. */
+  readonly nextOf: (visit: PlannedVisit) => Outlook | undefined;
   readonly nameOf: (id: string) => string;
   readonly chosen: string | undefined;
   readonly onChoose: (visit: PlannedVisit) => void;
@@ -57,7 +61,7 @@ const byColumn: KeyboardCoordinateGetter = (event, { currentCoordinates, context
   return to ? { x: currentCoordinates.x + to.left + to.width / 2 - middle, y: to.top + 60 } : undefined;
 };
 
-export function Week({ days, nameOf, chosen, onChoose, onOver, onDrop }: Props) {
+export function Week({ days, nextOf, nameOf, chosen, onChoose, onOver, onDrop }: Props) {
   const sensors = useDragSensors(byColumn);
   const all = new Map(days.flatMap((d) => d.visits.map(({ visit }) => [visitKey(visit), visit] as const)));
   const dayOf = (id: string | number | undefined): Day | undefined =>
@@ -83,7 +87,7 @@ export function Week({ days, nameOf, chosen, onChoose, onOver, onDrop }: Props) 
     >
       <div className="wt-bookweek">
         {days.map((d) => (
-          <Column key={d.day} of={d} nameOf={nameOf} chosen={chosen} onChoose={onChoose} />
+          <Column key={d.day} of={d} nextOf={nextOf} nameOf={nameOf} chosen={chosen} onChoose={onChoose} />
         ))}
       </div>
     </DndContext>
@@ -92,10 +96,11 @@ export function Week({ days, nameOf, chosen, onChoose, onOver, onDrop }: Props) 
 
 function Column({
   of: { day, hours, visits },
+  nextOf,
   nameOf,
   chosen,
   onChoose,
-}: { of: DayOfWeek } & Pick<Props, 'nameOf' | 'chosen' | 'onChoose'>) {
+}: { of: DayOfWeek } & Pick<Props, 'nextOf' | 'nameOf' | 'chosen' | 'onChoose'>) {
   const { setNodeRef, isOver } = useDroppable({ id: String(day) });
   const load = Math.round(visits.reduce((t, { visit }) => t + visit.minutes, 0));
   return (
@@ -113,6 +118,7 @@ function Column({
           key={visitKey(visit)}
           visit={visit}
           booking={booking}
+          outlook={nextOf(visit)}
           name={[visit.dogId, ...visit.together].map(nameOf).join(', ')}
           chosen={chosen === visitKey(visit)}
           onChoose={onChoose}
@@ -125,11 +131,12 @@ function Column({
 interface CardProps {
   readonly visit: PlannedVisit;
   readonly booking: BookingRecord | undefined;
+  readonly outlook: Outlook | undefined;
   readonly name: string;
   readonly chosen: boolean;
   readonly onChoose: (visit: PlannedVisit) => void;
 }
-function Card({ visit, booking, name, chosen, onChoose }: CardProps) {
+function Card({ visit, booking, outlook, name, chosen, onChoose }: CardProps) {
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({ id: visitKey(visit) });
   const state = stateOf(booking);
   return (
@@ -141,7 +148,13 @@ function Card({ visit, booking, name, chosen, onChoose }: CardProps) {
       <button type="button" className="wt-bookvisit-card" aria-pressed={chosen} onClick={() => onChoose(visit)}>
         <strong>{name}</strong>
         <span>
-          {minutesText(Math.round(visit.minutes))}
+          {outlook ? (
+            <Fact dog={visit.dogId} of="minutes" from={outlook}>
+              {minutesText(outlook.minutes.likely)}
+            </Fact>
+          ) : (
+            minutesText(Math.round(visit.minutes))
+          )}
           {visit.parts > 1 && ` in ${visit.parts} parts`}
         </span>
         <span className="wt-soft">{STATE_WORDS[state]}</span>

@@ -3,6 +3,7 @@ import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet, ScheduledStage } from '../../../core/day/index.ts';
+import { BookedFact } from '../../app/BookedFact.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useMark, useUnmark } from '../../data/hooks.ts';
 import { clockText, minuteText } from '../../words/dates.ts';
@@ -80,7 +81,11 @@ export function DogList({ page, sheet, names }: Props) {
                   </Link>
                 </strong>{' '}
                 <span className="wt-soft">
-                  comes at {clockText(v.startsAt, page.timeZone)}, ready at {minuteText(ready)}
+                  comes at {clockText(v.startsAt, page.timeZone)} for{' '}
+                  <BookedFact booking={v} isNext={v.isNext} zone={page.timeZone}>
+                    {minutesText(v.minutes)}
+                  </BookedFact>
+                  , ready at {minuteText(ready)}
                   {!v.agreed && ', not agreed yet'}
                   {!v.planned && ', by its length: the coat was never checked'}
                 </span>
