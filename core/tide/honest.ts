@@ -1,28 +1,27 @@
 /**
  * How good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
- * before it, from what was logged until then and nothing later, and held against what the whole log says today.
+ * before it, from what was logged until then and nothing later, and held against what somebody saw.
  */
 import { addDays, sum, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, inBlow, shareDays, startBand, visitGrams } from './ahead.ts';
-import { fitBook, type FitKeep, type Progress } from './caseload.ts';
+import { fitBook, modelOf, type Progress } from './caseload.ts';
 import type { Fit } from './fit.ts';
 import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
 import { bandScore, BAND_SHARE, leastPercent, stretchOf } from './score.ts';
 import { lightSeasons } from './seasons.ts';
+import { STARTED_LATE_DAYS } from './sightings.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
 
 /** Days before a season's usual start on which its forecast is made again. */
 export const ISSUED_BEFORE = 30;
 /** A log shorter than this before a season has no forecast to judge. */
 const LEAST_LOG_DAYS = 330;
-/** A past start counts as known where its band today is no wider than this, days. Guess. */
-const KNOWN_WITHIN = 14;
 
 export interface StartScore {
   readonly dogId: string;
   readonly key: string;
   readonly forecast: Interval80;
-  /** The start as the whole log tells it. */
+  /** The start as somebody saw it. */
   readonly truth: number;
   /** Share of the forecast's draws that lay before the truth: evenly spread where bands are honest. */
   readonly before: number;
@@ -49,15 +48,14 @@ const weighedAfter = (d: BookDog, asOf: Day) =>
   d.sightings.find((s) => s.kind === 'visit' && s.day > asOf && s.weighed !== undefined);
 
 /** Forecasts of past seasons against what happened; yields how far it is. */
-export function* honestBook(book: TideBook, keep?: FitKeep): Generator<Progress, Honest> {
+export function* honestBook(book: TideBook): Generator<Progress, Honest> {
   let first = book.today;
   // One by one: hundreds of dogs with years of entries are more than a call takes as arguments.
   for (const d of book.dogs) for (const s of d.sightings) if (s.day < first) first = s.day;
   const seasons = lightSeasons(book.place, addDays(first, LEAST_LOG_DAYS), addDays(book.today, -50));
-  const of = (seasons.length + 1) * 2 * book.dogs.length;
+  const of = seasons.length * 2 * book.dogs.length;
   let past = 0;
-  const now = yield* counted(fitBook(book, book.today, keep), past, of);
-  past += 2 * book.dogs.length;
+  const seen = new Map(book.dogs.map((d) => [d.id, seenStarts(d, book)]));
   const starts: StartScore[] = [];
   const grams: GramsScore[] = [];
   for (const season of seasons) {
@@ -68,18 +66,17 @@ export function* honestBook(book: TideBook, keep?: FitKeep): Generator<Progress,
     const offset = then.town.offsets.find((o) => o.tide === season.tide)?.days ?? 0;
     for (const [i, dog] of logged.entries()) {
       const fit = then.fits[i];
-      const full = now.fits[book.dogs.indexOf(dog)];
-      if (!fit || !full) continue;
-      const known = startBand(full, season.key);
+      if (!fit) continue;
+      const truth = seen.get(dog.id)?.get(season.key);
       const forecast = startBand(fit, season.key);
       const draws = shareDays(fit, season.key, START_IN_SCALES);
-      if (known && forecast && draws && known.high - known.low <= KNOWN_WITHIN) {
+      if (truth !== undefined && forecast && draws) {
         starts.push({
           dogId: dog.id,
           key: season.key,
           forecast,
-          truth: known.likely,
-          before: draws.filter((d) => d < known.likely).length / draws.length,
+          truth,
+          before: draws.filter((d) => d < truth).length / draws.length,
           calendar: season.usual + offset + startDelay(fit, season.key),
         });
       }
@@ -90,6 +87,12 @@ export function* honestBook(book: TideBook, keep?: FitKeep): Generator<Progress,
   const scores = (blow: boolean): number[] =>
     grams.filter((g) => g.blow === blow).map((g) => bandScore(g.forecast, g.truth));
   return { starts, grams, stretch: { blow: stretchOf(scores(true)), calm: stretchOf(scores(false)) } };
+}
+
+/** Starts that somebody saw, by season: people say it a little after. */
+function seenStarts(dog: BookDog, book: TideBook): ReadonlyMap<string, number> {
+  const { sheds, log } = modelOf(dog, book, book.today);
+  return new Map([...log.said].flatMap(([i, on]) => (sheds[i] ? [[sheds[i].key, on - STARTED_LATE_DAYS]] : [])));
 }
 
 /** Days from the onset of a shed to the day on which a tenth of it is out, as usual. */

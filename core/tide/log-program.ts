@@ -70,6 +70,8 @@ export interface LogProgram {
   /** Logarithm of the share of the store that a place weighs. */
   readonly share: Float64Array;
   readonly started: readonly SaidStart[];
+  /** The day on which somebody first said that a shed has started, by the shed's place. */
+  readonly said: ReadonlyMap<number, Day>;
   readonly questions: readonly LogQuestion[];
   readonly from: Day;
   readonly lastDay: Day;
@@ -215,7 +217,7 @@ export function compileLog(
       if (like) seen(like[0], k, like[1]);
     }
   }
-  const { started, questions } = saidStarts(starts, shedsFrom(from), from, asOf, likes);
+  const { started, said, questions } = saidStarts(starts, shedsFrom(from), from, asOf, likes);
   const base = at.map((on, k) => lifeRelease(life, ((at[k - 1] ?? from) + on) / 2));
   return {
     program: {
@@ -239,6 +241,7 @@ export function compileLog(
     what: Uint8Array.from(places, (p) => p.what),
     share: Float64Array.from(places, (p) => p.share),
     started,
+    said,
     questions,
     from,
     lastDay: day(at.at(-1) ?? from),
@@ -250,17 +253,17 @@ export function compileLog(
 
 /** "It has started": each is said of the shed that usually starts nearest, once; who usually says it and has not, says something too. */
 function saidStarts(
-  said: readonly Day[],
+  days: readonly Day[],
   sheds: readonly ShedDay[],
   from: Day,
   asOf: Day,
   likes: LikeRow[],
-): { readonly started: readonly SaidStart[]; readonly questions: readonly LogQuestion[] } {
+): Pick<LogProgram, 'started' | 'said' | 'questions'> {
   const started: SaidStart[] = [];
   const questions: LogQuestion[] = [];
   const firstOf = new Map<number, Day>();
   const say = (row: LikeRow, shed: number): void => void started.push({ like: likes.push(row) - 1, shed });
-  for (const on of said) {
+  for (const on of days) {
     const away = (i: number): number => Math.abs((sheds[i]?.usual ?? Infinity) - on);
     const nearest = sheds.reduce((best, _, i) => (best < 0 || away(i) < away(best) ? i : best), -1);
     const first = firstOf.get(nearest);
@@ -281,5 +284,5 @@ function saidStarts(
     if (since < -SILENCE_SPEAKS.beforeDays || since > SILENCE_SPEAKS.afterDays) continue;
     say(grade({ low: asOf + 0.5, high: Infinity }, STARTED_SD_DAYS, forgets(saidOf, past.length), 1), i);
   }
-  return { started, questions };
+  return { started, said: firstOf, questions };
 }

@@ -56,6 +56,8 @@ export interface BandLevels {
 export interface StartAhead extends Interval80 {
   readonly key: string;
   readonly tide: TideName | 'life';
+  /** The day on which somebody saw that it had started; without it all is an estimate. */
+  readonly seen?: Day | undefined;
 }
 
 /** How a coat fills after it was worked last, or felt where nobody has worked it: days until a visit is due by its load. */
@@ -382,9 +384,10 @@ const feltFullG = ({ found }: BookDog, checkedG: number | undefined, usual: numb
 
 /** Starts of a fit's seasons whose usual day is wanted. */
 export const startsOf = (fit: Fit, when: (usual: number) => boolean): readonly StartAhead[] =>
-  fit.model.sheds.flatMap((s): StartAhead[] => {
+  fit.model.sheds.flatMap((s, i): StartAhead[] => {
     const band = when(s.usual) ? startBand(fit, s.key) : undefined;
-    return band ? [{ key: s.key, tide: s.tide, ...band }] : [];
+    const seen = fit.model.log.said.get(i);
+    return band ? [{ key: s.key, tide: s.tide, ...band, ...(seen !== undefined && { seen }) }] : [];
   });
 
 /** A whole number of a text (FNV-1a). */

@@ -257,7 +257,9 @@ describe('forecasts in words', () => {
   it('say what starts, what has begun, and after what', () => {
     const starts = { key: 'spring 2031', tide: 'spring', low: april(3), likely: april(8), high: april(14) } as const;
     expect(startText(starts, april(5))).to.equal('spring blow starts 3–14 April');
-    expect(startText(starts, april(20))).to.equal('spring blow since about 8 April');
+    expect(startText(starts, april(20))).to.equal('spring blow since about 8 April, by estimate');
+    expect(startText({ ...starts, seen: april(6) }, april(20))).to.equal('spring blow seen to start on 6 April');
+    expect(startText({ ...starts, low: april(1), high: april(22) }, april(1))).to.match(/, known to 3 weeks$/);
     for (const key of ['season 1', 'litter 1', 'illness 1', 'puppy-coat', 'moult 1'])
       expect(shedWord({ key, tide: 'life' })).to.match(/shed|change/);
   });

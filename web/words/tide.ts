@@ -34,9 +34,16 @@ const LIFE_SHEDS: Readonly<Record<string, string>> = {
   'puppy-coat': 'puppy coat change',
 };
 
-/** "Spring blow from 3–14 April". */
-export const startText = (s: StartAhead, today: number): string =>
-  s.high < today ? `${shedWord(s)} since about ${dayMonth(s.likely)}` : `${shedWord(s)} starts ${spanText(s)}`;
+/** A start that is known to so many days or worse is said with its weeks. */
+const WEEKS_FROM_DAYS = 18;
+
+/** "spring blow starts 3–14 April", "… known to 3 weeks"; one that somebody saw is said as seen, all else as an estimate. */
+export function startText(s: StartAhead, today: number): string {
+  if (s.seen !== undefined) return `${shedWord(s)} seen to start on ${dayMonth(s.seen)}`;
+  if (s.high < today) return `${shedWord(s)} since about ${dayMonth(s.likely)}, by estimate`;
+  const wide = s.high - s.low >= WEEKS_FROM_DAYS ? `, known to ${Math.round((s.high - s.low) / 7)} weeks` : '';
+  return `${shedWord(s)} starts ${spanText(s)}${wide}`;
+}
 
 /** Why a dog without a blow is called. */
 export const dueText = ({ outlook: { due } }: Call, today: number): string =>

@@ -1,7 +1,6 @@
-/** Works out a dog's story, and how good past forecasts were, away from the page. Fits are kept by the facts they rest on. */
+/** Works out a dog's story, and how good past forecasts were, away from the page. */
 import {
   dogStory,
-  FitMemory,
   honestBook,
   type DogStory,
   type Honest,
@@ -28,8 +27,6 @@ export type TideTold =
   | { readonly run: number; readonly kind: 'story'; readonly story: DogStory }
   | { readonly run: number; readonly kind: 'honest'; readonly honest: Honest };
 
-const memory = new FitMemory();
-
 let latest = 0;
 
 const tell = (told: TideTold): void => self.postMessage(told);
@@ -47,9 +44,7 @@ self.addEventListener('message', ({ data }: MessageEvent<TideAsked>) => {
     return;
   }
   latest = run;
-  void inSteps(run, honestBook(book, memory.keepFor(book))).then(
-    (honest) => honest && tell({ run, kind: 'honest', honest }),
-  );
+  void inSteps(run, honestBook(book)).then((honest) => honest && tell({ run, kind: 'honest', honest }));
 });
 
 /** Runs to its end, saying how far it is; undefined where a newer question has ended it. */

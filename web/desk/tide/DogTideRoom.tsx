@@ -187,7 +187,14 @@ function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
           <ul>
             {story.pastStarts.toReversed().map((s) => (
               <li key={s.key}>
-                {capital(s.key)}: about {dayMonth(s.likely)} <span className="wt-soft">({spanText(s)})</span>
+                {capital(s.key)}:{' '}
+                {s.seen === undefined ? (
+                  <>
+                    about {dayMonth(s.likely)} <span className="wt-soft">(estimated, {spanText(s)})</span>
+                  </>
+                ) : (
+                  `seen on ${dayMonth(s.seen)}`
+                )}
               </li>
             ))}
           </ul>

@@ -69,8 +69,8 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
   if (s.starts === 0)
     return (
       <p className="wt-sheet">
-        No season has come and gone yet that was logged well enough to judge a forecast by. It takes a year of visits
-        and a blow after it.
+        No start was seen yet that a forecast could be judged by. It takes a year of visits, and somebody who says when
+        the next blow starts.
       </p>
     );
   const gain = 1 - s.meanError / s.calendarError;
@@ -80,8 +80,9 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
   return (
     <>
       <p className="wt-lead">
-        A month ahead, starts were {s.meanError.toFixed(1)} days off on average; a fixed date in the calendar was{' '}
-        {s.calendarError.toFixed(1)}. {gain > 0 ? `That is ${percent(gain)} better.` : 'The calendar did as well.'}
+        A month ahead, starts that somebody saw were {s.meanError.toFixed(1)} days off on average; a fixed date in the
+        calendar was {s.calendarError.toFixed(1)}.{' '}
+        {gain > 0 ? `That is ${percent(gain)} better.` : 'The calendar did as well.'}
         {s.starts < FEW && ' These are few; the figures will move.'}
       </p>
       <div className="wt-two">
@@ -115,7 +116,7 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
             {rows.slice(0, 6).map((r) => (
               <li key={`${r.dogId} ${r.key}`}>
                 <Link to={`/desk/dogs/${r.dogId}/tide`}>{names.get(r.dogId)}</Link>, {r.key}: said{' '}
-                {dayMonth(r.forecast.likely)}, was {dayMonth(r.truth)}
+                {dayMonth(r.forecast.likely)}, seen {dayMonth(r.truth)}
               </li>
             ))}
           </ul>
