@@ -800,7 +800,7 @@ export const API = {
     may: ALL,
     reply: json<TideLearntAnswer>(),
     answers:
-      '`{known}`: what the salon’s computer has learnt from the tide last, `{facts, learnt}` or null; it learns on by itself, ask again',
+      '`{known, newer}`: what the salon’s computer has learnt from the tide last, `{facts, learnt}` or null, and dogs learnt again since; it learns on by itself, ask again',
   }),
   'GET /dogs/:id/log': row({
     may: ALL,

@@ -42,6 +42,7 @@ export class TideDesk {
   private heard = 0;
   private soonAt = -Infinity;
   private planned: ReturnType<typeof setTimeout> | undefined;
+  private plannedAt = Infinity;
   private closed = false;
   /** Questions that are being made. */
   private gathering = 0;
@@ -59,14 +60,18 @@ export class TideDesk {
       this.tides.set(tide.id, { from: before.learnt.from, tide });
   }
 
-  /** Asks after the present reply is out, at most once in a while. */
-  soon(make: () => Asked | Promise<Asked>): void {
-    if (this.closed || this.planned || this.gathering > 0 || this.asked !== '') return;
-    const wait = Math.max(0, this.soonAt + EVERY_MS - performance.now());
+  /** Asks after the present reply is out, at most once in a while; later where nobody waits for it. */
+  soon(make: () => Asked | Promise<Asked>, laterMs = 0): void {
+    if (this.closed || this.gathering > 0 || this.asked !== '') return;
+    this.make = make;
+    const at = Math.max(performance.now() + laterMs, this.soonAt + EVERY_MS);
+    if (this.planned && this.plannedAt <= at) return;
+    clearTimeout(this.planned);
+    this.plannedAt = at;
     this.planned = setTimeout(() => {
       // Nobody waits for this but anyone who asks again: a request for the same facts hears what is wrong with them.
       this.atOnce(make).catch(() => undefined);
-    }, wait);
+    }, at - performance.now());
   }
 
   /** Asks now. */
@@ -139,8 +144,9 @@ export class TideDesk {
     return `{"known":${this.known?.learnt ?? 'null'},"newer":${JSON.stringify([...this.newer.values()])}}`;
   }
 
-  /** Resolves when nothing is being computed. */
+  /** Resolves when nothing is being computed; what was planned for later is done at once. */
   async settled(): Promise<void> {
+    if (this.planned && this.make) this.soon(this.make);
     if (this.asked !== '' || this.planned || this.gathering > 0)
       await new Promise<void>((resolve) => this.waiting.push(resolve));
   }

@@ -12,6 +12,7 @@ import {
   startBand,
   stretched,
   stretchOf,
+  townAsSaid,
   townFrom,
   visitGrams,
   type Fit,
@@ -55,9 +56,16 @@ function fitsAlone(town: StudyTown, years: number, asOf: Day, warmth: Warmth | u
   return models.map((m) => fitDog(m, fresh.priorOf(m)));
 }
 
-function fitsTogether(fits: readonly Fit[], warmth: Warmth | undefined, mute?: ReadonlySet<string>): readonly Fit[] {
-  const town = townFrom({ fits, warmth, mute });
+function fitsTogether(fits: readonly Fit[], warmth: Warmth | undefined): readonly Fit[] {
+  const town = townFrom({ fits, warmth });
   return fits.map((f) => fitInTown(town, f));
+}
+
+/** The same where nobody has said anything of one season yet: what telling each other of it is worth. */
+function fitsWithout(fits: readonly Fit[], key: string): readonly Fit[] {
+  const { shifts, offsets, spread } = townFrom({ fits });
+  const said = { offsets, spread, shifts: shifts.filter((s) => s.key !== key) };
+  return fits.map((f) => fitInTown(townAsSaid(f.model, said), f));
 }
 
 function startRows(town: StudyTown, fits: readonly Fit[]): StartRow[] {
@@ -147,7 +155,7 @@ export function townYear(town: StudyTown): TownYear {
       '3': startRows(town, three),
       warm: startRows(town, at(3, warmth)),
       shared: startRows(town, shared),
-      alone: startRows(town, fitsTogether(season, undefined, new Set([town.target]))),
+      alone: startRows(town, fitsWithout(season, town.target)),
     },
     grams: widened(gramsRows(town, three, issue)),
     inSeason: widened(gramsRows(town, shared, addDays(issue, INTO_SEASON))),

@@ -4,16 +4,10 @@
 import { addDays, type Day } from '../quantity/index.ts';
 import { dogModel } from './dog-model.ts';
 import { fitDog, type Fit } from './fit.ts';
-import {
-  AHEAD_DAYS,
-  bandsByDay,
-  hash,
-  lookAhead,
-  SCENARIOS,
-  type BandLevels,
-  type DogTide,
-  type Levels,
-} from './look-ahead.ts';
+import { AHEAD_DAYS } from './coat-draws.ts';
+import { SCENARIOS } from './copula.ts';
+import { hash } from './hash.ts';
+import { bandsByDay, lookAhead, type BandLevels, type DogTide, type Levels } from './look-ahead.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
 import { fitInTown, freshTown, townAsSaid, townFrom, type Town } from './town.ts';
 import { warmthOf } from './weather.ts';

@@ -1,6 +1,7 @@
 /** When a coat is due and why: how it fills, kept within the rhythm of the dog and what the last check found. */
 import { addDays, day, type Day } from '../quantity/index.ts';
-import { DUE_LOAD_SHARE, dueAfter, type CoatAhead } from './look-ahead.ts';
+import { DUE_LOAD_SHARE, dueAfter } from './filling.ts';
+import { type CoatAhead } from './look-ahead.ts';
 import { nextOpenDay } from './rhythm.ts';
 import type { TideName } from './seasons.ts';
 import type { BookDog, TideBook } from './tide-book.ts';

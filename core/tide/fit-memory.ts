@@ -1,7 +1,7 @@
 /** What of a book's fits is still good: those of dogs whose facts are the same. */
 import type { FitKeep } from './caseload.ts';
 import type { Fit } from './fit.ts';
-import { hash } from './look-ahead.ts';
+import { hash } from './hash.ts';
 import type { TideBook } from './tide-book.ts';
 
 interface Known {

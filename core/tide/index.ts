@@ -30,7 +30,7 @@ export { LogReader } from './log-reader.ts';
 export type { HomeHabit } from './home-habit.ts';
 export { type Fit, fitDog } from './fit.ts';
 export type { StartPrior } from './whitening.ts';
-export { type Town, type SeasonShift, freshTown, townFrom, fitInTown } from './town.ts';
+export { type Town, type SeasonShift, freshTown, townAsSaid, townFrom, fitInTown } from './town.ts';
 export type { OnsetSpread, Warmth } from './onset-prior.ts';
 export {
   type Course,
@@ -59,16 +59,9 @@ export {
   minutesAtLoad,
   usualTakes,
 } from './tide-book.ts';
-export {
-  AHEAD_DAYS,
-  factsOf,
-  type BandLevels,
-  type CoatAhead,
-  type DogTide,
-  type Filling,
-  type Levels,
-  type StartAhead,
-} from './look-ahead.ts';
+export { AHEAD_DAYS } from './coat-draws.ts';
+export { type Filling } from './filling.ts';
+export { factsOf, type BandLevels, type CoatAhead, type DogTide, type Levels, type StartAhead } from './look-ahead.ts';
 export {
   type FitKeep,
   type LearntBook,

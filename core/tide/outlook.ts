@@ -22,6 +22,8 @@ export interface Outlook {
   readonly priceCents: number;
   /** Loose grams that stand in the coat today. */
   readonly now: Interval80;
+  /** Bouts a week at home that this counts on, where a home notes them. */
+  readonly boutsPerWeek?: number | undefined;
   readonly blow: boolean;
   /** The season that runs or comes next. */
   readonly start?: StartAhead | undefined;
@@ -100,6 +102,7 @@ export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: Outlo
     minutes,
     priceCents: priceCents(minutes.likely, house.rates),
     now: tide.now,
+    ...(tide.boutsPerWeek !== undefined && { boutsPerWeek: tide.boutsPerWeek }),
     blow: tide.blow,
     start: tide.starts.find((s) => s.tide !== 'life' && s.high > today - PAST_SEASON_DAYS),
   };

@@ -13,7 +13,6 @@ import {
   priorBelief,
   salonKey,
   sharedKeys,
-  shiftVariance,
   slopeKey,
   onsetPrior,
   type Belief,
@@ -48,13 +47,11 @@ export interface Town {
 export interface TownRequest {
   readonly fits: readonly Fit[];
   readonly warmth?: Warmth | undefined;
-  /** Seasons of which the dogs tell each other nothing: to measure what telling is worth. */
-  readonly mute?: ReadonlySet<string> | undefined;
 }
 
 /** What a town knows when nobody has said anything yet. */
 export function freshTown(models: readonly DogModel[], warmth: Warmth = {}): Town {
-  return townOf(sharedKeys(models), [], warmth, undefined, models);
+  return townOf(sharedKeys(models), [], warmth, models);
 }
 
 /** A town as it was told: its offsets and shifts with their doubts, taken one by one. */
@@ -83,28 +80,20 @@ export function townAsSaid(
 }
 
 /** What the fits of a salon's dogs say together. */
-export function townFrom({ fits, warmth = {}, mute }: TownRequest): Town {
+export function townFrom({ fits, warmth = {} }: TownRequest): Town {
   const models = fits.map((f) => f.model);
-  return townOf(sharedKeys(models), fits, warmth, mute, models);
+  return townOf(sharedKeys(models), fits, warmth, models);
 }
 
-function townOf(
-  shared: SharedKeys,
-  fits: readonly Fit[],
-  warmth: Warmth,
-  mute: ReadonlySet<string> | undefined,
-  models: readonly DogModel[],
-): Town {
+function townOf(shared: SharedKeys, fits: readonly Fit[], warmth: Warmth, models: readonly DogModel[]): Town {
   const c = shared.keys.length;
   const said = fits.map((f) => wordOf(f, shared, warmth));
   const spread = spreadOf(said, shared, warmth);
   const base = priorBelief(shared, warmth, spread);
   const words = new Map(fits.map((f, i) => [f, said[i] && messageOf(said[i], c, spread)]));
   const all = [...words.values()].reduce((sum: Belief, m) => (m ? plus(sum, m) : sum), base);
-  const quiet = (belief: Belief): Belief => (mute ? silenced(belief, shared, mute, warmth, spread) : belief);
-  const heard = quiet(all);
-  const cov = inverse(heard.precision, c);
-  const mean = times(cov, heard.pull, c);
+  const cov = inverse(all.precision, c);
+  const mean = times(cov, all.pull, c);
   const seasons = new Map<string, Shed & { tide: TideName }>();
   for (const { sheds } of models)
     for (const s of sheds) if (s.tide !== 'life') seasons.set(s.key, { ...s, tide: s.tide });
@@ -126,31 +115,9 @@ function townOf(
     }),
     priorOf: (model, own) => {
       const word = own && words.get(own);
-      return onsetPrior(model, shared, warmth, quiet(word ? plus(all, word, -1) : all), spread);
+      return onsetPrior(model, shared, warmth, word ? plus(all, word, -1) : all, spread);
     },
   };
-}
-
-/** A belief in which some seasons' shifts are as before anybody spoke: marginalised out, then put back at their prior. */
-function silenced(
-  belief: Belief,
-  { keys, at }: SharedKeys,
-  mute: ReadonlySet<string>,
-  warmth: Warmth,
-  spread: OnsetSpread,
-): Belief {
-  const c = keys.length;
-  const cov = inverse(belief.precision, c);
-  const mean = times(cov, belief.pull, c);
-  for (const key of mute) {
-    const i = at.get(key);
-    if (i === undefined) continue;
-    for (let j = 0; j < c; j++) cov[i * c + j] = cov[j * c + i] = 0;
-    cov[i * c + i] = shiftVariance(warmth[key] !== undefined, spread.town);
-    mean[i] = 0;
-  }
-  const precision = inverse(cov, c);
-  return { precision, pull: times(precision, mean, c) };
 }
 
 /**

@@ -5,7 +5,7 @@ import { regionRow, ZONES, type Region } from '../dog/index.ts';
 import { bandOf, courseAhead, type CareAhead, type CoatOn, type Course } from './ahead.ts';
 import { lifeLight, type DogModel } from './dog-model.ts';
 import { MOST_TAKEN } from './log-program.ts';
-import { AHEAD_DAYS } from './look-ahead.ts';
+import { AHEAD_DAYS } from './coat-draws.ts';
 import type { Outlook } from './outlook.ts';
 import { minutesAtLoad, usualTakes, type BookDog } from './tide-book.ts';
 

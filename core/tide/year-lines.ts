@@ -2,7 +2,7 @@
 import { addDays, civilFromDay, dayFromCivil, type Day } from '../quantity/index.ts';
 import { coatsNow, courseAhead, evenDraws, pastCourse, quantilesOf } from './ahead.ts';
 import type { Fit } from './fit.ts';
-import { AHEAD_DAYS } from './look-ahead.ts';
+import { AHEAD_DAYS } from './coat-draws.ts';
 
 /** A line of days with its 80 % band; element i is day from + i. */
 export interface BandLine {

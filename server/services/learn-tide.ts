@@ -7,7 +7,8 @@ import { boutsPerDay, setupRecord } from './owner-page.ts';
 import { tideTextInPieces } from './tide-file.ts';
 
 /** Has the tide computed from today's facts; pages do not wait for it. */
-export const askTide = (context: AppContext): void => context.tide.soon(() => tideQuestion(context));
+export const askTide = (context: AppContext, laterMs?: number): void =>
+  context.tide.soon(() => tideQuestion(context), laterMs);
 
 /** What the tide's thread is asked, as the facts stand now; written, and gathered between the requests. */
 export async function tideQuestion(context: AppContext): Promise<string> {
@@ -23,6 +24,8 @@ export async function tideQuestion(context: AppContext): Promise<string> {
 
 /** So many dogs are learnt one by one after a write; of more the whole is learnt. */
 const MOST_AT_ONCE = 3;
+/** What one dog's news say of the others may wait so long, where nobody looks at the tide. */
+const TOWN_LATER_MS = 60_000;
 
 /** After something was written: the dogs it was about are learnt again, and by and by their town. */
 export function learnTouched(context: AppContext): void {
@@ -31,5 +34,5 @@ export function learnTouched(context: AppContext): void {
   if (dogs.length <= MOST_AT_ONCE)
     // Nobody waits for this: who asks for the dog next hears what is wrong.
     for (const id of dogs) learnDog(context, id).catch(() => undefined);
-  askTide(context);
+  askTide(context, TOWN_LATER_MS);
 }

@@ -246,7 +246,7 @@ describe('the walk by keyboard alone, on the demo command', () => {
 
   it('reads the plan, takes it to the table and works it through', async () => {
     // Another way than the recommended one.
-    const ways = await page.getByRole('button', { name: /% left/ }).allInnerTexts();
+    const ways = await page.locator('button', { hasText: /% left/ }).allInnerTexts();
     const [other = ''] = ways.flatMap((t) => /^(?!Recommended)[A-Z][a-z ]+/.exec(t.trim())?.[0].trim() ?? []);
     await enter(new RegExp(`^${other}`));
     await page.getByRole('heading', { name: new RegExp(`^${other}, `) }).waitFor();

@@ -137,6 +137,12 @@ export const dueBand = ({ earliest, latest }: Pick<Due, 'earliest' | 'latest'>):
     ? 'The rhythm of the coat decides, whatever the season does.'
     : `Between ${shortDay(earliest)} and ${shortDay(latest)} (80 %), as far as its log tells.`;
 
+/** What a forecast counts on at home. */
+export const homeText = (boutsPerWeek: number | undefined): string =>
+  boutsPerWeek === undefined
+    ? 'It counts on the brushing that its page says.'
+    : `It counts on about ${boutsPerWeek < 1.5 ? 'one brushing' : `${Math.round(boutsPerWeek)} brushings`} a week at home, as noted so far.`;
+
 const dayCount = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
 
 export function dueReason(r: DueReason): string {

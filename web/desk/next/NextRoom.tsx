@@ -10,7 +10,7 @@ import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.t
 import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '../../words/dates.ts';
 import { grams, minutesText, money } from '../../words/figures.ts';
 import { Wishes } from './Wishes.tsx';
-import { dueBand, dueReason } from '../../words/reasons.ts';
+import { dueBand, dueReason, homeText } from '../../words/reasons.ts';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const cancel = useCancelBooking();
@@ -130,7 +130,9 @@ export function NextRoom() {
                   <li key={r.code}>{dueReason(r)}</li>
                 ))}
               </ul>
-              <p className="wt-soft">{dueBand(page.outlook.due)}</p>
+              <p className="wt-soft">
+                {dueBand(page.outlook.due)} {homeText(page.outlook.boutsPerWeek)}
+              </p>
               <h2 className="mt-4">Free times</h2>
               <p>
                 On {shortDay(page.outlook.visit)} about{' '}

@@ -20,6 +20,7 @@ import { YearsChart } from '../../drawing/YearsChart.tsx';
 import { useStory, useStretch, useTide } from '../../work/useTide.ts';
 import { dayMonth, dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
+import { homeText } from '../../words/reasons.ts';
 import { adviceText, lessonText, questionText, shedWord, spanText, startText } from '../../words/tide.ts';
 import { DogLogForm } from './DogLogForm.tsx';
 import './tide.css';
@@ -130,7 +131,7 @@ function OutlookLine({ dog, outlook }: { dog: string; outlook: Outlook }) {
           <Fact dog={dog} of="minutes" from={outlook}>
             {minutesText(minutes.likely)}
           </Fact>
-          .
+          . {homeText(outlook.boutsPerWeek)}
         </>
       )}
     </p>

@@ -1,0 +1,96 @@
+/** Draws of one dog: its coat since it was worked last and for a year ahead, and when it fills in each of them. */
+import { sum } from '../quantity/index.ts';
+import { bandOf, boutsAhead, course, drawOf, spread, type Course } from './ahead.ts';
+import { NOW, ratesAhead, ratesOf, TOUCH, type Rates } from './dog-model.ts';
+import { filledAfter, NEVER_DAYS, type Filling } from './filling.ts';
+import type { Fit } from './fit.ts';
+import { LogReader } from './log-reader.ts';
+
+/** Days ahead that a tide is drawn for. */
+export const AHEAD_DAYS = 365;
+/** What season and home do to the due day is asked of every so many draws. */
+const ASKED_OF_EVERY = 3;
+
+/** One draw of a dog: its coat since it was worked last, and if nobody works it for a year. */
+export interface Draw {
+  readonly rates: Rates;
+  readonly checkedG: number;
+  readonly stands: number;
+  /** Felt load of a gram against a usual coat of the class. */
+  readonly feel: number;
+  /** What the last working left, and what stood at the end of each day since. */
+  readonly left: number;
+  readonly since: Float64Array;
+  readonly bouts: Float64Array;
+  readonly bare: Course;
+}
+
+export function drawsOf(fit: Fit, draws: Int32Array, last: Pick<Filling, 'since'> | undefined): readonly Draw[] {
+  const { model } = fit;
+  const { log, asOf } = model;
+  const reader = new LogReader(model);
+  const reads = new Float64Array(model.sightings);
+  const from = last?.since ?? log.lastDay;
+  const noted = Float64Array.from({ length: Math.max(0, asOf - from) }, (_, i) => log.boutDays.get(from + i + 1) ?? 0);
+  // What a check since then found beyond its history.
+  const lift = (theta: Float64Array): ReadonlyMap<number, number> =>
+    new Map(log.lastTouch === undefined ? [] : [[log.lastTouch, 1 - Math.exp(theta[NOW]!)]]);
+  return Array.from(draws, (r, k): Draw => {
+    const theta = drawOf(fit, r);
+    const end = reader.read(theta, reads);
+    const past = ratesOf(model, theta);
+    const left = last ? reader.leftAfter(last.since) : end;
+    const since = course(past, from, left, noted.length, { bouts: noted, visits: lift(theta) }).store;
+    const rates = ratesAhead(model, past);
+    const stands = since.at(-1) ?? left;
+    const bouts = boutsAhead(model, rates, asOf, AHEAD_DAYS, spread(k, draws.length));
+    return {
+      rates,
+      feel: Math.exp(theta[TOUCH]!),
+      checkedG: log.lastTouch === undefined ? 0 : reader.checked(),
+      stands,
+      left,
+      since,
+      bouts,
+      bare: course(rates, asOf, stands, AHEAD_DAYS, { bouts }),
+    };
+  });
+}
+
+/** Days until the coat of a draw has filled. */
+export const fillsAfter = (dueG: number, { since, bare, feel }: Draw): number =>
+  filledAfter(dueG, feel, (after) => since[after - 1] ?? bare.store[after - since.length - 1]);
+
+/** The same of all draws, with what season and home do to it. */
+export function fillingOf(
+  last: Pick<Filling, 'since' | 'worked'>,
+  drawn: readonly Draw[],
+  after: Float64Array,
+  dueG: number,
+): Filling {
+  // The same draws with and without, so that chance does not make a difference.
+  const asked = drawn.map((draw, k) => ({ ...draw, days: after[k]! })).filter((_, k) => k % ASKED_OF_EVERY === 0);
+  const otherwise = asked.map(({ rates, left, feel, bouts, days: now }) => {
+    const days = NEVER_DAYS >> 1;
+    const seasonal = sum(rates.sheds.filter((s) => Math.abs(s.onset - last.since) < 183).map((s) => s.grams));
+    const evenly = { ...rates, sheds: [], baseG: rates.baseG + seasonal / 365.25 };
+    const even = course(evenly, last.since, left, days, { bouts: new Float64Array(days).fill(mean(bouts)) }).store;
+    const unbrushed = { ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 };
+    const alone = course(unbrushed, last.since, left, days).store;
+    return {
+      even: filledAfter(dueG, feel, (d) => even[d - 1]) - now,
+      alone: filledAfter(dueG, feel, (d) => alone[d - 1]) - now,
+    };
+  });
+  const band = bandOf(after);
+  const likely = (of: (o: (typeof otherwise)[number]) => number): number =>
+    Math.max(1, band.likely + bandOf(Float64Array.from(otherwise, of)).likely);
+  return { ...last, ...band, even: likely((o) => o.even), alone: likely((o) => o.alone) };
+}
+
+/** The mean of some figures. */
+export const mean = (of: ArrayLike<number>): number => {
+  let all = 0;
+  for (let i = 0; i < of.length; i++) all += of[i]!;
+  return all / of.length;
+};
