@@ -151,6 +151,14 @@ export class TideDesk {
       await new Promise<void>((resolve) => this.waiting.push(resolve));
   }
 
+  /** Lets go of the facts that it was asked about: what is being computed is heard, nothing more is asked. */
+  async rested(): Promise<void> {
+    clearTimeout(this.planned);
+    this.planned = undefined;
+    this.make = undefined;
+    await this.settled();
+  }
+
   close(): void {
     this.closed = true;
     clearTimeout(this.planned);

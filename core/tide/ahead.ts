@@ -3,10 +3,10 @@
  * brushing as it has, as far as its notes tell.
  */
 import { normalQuantile, type Day, type Interval80 } from '../quantity/index.ts';
-import { NOW, ratesAhead, ratesOf, type DogModel, type Rates } from './dog-model.ts';
+import { NOW, ratesAhead, ratesOf, spanOf, type DogModel, type Rates } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 import type { BoutRate } from './home-habit.ts';
-import { lifeRelease } from './life.ts';
+import { lifeRelease, type LifeEvent } from './life.ts';
 import { LogReader } from './log-reader.ts';
 import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
 import { StoreWalk, type StoreProgram } from './store-walk.ts';
@@ -29,50 +29,76 @@ export interface Course {
   readonly fell: Float64Array;
 }
 
-/** A program of every day after a first one. */
-function daily(rates: Rates, from: number, days: number, { visits, bouts }: CareAhead): StoreProgram {
-  const program = {
-    from,
-    days: new Float64Array(days),
-    base: new Float64Array(days).fill(1),
-    takes: new Float64Array(days),
-    bouts: new Float64Array(days),
-  };
-  for (let i = 0; i < days; i++) {
-    const on = from + i + 1;
-    program.days[i] = on;
-    if (rates.life.length > 0) program.base[i] = lifeRelease(rates.life, on - 0.5);
-    program.takes[i] = visits?.get(on) ?? 0;
-    program.bouts[i] = bouts?.[i] ?? 0;
+/** A walk of every day after a first one, for many draws of a dog one after the other. */
+export class DailyWalk {
+  private readonly program: StoreProgram;
+  private readonly walk: StoreWalk;
+  constructor(
+    life: readonly LifeEvent[],
+    private readonly from: number,
+    private readonly days: number,
+  ) {
+    this.program = {
+      from,
+      days: Float64Array.from({ length: days }, (_, i) => from + i + 1),
+      base: Float64Array.from({ length: days }, (_, i) => (life.length > 0 ? lifeRelease(life, from + i + 0.5) : 1)),
+      takes: new Float64Array(days),
+      bouts: new Float64Array(days),
+    };
+    this.walk = new StoreWalk(this.program);
   }
-  return program;
+
+  /** What stands on each day before anything is done on it; to `released`, where there is one, what is set free. */
+  private stands(
+    rates: Rates,
+    store0: number,
+    { visits, bouts, light }: CareAhead,
+    released?: Float64Array,
+  ): Float64Array {
+    const { program, walk, days, from } = this;
+    program.bouts.fill(0);
+    if (bouts) program.bouts.set(bouts);
+    program.takes.fill(0);
+    for (const [on, takes] of visits ?? []) if (on > from && on <= from + days) program.takes[on - from - 1] = takes;
+    walk.fade(rates.loss, rates.bout);
+    const store = new Float64Array(days);
+    walk.addStart(store0, store);
+    walk.addBase(rates.baseG, store, released);
+    for (const shed of rates.sheds)
+      walk.addPulse(light === undefined ? shed : { ...shed, grams: shed.grams * light }, store, released);
+    return store;
+  }
+
+  /** What stands at the end of each day. */
+  stores(rates: Rates, store0: number, care: CareAhead = {}): Float64Array {
+    const store = this.stands(rates, store0, care);
+    for (let i = 0; i < store.length; i++) store[i]! *= this.walk.leaves(i);
+    return store;
+  }
+
+  /** The same with what came and went. */
+  course(rates: Rates, store0: number, care: CareAhead = {}): Course {
+    const { days, walk } = this;
+    const released = new Float64Array(days);
+    const store = this.stands(rates, store0, care, released);
+    const taken = new Float64Array(days);
+    const fell = new Float64Array(days);
+    let before = store0;
+    for (let i = 0; i < days; i++) {
+      const stood = store[i]!;
+      const went = before + released[i]! - stood;
+      before = walk.leaves(i) * stood;
+      store[i] = before;
+      taken[i] = went * (1 - rates.fallShare) + stood - before;
+      fell[i] = went * rates.fallShare;
+    }
+    return { store, released, taken, fell };
+  }
 }
 
 /** One draw's course over `days` days from the end of a day with a store in grams. */
-export function course(rates: Rates, from: number, store0: number, days: number, care: CareAhead = {}): Course {
-  const program = daily(rates, from, days, care);
-  const walk = new StoreWalk(program);
-  const { loss, fallShare, bout, baseG, sheds } = rates;
-  const store = new Float64Array(days);
-  const released = new Float64Array(days);
-  walk.fade(loss, bout);
-  walk.addStart(store0, store);
-  walk.addBase(baseG, store, released);
-  for (const shed of sheds)
-    walk.addPulse(care.light === undefined ? shed : { ...shed, grams: shed.grams * care.light }, store, released);
-  const taken = new Float64Array(days);
-  const fell = new Float64Array(days);
-  let before = store0;
-  for (let i = 0; i < days; i++) {
-    const stood = store[i]!;
-    const went = before + released[i]! - stood;
-    before = walk.leaves(i) * stood;
-    store[i] = before;
-    taken[i] = went * (1 - fallShare) + stood - before;
-    fell[i] = went * fallShare;
-  }
-  return { store, released, taken, fell };
-}
+export const course = (rates: Rates, from: number, store0: number, days: number, care: CareAhead = {}): Course =>
+  new DailyWalk(rates.life, from, days).course(rates, store0, care);
 
 /** Bouts a day under a draw's doubt of a rate: the gamma distribution's mean and spread, as a log-normal one. */
 const rateAt = ({ mean, shape }: BoutRate, z: number): number => {
@@ -166,12 +192,13 @@ export const spread = (i: number, count: number): number => normalQuantile((((i 
 
 /** Day on which a share of a shed is out, for each of `count` draws. */
 export function shareDays(fit: Fit, key: string, scales: number, count = 400): Float64Array | undefined {
-  const i = fit.model.sheds.findIndex((s) => s.key === key);
+  const { model } = fit;
+  const i = model.sheds.findIndex((s) => s.key === key);
   if (i < 0) return undefined;
   let k = 0;
   return Float64Array.from(evenDraws(fit, count), (r) => {
-    const shed = ratesOf(fit.model, drawOf(fit, r)).sheds[i];
-    return shed ? shed.onset + (scales * shed.lengthDays) / LENGTH_IN_SCALES + SHAPE_SD_DAYS * spread(k++, count) : NaN;
+    const { onset, lengthDays } = spanOf(model, drawOf(fit, r), i);
+    return onset + (scales * lengthDays) / LENGTH_IN_SCALES + SHAPE_SD_DAYS * spread(k++, count);
   });
 }
 
@@ -206,8 +233,12 @@ export function inBlow(fit: Fit, on: Day): boolean {
   const draws = evenDraws(fit, 100);
   let under = 0;
   for (const r of draws) {
-    const { sheds } = ratesOf(fit.model, drawOf(fit, r));
-    if (sheds.some((s) => on >= s.onset + 3 && on <= s.onset + s.lengthDays)) under++;
+    const theta = drawOf(fit, r);
+    const isUnderWay = fit.model.sheds.some((_, i) => {
+      const { onset, lengthDays } = spanOf(fit.model, theta, i);
+      return on >= onset + 3 && on <= onset + lengthDays;
+    });
+    if (isUnderWay) under++;
   }
   return under > draws.length / 2;
 }

@@ -1,8 +1,8 @@
 /** Draws of one dog: its coat since it was worked last and for a year ahead, and when it fills in each of them. */
 import { sum } from '../quantity/index.ts';
-import { bandOf, boutsAhead, course, drawOf, spread, type Course } from './ahead.ts';
+import { bandOf, boutsAhead, DailyWalk, drawOf, spread } from './ahead.ts';
 import { NOW, ratesAhead, ratesOf, TOUCH, type Rates } from './dog-model.ts';
-import { filledAfter, NEVER_DAYS, type Filling } from './filling.ts';
+import { filledAfter, type Filling } from './filling.ts';
 import type { Fit } from './fit.ts';
 import { LogReader } from './log-reader.ts';
 
@@ -10,6 +10,8 @@ import { LogReader } from './log-reader.ts';
 export const AHEAD_DAYS = 365;
 /** What season and home do to the due day is asked of every so many draws. */
 const ASKED_OF_EVERY = 3;
+/** And for so many days: nobody waits longer. */
+const OTHERWISE_DAYS = 130;
 
 /** One draw of a dog: its coat since it was worked last, and if nobody works it for a year. */
 export interface Draw {
@@ -22,7 +24,8 @@ export interface Draw {
   readonly left: number;
   readonly since: Float64Array;
   readonly bouts: Float64Array;
-  readonly bare: Course;
+  /** What stands at the end of each day ahead if nobody works it. */
+  readonly bare: Float64Array;
 }
 
 export function drawsOf(fit: Fit, draws: Int32Array, last: Pick<Filling, 'since'> | undefined): readonly Draw[] {
@@ -35,13 +38,15 @@ export function drawsOf(fit: Fit, draws: Int32Array, last: Pick<Filling, 'since'
   // What a check since then found beyond its history.
   const lift = (theta: Float64Array): ReadonlyMap<number, number> =>
     new Map(log.lastTouch === undefined ? [] : [[log.lastTouch, 1 - Math.exp(theta[NOW]!)]]);
+  const past = new DailyWalk(model.life, from, noted.length);
+  const ahead = new DailyWalk(model.life, asOf, AHEAD_DAYS);
   return Array.from(draws, (r, k): Draw => {
     const theta = drawOf(fit, r);
     const end = reader.read(theta, reads);
-    const past = ratesOf(model, theta);
+    const was = ratesOf(model, theta);
     const left = last ? reader.leftAfter(last.since) : end;
-    const since = course(past, from, left, noted.length, { bouts: noted, visits: lift(theta) }).store;
-    const rates = ratesAhead(model, past);
+    const since = past.stores(was, left, { bouts: noted, visits: lift(theta) });
+    const rates = ratesAhead(model, was);
     const stands = since.at(-1) ?? left;
     const bouts = boutsAhead(model, rates, asOf, AHEAD_DAYS, spread(k, draws.length));
     return {
@@ -52,14 +57,14 @@ export function drawsOf(fit: Fit, draws: Int32Array, last: Pick<Filling, 'since'
       left,
       since,
       bouts,
-      bare: course(rates, asOf, stands, AHEAD_DAYS, { bouts }),
+      bare: ahead.stores(rates, stands, { bouts }),
     };
   });
 }
 
 /** Days until the coat of a draw has filled. */
 export const fillsAfter = (dueG: number, { since, bare, feel }: Draw): number =>
-  filledAfter(dueG, feel, (after) => since[after - 1] ?? bare.store[after - since.length - 1]);
+  filledAfter(dueG, feel, (after) => since[after - 1] ?? bare[after - since.length - 1]);
 
 /** The same of all draws, with what season and home do to it. */
 export function fillingOf(
@@ -70,16 +75,19 @@ export function fillingOf(
 ): Filling {
   // The same draws with and without, so that chance does not make a difference.
   const asked = drawn.map((draw, k) => ({ ...draw, days: after[k]! })).filter((_, k) => k % ASKED_OF_EVERY === 0);
+  const days = new DailyWalk(drawn[0]?.rates.life ?? [], last.since, OTHERWISE_DAYS);
   const otherwise = asked.map(({ rates, left, feel, bouts, days: now }) => {
-    const days = NEVER_DAYS >> 1;
     const seasonal = sum(rates.sheds.filter((s) => Math.abs(s.onset - last.since) < 183).map((s) => s.grams));
+    const usual = mean(bouts);
     const evenly = { ...rates, sheds: [], baseG: rates.baseG + seasonal / 365.25 };
-    const even = course(evenly, last.since, left, days, { bouts: new Float64Array(days).fill(mean(bouts)) }).store;
+    const even = days.stores(evenly, left, { bouts: new Float64Array(OTHERWISE_DAYS).fill(usual) });
+    // Where nobody brushes it is as it is.
+    const brushes = usual > 0 || rates.fallShare < 1;
     const unbrushed = { ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 };
-    const alone = course(unbrushed, last.since, left, days).store;
+    const alone = brushes ? days.stores(unbrushed, left) : undefined;
     return {
       even: filledAfter(dueG, feel, (d) => even[d - 1]) - now,
-      alone: filledAfter(dueG, feel, (d) => alone[d - 1]) - now,
+      alone: alone ? filledAfter(dueG, feel, (d) => alone[d - 1]) - now : 0,
     };
   });
   const band = bandOf(after);

@@ -196,6 +196,19 @@ export function dogModel(
   };
 }
 
+/** When a shed begins and how long it lasts under a set of parameters. */
+export function spanOf(
+  { sheds }: DogModel,
+  theta: Float64Array,
+  i: number,
+): Pick<ReleasePulse, 'onset' | 'lengthDays'> {
+  const { usual, lengthDays } = sheds[i]!;
+  return {
+    onset: usual + clamp(theta[N_GLOBALS + i]!, -MOVES_DAYS, MOVES_DAYS),
+    lengthDays: lengthDays * Math.exp(theta[LENGTH]!),
+  };
+}
+
 /** The coat that a set of parameters stands for. */
 export function ratesOf({ usual, sheds, life }: DogModel, theta: Float64Array): Rates {
   const n = sheds.length;

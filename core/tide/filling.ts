@@ -14,7 +14,7 @@ export interface Filling extends Interval80 {
   readonly alone: number;
 }
 /** A coat that does not fill is said to fill after so many days: later than anybody waits. */
-export const NEVER_DAYS = 400;
+const NEVER_DAYS = 400;
 
 /** The day from which a coat fills, and whether it was worked then. */
 export function lastTouched({ log }: DogModel): Pick<Filling, 'since' | 'worked'> | undefined {

@@ -17,7 +17,7 @@ import {
   TOUCH,
   type DogModel,
 } from './dog-model.ts';
-import { BOUT, BOUT_BY_EYE, TOUCHED } from './log-program.ts';
+import { BOUT_BY_EYE, TOUCHED } from './log-program.ts';
 import { LENGTH_IN_SCALES, START_IN_SCALES } from './pulse.ts';
 import { STARTED_LATE_DAYS } from './sightings.ts';
 import { StoreWalk } from './store-walk.ts';
@@ -71,18 +71,14 @@ export class LogReader {
 
   /** What is read of the stores that were walked. */
   private tell(theta: Float64Array, reads: Float64Array): void {
-    const { log } = this.model;
+    const { step, what, share, started } = this.model.log;
+    const { all } = this;
     const logBout = Math.log(sigmoid(theta[HOME]!));
-    for (let k = 0; k < log.step.length; k++) {
-      const what = log.what[k]!;
-      let read = Math.log(this.all[log.step[k]!]!) + log.share[k]!;
-      if (what === TOUCHED) read += theta[TOUCH]!;
-      else if (what === BOUT) read += logBout;
-      else if (what === BOUT_BY_EYE) read += logBout - theta[HANDFUL]!;
-      reads[k] = read;
-    }
+    // By what a place reads: all that stands, by touch, what a bout takes, or that by the owner's eye.
+    const more = [0, theta[TOUCH]!, logBout, logBout - theta[HANDFUL]!];
+    for (let k = 0; k < step.length; k++) reads[k] = Math.log(all[step[k]!]!) + share[k]! + more[what[k]!]!;
     const stretch = Math.exp(theta[LENGTH]!);
-    for (const { like, shed } of log.started) {
+    for (const { like, shed } of started) {
       const { usual, lengthDays } = this.model.sheds[shed]!;
       const tenth = (START_IN_SCALES * lengthDays * stretch) / LENGTH_IN_SCALES;
       reads[like] = usual + theta[N_GLOBALS + shed]! + tenth + STARTED_LATE_DAYS;

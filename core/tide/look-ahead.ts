@@ -4,7 +4,7 @@
  * Every dog is drawn many times; in each draw it comes when it is booked, and after that when its coat is due. Draws of
  * different dogs belong together as far as what they do not know is the same: the town's shift of the season.
  */
-import { day, isoWeekday, sum, type Day, type Interval80 } from '../quantity/index.ts';
+import { day, isoWeekday, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, inBlow, quantilesOf, startBand } from './ahead.ts';
 import { AHEAD_DAYS, drawsOf, fillingOf, fillsAfter, mean, type Draw } from './coat-draws.ts';
 import { drawsInStep } from './copula.ts';
@@ -93,7 +93,9 @@ export function bandsByDay(rows: readonly Float64Array[]): BandLevels {
 
 interface Policy {
   readonly takes: number;
-  readonly openWeekdays: readonly number[];
+  /** Days ahead on which the salon is open, and on which it is booked. */
+  readonly open: Uint8Array;
+  readonly booked: Uint8Array;
   /** First day on which it is due; never where nothing is known of the coat. */
   readonly due: number;
 }
@@ -103,25 +105,26 @@ interface Year {
 }
 
 /** One draw's year: the dog comes as it is booked, and after that when it is due. */
-function yearOf(draw: Draw, d: BookDog, { asOf, fullG }: DogModel, { takes, openWeekdays, due: first }: Policy): Year {
+function yearOf(draw: Draw, d: BookDog, { asOf, fullG }: DogModel, { takes, open, booked, due: first }: Policy): Year {
   const wave = new Float64Array(AHEAD_DAYS);
   const minutes = new Float64Array(AHEAD_DAYS);
-  const booked = new Set<number>(d.booked.map((b) => b.day));
-  const lastBooked = Math.max(-Infinity, ...booked);
+  const lastBooked = asOf + 1 + booked.lastIndexOf(1);
   const { rates, bare, bouts, feel } = draw;
   const fade = Math.exp(-rates.loss);
   let due = first;
   // The store is linear: what a visit takes out fades as the rest does.
   let missing = 0;
+  let [many, brushed] = [0, 1];
   let last = -Infinity;
   for (let i = 0; i < AHEAD_DAYS; i++) {
     const on = asOf + i + 1;
-    missing *= fade * (1 - rates.bout) ** bouts[i]!;
-    let store = Math.max(0, bare.store[i]! - missing);
+    if (bouts[i]! !== many) brushed = (1 - rates.bout) ** (many = bouts[i]!);
+    missing *= fade * brushed;
+    let store = Math.max(0, bare[i]! - missing);
     const waited = on - last;
     const full = store * feel >= fullG * DUE_LOAD_SHARE && waited >= d.rhythm.shortest;
     if (last > -Infinity && (full || waited >= d.rhythm.longest)) due = Math.min(due, on);
-    if (booked.has(on) || (on >= due && on > lastBooked && openWeekdays.includes(isoWeekday(day(on))))) {
+    if (booked[i] === 1 || (on >= due && on > lastBooked && open[i] === 1)) {
       minutes[i] = minutesAtLoad(d.minutesAt, (store * feel) / fullG);
       missing += store * takes;
       store *= 1 - takes;
@@ -155,9 +158,14 @@ export function lookAhead(d: BookDog, fit: Fit, town: Town, openWeekdays: readon
   const dueG = model.fullG * DUE_LOAD_SHARE;
   const drawn = drawsOf(fit, drawsInStep(fit, town, asOf, hash(d.id)), last);
   const after = Float64Array.from(drawn, (draw) => fillsAfter(dueG, draw));
+  const booked = new Uint8Array(AHEAD_DAYS);
+  for (const b of d.booked) if (b.day > asOf && b.day <= asOf + AHEAD_DAYS) booked[b.day - asOf - 1] = 1;
+  const open = Uint8Array.from({ length: AHEAD_DAYS }, (_, i) =>
+    openWeekdays.includes(isoWeekday(day(asOf + i + 1))) ? 1 : 0,
+  );
   const years = drawn.map((draw, k) => {
     const due = last ? last.since + dueAfter(after[k]!, d, last) : Infinity;
-    return yearOf(draw, d, model, { takes, openWeekdays, due });
+    return yearOf(draw, d, model, { takes, open, booked, due });
   });
   if (sea) {
     for (const [k, { wave, minutes }] of years.entries())
@@ -173,7 +181,7 @@ export function lookAhead(d: BookDog, fit: Fit, town: Town, openWeekdays: readon
       : { day: log.lastTouch, grams: bandOf(Float64Array.from(drawn, (draw) => draw.checkedG)) };
   return {
     id: d.id,
-    bare: bandsByDay(drawn.map((draw) => draw.bare.store)),
+    bare: bandsByDay(drawn.map((draw) => draw.bare)),
     now: bandOf(Float64Array.from(drawn, (draw) => draw.stands)),
     ...(checked && { checked }),
     coat: {

@@ -26,6 +26,9 @@ export function pulseOut(daysSinceOnset: number, lengthDays: number): number {
   return 1 - (1 + x) * Math.exp(-x);
 }
 
+/** Loss a day and pace of a pulse nearer to each other than this cancel in the closed form. */
+export const NEAR_EQUAL = 0.03;
+
 /**
  * Share of a pulse that was set free between u1 and u2 days after its onset and is still in the coat at u2, where a
  * share `loss` of what is there goes each day: ∫ x e^(−x) e^(−loss (u2 − u)) dx in scales x = u / scale.
@@ -40,7 +43,7 @@ export function pulseHeld(
   lossPerScale: number,
 ): number {
   const a = 1 - lossPerScale;
-  if (a > 0.03 || a < -0.03) return ((1 + a * x1) * keep * out1 - (1 + a * x2) * out2) / (a * a);
+  if (Math.abs(a) > NEAR_EQUAL) return ((1 + a * x1) * keep * out1 - (1 + a * x2) * out2) / (a * a);
   // Loss as quick as the pulse itself: the closed form cancels; its series in a does not.
   let term = 1;
   let total = 0;

@@ -5,7 +5,7 @@
  * Release is a baseline and pulses; a share `loss` of what stands goes each day; visits and bouts take shares. That is
  * linear, so the store is the sum of what came from each source, each a closed form between two days (pulse.ts).
  */
-import { isOver, LENGTH_IN_SCALES, pulseHeld } from './pulse.ts';
+import { isOver, LENGTH_IN_SCALES, NEAR_EQUAL, pulseHeld } from './pulse.ts';
 
 /** Days on which a coat is looked at or worked, in order; several steps may share a day. Row k is step k. */
 export interface StoreProgram {
@@ -45,12 +45,18 @@ export class StoreWalk {
     const { days, takes, bouts, from, liftAt } = this.program;
     this.loss = loss;
     let before = from;
+    // Steps are mostly like the ones before: one exponential and one power serve them all.
+    let [step, keep, many, brushed] = [0, 1, 0, 1];
     for (let k = 0; k < days.length; k++) {
       const gap = days[k]! - before;
-      this.keep[k] = gap === 0 ? 1 : Math.exp(-loss * gap);
+      if (gap !== step) keep = Math.exp(-loss * gap);
+      step = gap;
+      this.keep[k] = keep;
       before = days[k]!;
       const n = bouts[k]!;
-      this.left[k] = (1 - takes[k]!) * (n === 0 ? 1 : n === 1 ? 1 - bout : (1 - bout) ** n);
+      if (n !== many) brushed = (1 - bout) ** n;
+      many = n;
+      this.left[k] = (1 - takes[k]!) * brushed;
     }
     if (liftAt !== undefined) this.left[liftAt]! *= lift;
   }
@@ -93,6 +99,9 @@ export class StoreWalk {
     const { days, from } = this.program;
     const { keep, left, loss } = this;
     const scale = lengthDays / LENGTH_IN_SCALES;
+    const a = 1 - loss * scale;
+    // The closed form of pulseHeld, the same factors for every step; near 0 it cancels.
+    const closed = Math.abs(a) > NEAR_EQUAL ? grams / (a * a) : NaN;
     let x1 = Math.max(0, (from - onset) / scale);
     if (isOver(x1)) return 0;
     let out1 = Math.exp(-x1);
@@ -100,9 +109,10 @@ export class StoreWalk {
     let [step, shrinks] = [NaN, 1];
     for (let k = firstAfter(days, onset); k < into.length; k++) {
       part *= keep[k]!;
-      if (gives && days[k]! > before) {
-        const began = Math.max(before, onset);
-        const gap = days[k]! - began;
+      const on = days[k]!;
+      if (gives && on > before) {
+        const isFirst = before < onset;
+        const gap = isFirst ? on - onset : on - before;
         // Steps are mostly as far apart as the ones before: one exponential serves them all.
         if (gap !== step) {
           step = gap;
@@ -110,14 +120,16 @@ export class StoreWalk {
         }
         const x2 = x1 + gap / scale;
         const out2 = out1 * shrinks;
-        const kept = began === before ? keep[k]! : Math.exp(-loss * gap);
-        part += grams * pulseHeld(x1, x2, out1, out2, kept, loss * scale);
+        const kept = isFirst ? Math.exp(-loss * gap) : keep[k]!;
+        part += !Number.isNaN(closed)
+          ? closed * ((1 + a * x1) * kept * out1 - (1 + a * x2) * out2)
+          : grams * pulseHeld(x1, x2, out1, out2, kept, loss * scale);
         if (released) released[k]! += grams * ((1 + x1) * out1 - (1 + x2) * out2);
         x1 = x2;
         out1 = out2;
         gives = !isOver(x2);
       }
-      before = days[k]!;
+      before = on;
       into[k]! += part;
       part *= left[k]!;
     }

@@ -215,7 +215,7 @@ export async function openStage({ empty = false, fill }: Opened = {}): Promise<S
   );
   const leave = async (): Promise<void> => {
     if (own) tide.close();
-    else await tide.settled();
+    else await tide.rested();
     await listening.close();
     db.close();
   };
