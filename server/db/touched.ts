@@ -41,11 +41,17 @@ export const DOG_OF_ROW: readonly (readonly [column: string, dog: (row: string) 
   ['home_of', (r) => `${r}.home_of`],
 ];
 
+/** What of a table says something only under a condition: of a session, nothing until it is finished. */
+const ONLY_WHEN: Readonly<Record<string, (row: string) => string>> = {
+  session_event: (r) =>
+    `${r}.kind = 'finished' OR EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = ${r}.session_id AND e.kind = 'finished')`,
+};
+
 /** Counts writes by dog from now on, in this connection; what another one writes counts for all dogs. */
 export function countTouches(db: Db) {
   const counts = new Map<string, number>();
   const fresh = new Set<string>();
-  let [all, allTaken, version] = [0, 0, 0];
+  let [all, allTaken] = [0, 0];
   db.function('wt_touch', (dogId: unknown) => {
     if (typeof dogId === 'string') {
       counts.set(dogId, (counts.get(dogId) ?? 0) + 1);
@@ -58,6 +64,7 @@ export function countTouches(db: Db) {
     const columns = db.prepare<[string], { name: string }>('SELECT name FROM pragma_table_info(?)').all(table);
     const dog = (r: string): string =>
       table === 'dog' ? `${r}.id` : (DOG_OF_ROW.find(([c]) => columns.some((x) => x.name === c))?.[1](r) ?? 'NULL');
+    const when = ONLY_WHEN[table];
     for (const [event, row] of [
       ['INSERT', 'NEW'],
       ['UPDATE', 'NEW'],
@@ -65,19 +72,16 @@ export function countTouches(db: Db) {
     ] as const)
       db.exec(
         `CREATE TEMP TRIGGER IF NOT EXISTS touch_${table}_${event} AFTER ${event} ON main.${table}
-         BEGIN SELECT wt_touch(${dog(row)}); END`,
+         ${when ? `WHEN ${when(row)}` : ''} BEGIN SELECT wt_touch(${dog(row)}); END`,
       );
   }
   const others = db.prepare<[], number>('SELECT data_version FROM pragma_data_version').pluck();
+  const opened = others.get();
   return {
     /** Another word as soon as anything was written about a dog, or about all of them. */
-    ofDog: (dogId: string): string => `${all + version} ${counts.get(dogId) ?? 0}`,
-    /** Looks whether another program has written. */
-    look: (): void => {
-      version = others.get() ?? 0;
-    },
+    ofDog: (dogId: string): string => `${all} ${others.get()} ${counts.get(dogId) ?? 0}`,
     /** Has nothing been written about a dog since the file was opened. */
-    isUntouched: (dogId: string): boolean => all === 0 && !counts.has(dogId),
+    isUntouched: (dogId: string): boolean => all === 0 && !counts.has(dogId) && others.get() === opened,
     /** Dogs of which something was written since this was asked last, and whether something was that counts for all. */
     taken: (): { readonly dogs: readonly string[]; readonly all: boolean } => {
       const taken = { dogs: [...fresh], all: all > allTaken };

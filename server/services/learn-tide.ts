@@ -31,8 +31,7 @@ const TOWN_LATER_MS = 60_000;
 export function learnTouched(context: AppContext): void {
   const { dogs, all } = context.stores.touched.taken();
   if ((dogs.length === 0 && !all) || !context.stores.salon.find()) return;
-  if (dogs.length <= MOST_AT_ONCE)
-    // Nobody waits for this: who asks for the dog next hears what is wrong.
-    for (const id of dogs) learnDog(context, id).catch(() => undefined);
+  // Nobody waits for this: who asks for the dog next hears what is wrong.
+  if (dogs.length <= MOST_AT_ONCE) for (const id of dogs) learnDog(context, id).catch(() => undefined);
   askTide(context, TOWN_LATER_MS);
 }

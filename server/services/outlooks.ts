@@ -42,6 +42,8 @@ export async function learnDog(context: AppContext, dogId: string): Promise<void
   // Of a dog that was forgotten nothing is learnt.
   if (!dog) return;
   const room = bookRoom(context);
+  // Of a dog that nobody has felt, worked or brushed there is nothing to learn but with all the others.
+  if (bookDogAtOnce(context, dog, room).sightings.length === 0) return;
   const of: BookDog = await inPieces(bookDog(context, dog, room));
   const known = context.tide.tide(dogId);
   if (known?.tide.facts === factsOf(of)) return;
