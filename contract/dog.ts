@@ -46,6 +46,17 @@ export interface DogRecord extends DogDraft {
   readonly version: number;
 }
 
+/** Of a dog's outlook, what a list of thousands says: the likely figures. */
+export interface OutlookLine {
+  readonly due: number | null;
+  readonly visit: number;
+  readonly minutes: number;
+  readonly grams: number;
+  readonly priceCents: number;
+  readonly bookedMinutes: number | null;
+  readonly vetFirst: Outlook['vetFirst'];
+}
+
 /** A row of the Desk's list. Day numbers are core's plain days. */
 export interface DogListItem {
   readonly id: string;
@@ -57,7 +68,7 @@ export interface DogListItem {
   readonly booked: number | null;
   readonly need: Need;
   /** Null as long as nothing was learnt of its coat. */
-  readonly outlook: Outlook | null;
+  readonly outlook: OutlookLine | null;
 }
 
 /** Everything the dog's page shows. */

@@ -87,7 +87,11 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   const work = new WorkerQueue();
   const keeper = new LearntKeeper(kept, Date.now);
   const before = learntBefore(kept);
-  const tide = new TideDesk(before, (packed) => keeper.keep(packed));
+  const tide = new TideDesk(
+    before,
+    (packed) =>
+      void keeper.keep(packed)?.catch((err: unknown) => log.error({ err }, 'what was learnt could not be kept')),
+  );
   const context = { stores: kept, nowMs: Date.now, memos: newMemos(), tide };
   bookBefore(context, before?.dogs ?? []);
   const post = new ReminderSender(context);

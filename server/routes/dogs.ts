@@ -1,7 +1,8 @@
 /** /api/dogs: who comes here, who most needs a visit, and everything on one dog's page. */
 import type { Router } from 'express';
-import type { DogListItem, DogPage } from '../../contract/dog.ts';
+import type { DogListItem, DogPage, OutlookLine } from '../../contract/dog.ts';
 import { checkSummary, sessionResult } from '../services/worked-sessions.ts';
+import type { Outlook } from '../../core/tide/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { activeDogs, salonOf, todayOf } from '../facts.ts';
@@ -13,6 +14,16 @@ import { createOnce, ok } from '../reply.ts';
 /** Longest text that is looked for, and most dogs that are found. */
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
+
+const lineOf = ({ due, visit, minutes, grams, priceCents, booked, vetFirst }: Outlook): OutlookLine => ({
+  due: due?.day ?? null,
+  visit,
+  minutes: minutes.likely,
+  grams: Math.round(grams.likely),
+  priceCents,
+  bookedMinutes: booked?.minutes ?? null,
+  vetFirst,
+});
 
 export function dogRoutes(context: ServerContext): Router {
   const { stores, tide } = context;
@@ -36,7 +47,7 @@ export function dogRoutes(context: ServerContext): Router {
         lastVisit: facts.lastVisit ?? null,
         booked: facts.booked?.day ?? null,
         need: facts.need,
-        outlook: outlook ?? null,
+        outlook: outlook ? lineOf(outlook) : null,
       };
     });
     items.sort((a, b) => b.need.urgency - a.need.urgency || a.name.localeCompare(b.name));

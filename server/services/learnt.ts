@@ -47,12 +47,12 @@ export class LearntKeeper {
     private readonly nowMs: () => number,
   ) {}
 
-  /** packed: what holds for all dogs, then the dogs. */
-  keep(packed: readonly Uint8Array[]): void {
+  /** packed: what holds for all dogs, then the dogs. Resolves when it is written; undefined where it is too soon again. */
+  keep(packed: readonly Uint8Array[]): Promise<void> | undefined {
     const stamp = this.nowMs();
-    if (stamp - this.keptAt < KEEP_EVERY_MS && stamp >= this.keptAt) return;
+    if (stamp - this.keptAt < KEEP_EVERY_MS && stamp >= this.keptAt) return undefined;
     this.keptAt = stamp;
-    void inPieces(this.writing(packed, stamp));
+    return inPieces(this.writing(packed, stamp));
   }
 
   close(): void {

@@ -23,13 +23,27 @@ const said = (o: Outlook | null | undefined): Said =>
   o
     ? {
         due: o.due?.day,
-        offer: o.due?.offer,
         visit: o.visit,
         minutes: o.minutes.likely,
         price: o.priceCents,
         grams: Math.round(o.grams.likely),
         booked: o.booked?.day,
         bookedMinutes: o.booked?.minutes,
+        hold: JSON.stringify(o.vetFirst),
+      }
+    : {};
+
+/** The same of a row of the list; the offered day it does not say. */
+const listed = ({ outlook: o, booked }: DogListItem): Said =>
+  o
+    ? {
+        due: o.due ?? undefined,
+        visit: o.visit,
+        minutes: o.minutes,
+        price: o.priceCents,
+        grams: o.grams,
+        booked: booked ?? undefined,
+        bookedMinutes: o.bookedMinutes ?? undefined,
         hold: JSON.stringify(o.vetFirst),
       }
     : {};
@@ -56,13 +70,15 @@ async function walk(room: Room): Promise<number> {
     dogs: readonly { id: string; visits: readonly { day: string; minutes: number; agreed: boolean }[] }[];
   } = JSON.parse(JSON.stringify(bookReport(file, day(file.today))));
   const { bookings } = await get<{ bookings: readonly BookingRecord[] }>('/bookings');
-  for (const { id, name, outlook, booked, need } of dogs) {
-    const list = said(outlook);
+  for (const dog of dogs) {
+    const { id, name, outlook, booked, need } = dog;
+    const list = listed(dog);
     expect(outlook, name).to.not.equal(null);
     agrees('its page', name, list, said((await get<DogPage>(`/dogs/${id}`)).outlook));
     agrees('a device', name, list, said(onDevice.get(id)));
     const next = await get<NextPage | { error: unknown }>(`/dogs/${id}/next`);
-    if (outlook?.due) agrees('next date', name, list, 'outlook' in next ? said(next.outlook) : { due: 'nothing' });
+    if (outlook && outlook.due !== null)
+      agrees('next date', name, list, 'outlook' in next ? said(next.outlook) : { due: 'nothing' });
     else expect(next, name).to.have.property('error');
     const owner = (await get<{ dog: OwnerDog }>(`/dogs/${id}/home`)).dog.outlook;
     agrees('the owner’s page', name, list, {
@@ -82,15 +98,14 @@ async function walk(room: Room): Promise<number> {
       booked: first && salonDay(Date.parse(first.startsAt), 'Europe/Mariehamn'),
       bookedMinutes: first?.minutes,
     });
-    expect(booked, name).to.equal(outlook?.booked?.day ?? null);
     const inBook = plan.dogs.find((d) => d.id === id)?.visits.find((v) => v.agreed);
-    if (outlook?.booked && outlook.booked.day > file.today)
+    if (booked !== null && booked > file.today)
       agrees('wt book', name, list, { booked: inBook && parseDay(inBook.day), minutes: inBook?.minutes });
     const call = calls.get(id);
     if (call) agrees('the call list', name, list, said(call.outlook));
     if (need.reason.code === 'vet-first') expect(call, `${name} waits for a vet and is not called`).to.equal(undefined);
-    if (outlook?.booked) {
-      const sheet = await get<SheetPage>(`/sheet?day=${formatDay(day(outlook.booked.day))}`);
+    if (booked !== null) {
+      const sheet = await get<SheetPage>(`/sheet?day=${formatDay(day(booked))}`);
       const visit = sheet.visits.find((v) => v.dogId === id && v.isNext);
       agrees('the sheet', name, list, { bookedMinutes: visit?.minutes });
     }

@@ -1,11 +1,16 @@
 /** A figure that several rooms say of one dog, marked so that a walk through all rooms can hold them against each other. */
 import type { ReactNode } from 'react';
-import { day, formatDay } from '../../core/quantity/index.ts';
-import type { Outlook } from '../../core/tide/index.ts';
+import { day, formatDay, type Interval80 } from '../../core/quantity/index.ts';
+import type { Due, Outlook } from '../../core/tide/index.ts';
 
 export type FactName = 'due' | 'minutes' | 'price' | 'grams' | 'hold' | 'booked' | 'booked-minutes';
 
-type Told = Partial<Pick<Outlook, 'due' | 'booked' | 'minutes' | 'grams' | 'priceCents' | 'vetFirst'>>;
+/** As much of an outlook as a fact is read from; a list knows only the likely figures. */
+interface Told extends Partial<Pick<Outlook, 'booked' | 'priceCents' | 'vetFirst'>> {
+  readonly due?: Pick<Due, 'day'> | undefined;
+  readonly minutes?: Pick<Interval80, 'likely'> | undefined;
+  readonly grams?: Pick<Interval80, 'likely'> | undefined;
+}
 
 /** The one form of each fact, whatever the words beside it; undefined where a room has nothing to say. */
 const VALUE: Readonly<Record<FactName, (o: Told) => string | undefined>> = {

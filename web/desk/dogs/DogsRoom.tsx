@@ -4,6 +4,7 @@ import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
+import { day } from '../../../core/quantity/index.ts';
 import { useByAndBy } from '../../app/Deferred.tsx';
 import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
@@ -42,25 +43,36 @@ function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: 
       </div>
       <div className="wt-soft">
         {dog.lastVisit === null ? 'no visit yet' : `last ${shortDay(dog.lastVisit)}`}
-        {dog.outlook?.due && (
-          <div>
-            {dog.outlook.booked ? (
-              <Fact dog={dog.id} of="booked" from={dog.outlook}>
-                booked {shortDay(dog.outlook.booked.day)}
-              </Fact>
-            ) : (
-              <Fact dog={dog.id} of="due" from={dog.outlook}>
-                due {shortDay(dog.outlook.due.day)}
-              </Fact>
-            )}
-            ,{' '}
-            <Fact dog={dog.id} of="minutes" from={dog.outlook}>
-              {minutesText(dog.outlook.minutes.likely)}
-            </Fact>
-          </div>
-        )}
+        <NextVisit dog={dog} />
       </div>
     </li>
+  );
+}
+
+/** When it comes or is due, and how long that will take. */
+function NextVisit({ dog: { id, outlook, booked } }: { dog: DogListItem }) {
+  if (!outlook || outlook.due === null) return null;
+  const told = {
+    due: { day: day(outlook.due) },
+    minutes: { likely: outlook.minutes },
+    booked: booked === null ? undefined : { day: day(booked), minutes: outlook.bookedMinutes ?? 0, agreed: true },
+  };
+  return (
+    <div>
+      {booked === null ? (
+        <Fact dog={id} of="due" from={told}>
+          due {shortDay(outlook.due)}
+        </Fact>
+      ) : (
+        <Fact dog={id} of="booked" from={told}>
+          booked {shortDay(booked)}
+        </Fact>
+      )}
+      ,{' '}
+      <Fact dog={id} of="minutes" from={told}>
+        {minutesText(outlook.minutes)}
+      </Fact>
+    </div>
   );
 }
 
