@@ -48,7 +48,7 @@ export function dueOf(
     (s) => on >= s.likely - BLOW_FILLS.beforeDays && on <= s.likely + BLOW_FILLS.afterDays,
   )?.tide;
   const reasons: DueReason[] = [];
-  if (dog.found?.packed && waits < Math.round(fills.likely) && waits < longest)
+  if (dog.found?.packed && dog.found.day === on && waits <= Math.round(fills.likely))
     reasons.push({ code: 'packed', found: dog.found.day });
   else if (fills.worked && waits <= shortest && fills.likely < shortest) reasons.push({ code: 'rest', days: shortest });
   else if (fills.likely > longest) reasons.push({ code: 'longest', days: longest });
