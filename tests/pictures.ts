@@ -1,10 +1,10 @@
 /** npm run pictures: one current picture of each main view, from the demo salon, into docs/screenshots. */
 import type { BrowserContextOptions, Page } from 'playwright-core';
+import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import type { MethodPlan } from '../core/bench/index.ts';
 import type { SessionEvent } from '../core/table/index.ts';
 import { putOn } from './browser/at-table.ts';
-import { cookiesOf, openStage } from './browser/stage.ts';
-import { headersOf, signedInAs } from './signed-in.ts';
+import { openStage } from './browser/stage.ts';
 import { logOf, upTo } from './core/session-log.ts';
 
 const TABLE: BrowserContextOptions = { viewport: { width: 1024, height: 768 }, hasTouch: true };
@@ -277,9 +277,11 @@ async function doorSheet(): Promise<void> {
   await door.goto('/desk/tide');
   await door.getByRole('button', { name: 'Come in' }).waitFor();
   await shoot(door);
-  await door
-    .context()
-    .addCookies(cookiesOf(headersOf(signedInAs(stage.stores, 'groomer', Date.now(), { shared: true })), stage.base));
+  await door.getByLabel('Name you sign in with').fill('maren');
+  await door.getByLabel('Passphrase', { exact: true }).fill(DEMO_PASSPHRASE);
+  await door.getByLabel(/^This tablet belongs/).check();
+  await door.getByRole('button', { name: 'Come in' }).tap();
+  await door.getByRole('heading', { name: 'Tide', exact: true }).waitFor();
   await door.goto('/table');
   await door.getByRole('button', { name: /^Maren/ }).tap();
   await door.getByRole('button', { name: 'Hand the tablet over' }).tap();

@@ -121,7 +121,7 @@ export function needText(r: NeedReason, today: number): string {
     case 'due-soon':
       return `Due ${fromToday(r.due, today)}, not booked.`;
     case 'booked-late':
-      return `Booked ${shortDay(r.booked)}, but the coat is due ${shortDay(r.due)}. Offer an earlier day.`;
+      return `Booked ${shortDay(r.booked)}; the coat ${r.due < today ? 'was' : 'is'} due ${shortDay(r.due)}. Offer an earlier day.`;
     case 'booked':
       return r.booked === today ? 'On the table today.' : `Comes ${fromToday(r.booked, today)}.`;
     case 'rests':
