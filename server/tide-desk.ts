@@ -5,7 +5,14 @@
 import type { Worker } from 'node:worker_threads';
 import type { TideLearnt } from '../contract/tide.ts';
 import type { Day } from '../core/quantity/index.ts';
-import type { CoatAhead, DogTide, HomeEffect, LearntBook, TideBook } from '../core/tide/index.ts';
+import {
+  coatAhead,
+  type CoatAhead,
+  type DogTide,
+  type HomeEffect,
+  type LearntBook,
+  type TideBook,
+} from '../core/tide/index.ts';
 import { threadOf } from './work/thread.ts';
 import type { BookQuestion, DogQuestion, TideTold } from './tide-thread.ts';
 
@@ -56,8 +63,7 @@ export class TideDesk {
     const { facts, learnt } = before;
     this.known = { facts: '', learnt: JSON.stringify({ facts, learnt }) };
     this.town = before.learnt.town;
-    for (const { wave: _, minutes: _m, ...tide } of before.learnt.dogs)
-      this.tides.set(tide.id, { from: before.learnt.from, tide });
+    for (const tide of before.learnt.dogs) this.tides.set(tide.id, { from: before.learnt.from, tide: coatAhead(tide) });
   }
 
   /** Asks after the present reply is out, at most once in a while; later where nobody waits for it. */

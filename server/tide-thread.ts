@@ -7,6 +7,7 @@ import { gzipSync } from 'node:zlib';
 import type { TideLearnt } from '../contract/tide.ts';
 import { day, type Day } from '../core/quantity/index.ts';
 import {
+  coatAhead,
   FitMemory,
   factsWord,
   freshLearnt,
@@ -57,8 +58,6 @@ export type TideTold =
 const memory = new FitMemory();
 let town: LearntBook['town'] | undefined;
 
-const coatAhead = ({ wave: _, minutes: _m, ...coat }: DogTide): CoatAhead => coat;
-
 /** The whole is learnt in steps of this length, so that a single dog waits no longer. */
 const STEP_MS = 15;
 
@@ -83,22 +82,20 @@ async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
     tides: rounded.dogs.map(coatAhead),
     effects: effects({ book, homes }, learnt),
     learnt: JSON.stringify(known),
-    packed: packedParts(book, rounded),
+    packed: packedParts(book, known),
   };
 }
 
 /** Dogs of one part. */
 const PART_DOGS = 100;
 
-function packedParts(book: TideBook, { dogs, ...learnt }: LearntBook): readonly Uint8Array[] {
+function packedParts(book: TideBook, { facts, learnt: { dogs, ...learnt } }: TideLearnt): readonly Uint8Array[] {
   const read = new Map(book.dogs.map((d) => [d.id, d]));
   const parts = Array.from({ length: Math.ceil(dogs.length / PART_DOGS) }, (_, i) => {
     const tides = dogs.slice(i * PART_DOGS, (i + 1) * PART_DOGS);
     return { tides, dogs: tides.flatMap((t) => read.get(t.id) ?? []) };
   });
-  return [{ facts: factsWord(book), parts: parts.length, learnt }, ...parts].map((part) =>
-    gzipSync(JSON.stringify(part)),
-  );
+  return [{ facts, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
 }
 
 function effects({ book, homes }: BookQuestion, learnt: LearntBook): readonly DogEffect[] {

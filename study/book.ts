@@ -5,7 +5,7 @@
  * it comes to against the rules that calendars are filled with; then on forecasts that err, re-planned each week; then after
  * three lost days. With --write it replaces the tables in docs/model.md.
  */
-import { ended, randomNormal, seededRandom, sum } from '../core/quantity/index.ts';
+import { ended, mean, randomNormal, seededRandom } from '../core/quantity/index.ts';
 import {
   account,
   AT_ONCE,
@@ -37,7 +37,6 @@ const RULES: readonly (readonly [string, Rule])[] = [
   ['coat half full, first fit', { kind: 'load', share: 0.5 }],
 ];
 
-const mean = (of: readonly number[]): number => sum(of) / of.length;
 const whole = (n: number): string => Math.round(n).toLocaleString('en-GB').replaceAll(',', ' ');
 
 const planned = (dogs: readonly YearDog[], hours: Hours, effort?: YearEffort): BookPlan =>

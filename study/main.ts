@@ -8,7 +8,7 @@
 import { fork } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { seededRandom, sum } from '../core/quantity/index.ts';
+import { mean, seededRandom, sum } from '../core/quantity/index.ts';
 import { NAIVE, townYear, type GramsRow, type StartRow, type TownYear } from './town-year.ts';
 import { bookStudy } from './book.ts';
 import { makeTown, WORLDS } from './worlds.ts';
@@ -19,8 +19,6 @@ const option = (name: string, usual: number): number => {
 };
 const towns = option('towns', 80);
 const dogs = option('dogs', 20);
-
-const mean = (of: readonly number[]): number => sum(of) / of.length;
 
 /** Town-years of this process: every step-th town of every world. */
 function work(first: number, step: number): Record<string, TownYear[]> {

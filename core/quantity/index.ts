@@ -29,7 +29,7 @@ export {
 } from './day.ts';
 export { type Random, seededRandom, randomInt, pick, randomNormal } from './random.ts';
 export { type Source, COMMON_PRACTICE, GUESS, published } from './source.ts';
-export { clamp, sum, ceilTo } from './number.ts';
+export { clamp, sum, mean, ceilTo } from './number.ts';
 export { mergeByField, type Merge } from './merge.ts';
 export { ended } from './ended.ts';
 export { kept } from './kept.ts';

@@ -244,9 +244,10 @@ export function inBlow(fit: Fit, on: Day): boolean {
 }
 
 /** What has been: one draw's course from the model's first day to today, with all that its log names. */
-export function pastCourse({ model, ...fit }: Fit, r: number): Course {
+export function pastCourse(fit: Fit, r: number): Course {
+  const { model } = fit;
   const { program } = model.log;
-  const theta = drawOf({ model, ...fit }, r);
+  const theta = drawOf(fit, r);
   const days = Math.max(1, model.asOf - model.from);
   const visits = new Map<number, number>();
   const bouts = new Float64Array(days);

@@ -27,13 +27,12 @@ export interface Call {
   readonly later: number;
 }
 
-/** A coat that a vet should see first is not invited. */
-const waitsForVet = ({ vetFirst }: Outlook): boolean => vetFirst.length > 0;
-
 function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonly Call[] {
   const { today } = book;
-  const { due, ...outlook } = outlookOf(dog, tide, from, book);
-  if (!due || waitsForVet({ due, ...outlook })) return [];
+  const outlook = outlookOf(dog, tide, from, book);
+  const { due, vetFirst } = outlook;
+  // A coat that a vet should see first is not invited.
+  if (!due || vetFirst.length > 0) return [];
   const start = tide.starts.find(
     (s) =>
       s.likely >= today - NEWS_DAYS &&
@@ -43,7 +42,7 @@ function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonl
   if (!start && due.day > today + CALL_WITHIN_DAYS) return [];
   if (dog.booked.some((b) => b.day >= today && b.day <= (start ? start.likely : today) + MEETS_DAYS)) return [];
   const later = minutesWith(dog, tide, gramsOn(tide, from, addDays(outlook.visit, WAIT_DAYS)).likely);
-  return [{ dog, tide, outlook: { due, ...outlook }, start, later }];
+  return [{ dog, tide, outlook: { ...outlook, due }, start, later }];
 }
 
 /** Dogs to call: those whose blow is near first, and of each kind who loses most by waiting. */

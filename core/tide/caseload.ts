@@ -30,12 +30,12 @@ export interface Progress {
   readonly of: number;
 }
 
-/** Fits that were made for the same facts before, by dog; what is new is put in. */
+/** Fits that were made for the same facts before, by dog, and what is told of each once its town has spoken. */
 export interface FitKeep {
   readonly alone: (dog: BookDog, make: () => Fit) => Fit;
-  readonly together: (dog: BookDog, make: () => Fit) => Fit;
+  readonly inTown: (dog: BookDog, fit: Fit) => void;
 }
-const KEEP_NOTHING: FitKeep = { alone: (_d, make) => make(), together: (_d, make) => make() };
+const KEEP_NOTHING: FitKeep = { alone: (_d, make) => make(), inTown: () => undefined };
 
 /** The model of a dog of a book on a day. */
 export const modelOf = (d: BookDog, book: TideBook, asOf: Day) =>
@@ -63,7 +63,9 @@ export function* fitBook(
   for (const [i, fit] of alone.entries()) {
     const dog = book.dogs[i];
     if (!dog) continue;
-    fits.push(keep.together(dog, () => fitInTown(town, fit)));
+    const heard = fitInTown(town, fit);
+    keep.inTown(dog, heard);
+    fits.push(heard);
     yield { done: book.dogs.length + fits.length, of };
   }
   return { town, fits };
@@ -87,11 +89,20 @@ export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKee
   };
 }
 
-/** One dog again under what its town said before: at once, until the town itself is asked again. */
-export function learnOne(book: TideBook, dog: BookDog, before: Pick<LearntBook, 'town'>): DogTide {
+/** The fit of one dog under what its town said before. */
+export function fitAsSaid(
+  book: TideBook,
+  dog: BookDog,
+  before: Pick<LearntBook, 'town'>,
+): { readonly fit: Fit; readonly town: Town } {
   const model = modelOf(dog, book, book.today);
   const town = townAsSaid(model, before.town);
-  const fit = fitDog(model, town.priorOf(model));
+  return { fit: fitDog(model, town.priorOf(model)), town };
+}
+
+/** One dog again under what its town said before: at once, until the town itself is asked again. */
+export function learnOne(book: TideBook, dog: BookDog, before: Pick<LearntBook, 'town'>): DogTide {
+  const { fit, town } = fitAsSaid(book, dog, before);
   return lookAhead(dog, fit, town, book.openWeekdays);
 }
 

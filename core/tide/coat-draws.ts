@@ -1,7 +1,7 @@
 /** Draws of one dog: its coat since it was worked last and for a year ahead, and when it fills in each of them. */
-import { sum } from '../quantity/index.ts';
+import { mean, sum } from '../quantity/index.ts';
 import { bandOf, boutsAhead, DailyWalk, drawOf, spread } from './ahead.ts';
-import { NOW, ratesAhead, ratesOf, TOUCH, type Rates } from './dog-model.ts';
+import { NOW, ratesAhead, ratesOf, TOUCH, unbrushed, type Rates } from './dog-model.ts';
 import { filledAfter, type Filling } from './filling.ts';
 import type { Fit } from './fit.ts';
 import { LogReader } from './log-reader.ts';
@@ -83,8 +83,7 @@ export function fillingOf(
     const even = days.stores(evenly, left, { bouts: new Float64Array(OTHERWISE_DAYS).fill(usual) });
     // Where nobody brushes it is as it is.
     const brushes = usual > 0 || rates.fallShare < 1;
-    const unbrushed = { ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 };
-    const alone = brushes ? days.stores(unbrushed, left) : undefined;
+    const alone = brushes ? days.stores(unbrushed(rates), left) : undefined;
     return {
       even: filledAfter(dueG, feel, (d) => even[d - 1]) - now,
       alone: alone ? filledAfter(dueG, feel, (d) => alone[d - 1]) - now : 0,
@@ -95,10 +94,3 @@ export function fillingOf(
     Math.max(1, band.likely + bandOf(Float64Array.from(otherwise, of)).likely);
   return { ...last, ...band, even: likely((o) => o.even), alone: likely((o) => o.alone) };
 }
-
-/** The mean of some figures. */
-export const mean = (of: ArrayLike<number>): number => {
-  let all = 0;
-  for (let i = 0; i < of.length; i++) all += of[i]!;
-  return all / of.length;
-};

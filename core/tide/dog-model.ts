@@ -196,6 +196,9 @@ export function dogModel(
   };
 }
 
+/** The day on which a shed begins that is moved by so many days. */
+const onsetOf = (usual: Day, moved: number): number => usual + clamp(moved, -MOVES_DAYS, MOVES_DAYS);
+
 /** When a shed begins and how long it lasts under a set of parameters. */
 export function spanOf(
   { sheds }: DogModel,
@@ -204,7 +207,7 @@ export function spanOf(
 ): Pick<ReleasePulse, 'onset' | 'lengthDays'> {
   const { usual, lengthDays } = sheds[i]!;
   return {
-    onset: usual + clamp(theta[N_GLOBALS + i]!, -MOVES_DAYS, MOVES_DAYS),
+    onset: onsetOf(usual, theta[N_GLOBALS + i]!),
     lengthDays: lengthDays * Math.exp(theta[LENGTH]!),
   };
 }
@@ -222,7 +225,7 @@ export function ratesOf({ usual, sheds, life }: DogModel, theta: Float64Array): 
     fallShare: usual.falls / usual.loss,
     bout: sigmoid(theta[HOME]!),
     sheds: sheds.map((s, i) => ({
-      onset: s.usual + clamp(theta[N_GLOBALS + i]!, -MOVES_DAYS, MOVES_DAYS),
+      onset: onsetOf(s.usual, theta[N_GLOBALS + i]!),
       lengthDays: s.lengthDays * stretch,
       grams: (s.tide === 'life' ? year : seasonal) * s.part * Math.exp(theta[N_GLOBALS + n + i]!),
     })),
@@ -235,6 +238,9 @@ export function ratesAhead({ usual, habit }: DogModel, rates: Rates): Rates {
   const loss = usual.falls + usual.unnoted * (habit.notes ? UNLOGGED_BESIDE_LOG : 1);
   return { ...rates, loss: Math.min(0.6, (rates.loss * loss) / usual.loss), fallShare: usual.falls / loss };
 }
+
+/** The same if nobody brushed: what goes is what falls. */
+export const unbrushed = (rates: Rates): Rates => ({ ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 });
 
 /** All sheds of a dog that may matter between two days. */
 function shedsOf(dog: TideDog, place: Place, tides: readonly TideName[], from: Day, until: Day): readonly Shed[] {

@@ -1,7 +1,7 @@
 /** What brushing at home is worth at the salon: minutes of the next visit with it, without it, and after a missed week. */
 import { addDays, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, coatsNow, course, evenDraws } from './ahead.ts';
-import type { Rates } from './dog-model.ts';
+import { unbrushed } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 import { minutesAtLoad, type BookDog } from './tide-book.ts';
 
@@ -15,9 +15,6 @@ export interface HomeEffect {
 
 const DRAWS = 60;
 const MISSED_DAYS = 7;
-
-/** What falls only: what a home does is in the bouts. */
-const untouched = (rates: Rates): Rates => ({ ...rates, loss: rates.loss * rates.fallShare, fallShare: 1 });
 
 /** fullG: grams that are felt as a full load. boutsPerDay: bouts at home that are planned, 0..2. visit: after today. */
 export function homeEffect(
@@ -34,7 +31,8 @@ export function homeEffect(
   const missedWeek = new Float64Array(DRAWS);
   for (const [k, coat] of coatsNow(fit, evenDraws(fit, DRAWS)).entries()) {
     const { stands } = coat;
-    const rates = untouched(coat.rates);
+    // What a home does is in the bouts.
+    const rates = unbrushed(coat.rates);
     const run = (from: Day, store: number, n: number, bouts: number): number =>
       course(rates, from, store, n, { bouts: new Float64Array(n).fill(bouts) }).store[n - 1]!;
     const minutes = (store: number): number => minutesAtLoad(dog.minutesAt, store / fullG);

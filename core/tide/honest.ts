@@ -2,7 +2,7 @@
  * How good the forecasts are, on the salon's own log: each past season is forecast again as it would have been a month
  * before it, from what was logged until then and nothing later, and held against what somebody saw.
  */
-import { addDays, sum, type Day, type Interval80 } from '../quantity/index.ts';
+import { addDays, mean, sum, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, inBlow, shareDays, startBand, visitGrams } from './ahead.ts';
 import { fitBook, modelOf, type Progress } from './caseload.ts';
 import type { Fit } from './fit.ts';
@@ -140,7 +140,6 @@ export interface HonestSummary {
 }
 
 const SAID = [0.2, 0.4, 0.6, BAND_SHARE, 0.95] as const;
-const mean = (of: readonly number[]): number => (of.length === 0 ? NaN : sum(of) / of.length);
 
 export function honestSummary({ starts, grams, stretch }: Honest): HonestSummary {
   const inside = (said: number): number => mean(starts.map((s) => (Math.abs(s.before - 0.5) <= said / 2 ? 1 : 0)));

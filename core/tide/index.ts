@@ -61,9 +61,16 @@ export {
 } from './tide-book.ts';
 export { AHEAD_DAYS } from './coat-draws.ts';
 export { type Filling } from './filling.ts';
-export { factsOf, type BandLevels, type CoatAhead, type DogTide, type Levels, type StartAhead } from './look-ahead.ts';
 export {
-  type FitKeep,
+  coatAhead,
+  factsOf,
+  type BandLevels,
+  type CoatAhead,
+  type DogTide,
+  type Levels,
+  type StartAhead,
+} from './look-ahead.ts';
+export {
   type LearntBook,
   type Progress,
   type Sea,

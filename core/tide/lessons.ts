@@ -1,7 +1,7 @@
 /** What a dog’s log has taught about it, and what only another entry can tell. */
 import { bandOf, evenDraws } from './ahead.ts';
 import type { LearntBook } from './caseload.ts';
-import { GLOBALS, type Global } from './dog-model.ts';
+import { GLOBALS, sigmoid, type Global } from './dog-model.ts';
 import type { Fit } from './fit.ts';
 import type { Sighting } from './sightings.ts';
 
@@ -55,7 +55,7 @@ export function lessonsOf(fit: Fit, learnt: Pick<LearntBook, 'town'>): readonly 
     lessons.push({ what, value: likely, low, high, doubtLeft: told[at] ?? 1 });
   };
   if (spring) push('length', 'length', (v) => spring.lengthDays * Math.exp(v));
-  push('seasonal', 'share', (v) => 1 / (1 + Math.exp(-v)));
+  push('seasonal', 'share', sigmoid);
   push('loss', 'loss', Math.exp);
   push('handful', 'handful', Math.exp);
   return lessons;

@@ -4,7 +4,7 @@
  * The one place that says what happens first on a day: a look, then the visits, then the bouts at home. What was written
  * twice counts once.
  */
-import { clamp, day, sum, type Day } from '../quantity/index.ts';
+import { clamp, day, mean, type Day } from '../quantity/index.ts';
 import { lifeRelease, type LifeEvent } from './life.ts';
 import type { StoreProgram } from './store-walk.ts';
 import {
@@ -198,7 +198,6 @@ export function compileLog(
   let liftAt: number | undefined;
   const full = Math.log(fullG);
   const ofFull = ({ low, high }: { low: number; high: number }) => ({ low: low + full, high: high + full });
-  const mean = (of: readonly number[]): number => sum(of) / of.length;
   for (const { day: on, touches, visits, bouts: brushed } of days) {
     if (touches.finger.length + touches.tug.length > 0) {
       // What the newest check finds beyond its history is put in before it is read.

@@ -4,9 +4,9 @@
  * Every dog is drawn many times; in each draw it comes when it is booked, and after that when its coat is due. Draws of
  * different dogs belong together as far as what they do not know is the same: the town's shift of the season.
  */
-import { day, isoWeekday, type Day, type Interval80 } from '../quantity/index.ts';
+import { day, isoWeekday, mean, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, inBlow, quantilesOf, startBand } from './ahead.ts';
-import { AHEAD_DAYS, drawsOf, fillingOf, fillsAfter, mean, type Draw } from './coat-draws.ts';
+import { AHEAD_DAYS, drawsOf, fillingOf, fillsAfter, type Draw } from './coat-draws.ts';
 import { drawsInStep } from './copula.ts';
 import type { DogModel } from './dog-model.ts';
 import { DUE_LOAD_SHARE, dueAfter, lastTouched, type Filling } from './filling.ts';
@@ -24,6 +24,9 @@ export interface BandLevels {
   readonly likely: Levels;
   readonly high: Levels;
 }
+
+/** The same as it is computed. */
+export type BandsByDay = Readonly<Record<keyof BandLevels, Float32Array>>;
 
 /** A season ahead or under way: when a tenth of it is out. */
 export interface StartAhead extends Interval80 {
@@ -70,6 +73,9 @@ export interface DogTide extends CoatAhead {
   readonly minutes: Levels;
 }
 
+/** Of a dog's tide, what is known of its coat. */
+export const coatAhead = ({ wave: _, minutes: _m, ...coat }: DogTide): CoatAhead => coat;
+
 /** Rows of the sea, one a scenario: what this dog adds to them. */
 export interface SeaRows {
   readonly grams: readonly Float64Array[];
@@ -77,7 +83,7 @@ export interface SeaRows {
 }
 
 /** Bands of some rows, day by day. */
-export function bandsByDay(rows: readonly Float64Array[]): BandLevels {
+export function bandsByDay(rows: readonly Float64Array[]): BandsByDay {
   const days = rows[0]?.length ?? 0;
   const [low, likely, high] = [new Float32Array(days), new Float32Array(days), new Float32Array(days)];
   const column = new Float64Array(rows.length);

@@ -2,7 +2,7 @@
  * What a salon wants to know of one dog today: what stands in its coat, when it is due and why, what its next visit asks and
  * costs, whether a vet comes first, how badly it needs a date. The one place that answers; every room reads it here.
  */
-import { day, type Day, type Interval80 } from '../quantity/index.ts';
+import { ceilTo, day, type Day, type Interval80 } from '../quantity/index.ts';
 import { priceCents } from '../bench/index.ts';
 import { visitNeed, type Need } from './need.ts';
 import { dueOf, type Due } from './due.ts';
@@ -53,7 +53,7 @@ export const minutesWith = ({ minutesAt }: BookDog, { fullG }: Pick<CoatAhead, '
 /** Visits are booked in steps of so many minutes. */
 const BOOKED_STEP = 5;
 /** The length at which a visit of so many minutes is booked. */
-export const bookedLength = (minutes: number): number => Math.ceil(minutes / BOOKED_STEP) * BOOKED_STEP;
+export const bookedLength = (minutes: number): number => ceilTo(minutes, BOOKED_STEP);
 
 const newest = ({ sightings }: BookDog, kind: 'touch' | 'visit', today: Day) =>
   sightings.findLast((s) => s.kind === kind && s.day <= today);

@@ -2,10 +2,10 @@
  * What one dog's tide looks like to somebody who asks: its years side by side, what its log has taught and what the
  * newest entry changed, what cannot be told apart yet, and what would be if it lived or was brushed otherwise.
  */
-import { day, sum, type Day, type Interval80 } from '../quantity/index.ts';
+import { day, mean, type Day, type Interval80 } from '../quantity/index.ts';
 import { bandOf, coatsNow, evenDraws, inBlow, startBand, visitGrams } from './ahead.ts';
-import { modelOf, type LearntBook } from './caseload.ts';
-import { fitDog, type Fit } from './fit.ts';
+import { fitAsSaid, type LearntBook } from './caseload.ts';
+import type { Fit } from './fit.ts';
 import { adviceOf, lessonsOf, type Advice, type Lesson } from './lessons.ts';
 import type { LogQuestion } from './log-program.ts';
 import { startsOf, type DogTide, type StartAhead } from './look-ahead.ts';
@@ -13,7 +13,6 @@ import { outlookOf } from './outlook.ts';
 import { leastPercent } from './score.ts';
 import type { Sighting } from './sightings.ts';
 import { usualTakes, type BookDog, type TideBook } from './tide-book.ts';
-import { townAsSaid } from './town.ts';
 import { packingOf, whatIfAnswers, type PackingRisk, type WhatIfAnswer } from './what-if.ts';
 import { yearLines, type BandLine, type YearLine } from './year-lines.ts';
 
@@ -47,10 +46,7 @@ export function dogStory(
   learnt: Pick<LearntBook, 'town' | 'from'>,
 ): DogStory {
   const { today } = book;
-  const fitOf = (sightings: readonly Sighting[]): Fit => {
-    const model = modelOf({ ...dog, sightings }, book, today);
-    return fitDog(model, townAsSaid(model, learnt.town).priorOf(model));
-  };
+  const fitOf = (sightings: readonly Sighting[]): Fit => fitAsSaid(book, { ...dog, sightings }, learnt).fit;
   const fit = fitOf(dog.sightings);
   const { model } = fit;
   const takes = usualTakes(dog.sightings, today);
@@ -89,6 +85,6 @@ function newestOf(
 function weightOf(fit: Fit, sightings: readonly Sighting[], on: Day): Interval80 | undefined {
   const weighed = sightings.flatMap((s) => (s.kind === 'visit' && s.weighed ? [s.weighed.share] : []));
   if (weighed.length === 0) return undefined;
-  const draws = visitGrams(fit, on, sum(weighed) / weighed.length);
+  const draws = visitGrams(fit, on, mean(weighed));
   return { ...bandOf(draws), likely: leastPercent(draws) };
 }

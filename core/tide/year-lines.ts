@@ -1,15 +1,13 @@
 /** A dog’s years side by side and its store from months ago to months ahead, as lines with bands. */
 import { addDays, civilFromDay, dayFromCivil, type Day } from '../quantity/index.ts';
-import { coatsNow, courseAhead, evenDraws, pastCourse, quantilesOf } from './ahead.ts';
+import { coatsNow, courseAhead, evenDraws, pastCourse } from './ahead.ts';
 import type { Fit } from './fit.ts';
 import { AHEAD_DAYS } from './coat-draws.ts';
+import { bandsByDay, type BandsByDay } from './look-ahead.ts';
 
 /** A line of days with its 80 % band; element i is day from + i. */
-export interface BandLine {
+export interface BandLine extends BandsByDay {
   readonly from: Day;
-  readonly low: Float32Array;
-  readonly likely: Float32Array;
-  readonly high: Float32Array;
 }
 
 /** One calendar year of release, grams a day. */
@@ -42,19 +40,10 @@ export function yearLines(
     };
   });
   const first = addDays(model.from, 1);
-  const column = new Float64Array(runs.length);
-  const bands = (of: (run: (typeof runs)[number]) => Float64Array, from: Day, to: Day): BandLine => {
-    const n = Math.max(0, to - from + 1);
-    const [low, likely, high] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
-    for (let i = 0; i < n; i++) {
-      for (const [k, run] of runs.entries()) column[k] = of(run)[from - first + i] ?? 0;
-      const [a = 0, b = 0, c = 0] = quantilesOf(column, [0.1, 0.5, 0.9]);
-      low[i] = a;
-      likely[i] = b;
-      high[i] = c;
-    }
-    return { from, low, likely, high };
-  };
+  const bands = (of: (run: (typeof runs)[number]) => Float64Array, from: Day, to: Day): BandLine => ({
+    from,
+    ...bandsByDay(runs.map((run) => of(run).subarray(from - first, to - first + 1))),
+  });
   const last = addDays(today, AHEAD_DAYS);
   const years: YearLine[] = [];
   for (let year = civilFromDay(first).year; year <= civilFromDay(last).year; year++) {

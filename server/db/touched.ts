@@ -33,13 +33,19 @@ const NOT_OF_COATS = new Set([
 ]);
 
 /** How the dog of a row is found, by the column that leads to it. */
-export const DOG_OF_ROW: readonly (readonly [column: string, dog: (row: string) => string])[] = [
+const BY_COLUMN: readonly (readonly [column: string, dog: (row: string) => string])[] = [
   ['dog_id', (r) => `${r}.dog_id`],
   ['check_id', (r) => `(SELECT dog_id FROM coat_check WHERE id = ${r}.check_id)`],
   ['session_id', (r) => `(SELECT dog_id FROM session WHERE id = ${r}.session_id)`],
   ['booking_id', (r) => `(SELECT dog_id FROM booking WHERE id = ${r}.booking_id)`],
   ['home_of', (r) => `${r}.home_of`],
 ];
+
+/** SQL of the dog that a row of a table is about: by the row's name, as OLD or NEW. */
+export const dogOfRow =
+  (table: string, columns: readonly { readonly name: string }[]) =>
+  (row: string): string =>
+    table === 'dog' ? `${row}.id` : (BY_COLUMN.find(([c]) => columns.some((x) => x.name === c))?.[1](row) ?? 'NULL');
 
 /** What of a table says something only under a condition: of a session, nothing until it is finished. */
 const ONLY_WHEN: Readonly<Record<string, (row: string) => string>> = {
@@ -62,8 +68,7 @@ export function countTouches(db: Db) {
   for (const table of tableNames(db)) {
     if (NOT_OF_COATS.has(table)) continue;
     const columns = db.prepare<[string], { name: string }>('SELECT name FROM pragma_table_info(?)').all(table);
-    const dog = (r: string): string =>
-      table === 'dog' ? `${r}.id` : (DOG_OF_ROW.find(([c]) => columns.some((x) => x.name === c))?.[1](r) ?? 'NULL');
+    const dog = dogOfRow(table, columns);
     const when = ONLY_WHEN[table];
     for (const [event, row] of [
       ['INSERT', 'NEW'],

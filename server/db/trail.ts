@@ -6,7 +6,7 @@
 import type { ChangeRecord } from '../../contract/safe.ts';
 import { acting } from '../auth/acting.ts';
 import { tableNames, type Db } from './open.ts';
-import { DOG_OF_ROW } from './touched.ts';
+import { dogOfRow } from './touched.ts';
 
 /** Tables without a trail: the trail itself, what is its own record, and what the machine notes for itself. */
 const WITHOUT = new Set([
@@ -46,8 +46,7 @@ function triggers(table: string, columns: readonly Column[]): string {
       .sort((a, b) => a.pk - b.pk)
       .map((c) => `${r}.${c.name}`)
       .join(` || ' ' || `);
-  const dog = (r: string): string =>
-    table === 'dog' ? `${r}.id` : (DOG_OF_ROW.find(([c]) => columns.some((x) => x.name === c))?.[1](r) ?? 'NULL');
+  const dog = dogOfRow(table, columns);
   const about = (r: string): string =>
     columns.some((c) => c.name === 'name') ? `${r}.name` : `(SELECT name FROM dog WHERE id = ${dog(r)})`;
   const values = (r: string): string =>

@@ -124,10 +124,10 @@ function readDog(
   context: AppContext,
   d: DogRecord,
   check: CheckRecord | undefined,
-  { salon, today }: BookRoom,
+  on: BookRoom,
 ): Omit<BookDog, 'minutesAt'> {
   const { stores } = context;
-  const since = today - HEEDED_DAYS;
+  const since = on.today - HEEDED_DAYS;
   const born = d.born === null ? undefined : parseDay(d.born);
   const sightings: readonly Sighting[] = [
     ...stores.checks.linesOf(d.id, since).flatMap((c) => touchSeen(context, c, d.coatClass) ?? []),
@@ -137,12 +137,9 @@ function readDog(
     ...stores.home.boutsOf(d.id, day(since)).map(boutSighting),
   ];
   return {
-    ...nameOf(d),
+    ...standing(context, d, check, on),
     dog: {
-      coatClass: d.coatClass,
-      weightKg: d.weightKg,
-      outdoorShare: d.outdoorShare,
-      homeCare: d.homeCare,
+      ...lifeless(d),
       life: [
         ...stores.tide.livesOf(d.id).map(lifeEvent),
         ...(d.lastSeason === null ? [] : [{ kind: 'season' as const, day: dayOf(d.lastSeason) }]),
@@ -151,13 +148,24 @@ function readDog(
       ...(d.traits.includes('four-tides') && { fourTides: true }),
     },
     sightings: [...sightings].sort((a, b) => a.day - b.day),
-    rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
-    booked: bookedOf(context, d.id, salon, today),
-    ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
   };
 }
 
-const nameOf = (d: DogRecord) => ({ id: d.id, name: d.name, owner: d.owner.name });
+/** All of a dog that needs no log. */
+const standing = (context: AppContext, d: DogRecord, check: CheckRecord | undefined, { salon, today }: BookRoom) => ({
+  id: d.id,
+  name: d.name,
+  owner: d.owner.name,
+  rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
+  booked: bookedOf(context, d.id, salon, today),
+  ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
+});
+const lifeless = ({ coatClass, weightKg, outdoorShare, homeCare }: DogRecord) => ({
+  coatClass,
+  weightKg,
+  outdoorShare,
+  homeCare,
+});
 const bookedOf = ({ stores }: AppContext, dogId: string, salon: SalonRecord, today: Day): BookDog['booked'] =>
   stores.bookings.ofDogFrom(dogId, salonInstant(today, 0, salon.timeZone)).map((b) => ({
     day: salonDay(Date.parse(b.startsAt), salon.timeZone),
@@ -196,10 +204,9 @@ export function bookDogAtOnce(context: AppContext, d: DogRecord, on: BookRoom): 
   const stamp = stampOf(context, d.id, today);
   const known = bookDogs.known(d.id, stamp);
   if (known) return known;
-  const booked = bookedOf(context, d.id, salon, today);
   if (context.stores.touched.isUntouched(d.id)) {
     const before = bookDogs.known(d.id, BEFORE);
-    if (before) return { ...before, booked };
+    if (before) return { ...before, booked: bookedOf(context, d.id, salon, today) };
   }
   const check = unworkedCheck(context, d.id);
   const last = bookDogs.last(d.id);
@@ -208,17 +215,14 @@ export function bookDogAtOnce(context: AppContext, d: DogRecord, on: BookRoom): 
   const felt = context.stores.checks.newestLine(d.id);
   const touched = felt && touchSeen(context, felt, d.coatClass);
   return {
-    ...nameOf(d),
-    dog: { coatClass: d.coatClass, weightKg: d.weightKg, outdoorShare: d.outdoorShare, homeCare: d.homeCare, life: [] },
+    ...standing(context, d, check, on),
+    dog: { ...lifeless(d), life: [] },
     sightings: [
       ...(touched ? [touched] : []),
       ...(session ? [{ kind: 'visit' as const, day: day(session.day), takes: USUAL_TAKES }] : []),
       ...context.stores.intake.pastVisits(d.id, 0).slice(-1).map(pastVisit),
     ].sort((a, b) => a.day - b.day),
     minutesAt: [],
-    rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
-    booked,
-    ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
   };
 }
 
@@ -289,7 +293,7 @@ export async function tideTextInPieces(context: AppContext): Promise<string> {
 }
 
 /** All of a tide book but its dogs. */
-export function tideHead(context: AppContext, { salon, today }: ReturnType<typeof bookRoom>): Omit<TideFile, 'dogs'> {
+export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<TideFile, 'dogs'> {
   const { stores } = context;
   const { openMinute, closeMinute } = salon.house.hours;
   const people = stores.roster.people();

@@ -18,7 +18,7 @@ export function BookedFact({
 }) {
   const on = parseDay(dateOf(startsAt, zone));
   if (!isNext || on === undefined) return children;
-  const booked = { day: on, minutes, agreed: true };
+  const booked = { day: on, minutes };
   return (
     <Fact dog={dogId} of="booked" from={{ booked }}>
       <Fact dog={dogId} of="booked-minutes" from={{ booked }}>

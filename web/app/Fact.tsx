@@ -1,12 +1,13 @@
 /** A figure that several rooms say of one dog, marked so that a walk through all rooms can hold them against each other. */
 import type { ReactNode } from 'react';
 import { day, formatDay, type Interval80 } from '../../core/quantity/index.ts';
-import type { Due, Outlook } from '../../core/tide/index.ts';
+import type { BookedVisit, Due, Outlook } from '../../core/tide/index.ts';
 
 export type FactName = 'due' | 'minutes' | 'price' | 'grams' | 'hold' | 'booked' | 'booked-minutes';
 
 /** As much of an outlook as a fact is read from; a list knows only the likely figures. */
-interface Told extends Partial<Pick<Outlook, 'booked' | 'priceCents' | 'vetFirst'>> {
+interface Told extends Partial<Pick<Outlook, 'priceCents' | 'vetFirst'>> {
+  readonly booked?: Pick<BookedVisit, 'day' | 'minutes'> | undefined;
   readonly due?: Pick<Due, 'day'> | undefined;
   readonly minutes?: Pick<Interval80, 'likely'> | undefined;
   readonly grams?: Pick<Interval80, 'likely'> | undefined;

@@ -22,6 +22,8 @@ export function AheadRoom() {
               if (list.length === 0)
                 return <p className="wt-sheet">Nothing is booked. Open a dog and find it a date.</p>;
               const days = [...new Set(list.map((b) => dateOf(b.startsAt, timeZone)))];
+              // Of each dog the soonest: the list is in order, and what is put in last stays.
+              const nextOf = new Map(list.toReversed().map((b) => [b.dogId, b]));
               return (
                 <div className="wt-ahead">
                   {days.map((d) => {
@@ -38,11 +40,7 @@ export function AheadRoom() {
                               <span>{clockText(b.startsAt, timeZone)}</span>
                               <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
                               <span className="wt-soft">
-                                <BookedFact
-                                  booking={b}
-                                  isNext={list.find((o) => o.dogId === b.dogId) === b}
-                                  zone={timeZone}
-                                >
+                                <BookedFact booking={b} isNext={nextOf.get(b.dogId) === b} zone={timeZone}>
                                   {minutesText(b.minutes)}
                                 </BookedFact>
                               </span>

@@ -55,7 +55,7 @@ function NextVisit({ dog: { id, outlook, booked } }: { dog: DogListItem }) {
   const told = {
     due: { day: day(outlook.due) },
     minutes: { likely: outlook.minutes },
-    booked: booked === null ? undefined : { day: day(booked), minutes: outlook.bookedMinutes ?? 0, agreed: true },
+    booked: booked === null ? undefined : { day: day(booked), minutes: outlook.bookedMinutes ?? 0 },
   };
   return (
     <div>
