@@ -9,7 +9,7 @@ const round = (n: number, to = 1): number => Math.round(n / to) * to;
 /** Plans the year after a day from what was logged up to it. */
 export function bookReport(file: TideFile, asOf: Day): object {
   const book = bookAsOf(file, asOf);
-  const learnt = inHundredths(ended(learnBook(book, asOf)));
+  const learnt = inHundredths(ended(learnBook(book, { asOf })));
   const year = yearOfTide(book, learnt);
   const { dogs, members, hours } = year;
   const plan = ended(planBook(dogs, hours));

@@ -28,7 +28,7 @@ const outlookReport = (o: Outlook | undefined) =>
 /** Forecasts of a salon as known on a day: nothing that was logged later is read. */
 export function tideReport(file: TideFile, asOf: Day) {
   const book = bookAsOf(file, asOf);
-  const learnt = inHundredths(ended(learnBook(book, asOf)));
+  const learnt = inHundredths(ended(learnBook(book, { asOf })));
   const known = outlooks(book, learnt);
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   const { town, dogs } = learnt;

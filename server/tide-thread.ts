@@ -17,8 +17,10 @@ import {
   learnOne,
   outlookOf,
   tideInHundredths,
+  type BookDog,
   type CoatAhead,
   type DogTide,
+  type Fit,
   type HomeEffect,
   type LearntBook,
   type TideBook,
@@ -62,7 +64,14 @@ let town: LearntBook['town'] | undefined;
 const STEP_MS = 15;
 
 async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
-  const steps = learnBook(book, book.today, memory.keepFor(book));
+  const boutsPerDay = new Map(homes.map((h) => [h.id, h.boutsPerDay]));
+  const effects: DogEffect[] = [];
+  const onHeard = (dog: BookDog, fit: Fit, tide: DogTide): void => {
+    const visit = day(Math.max(book.today + 1, outlookOf(dog, tide, book.today, book).visit));
+    const effect = homeEffect(dog, fit, tide.fullG, book.today, visit, boutsPerDay.get(dog.id) ?? 0);
+    effects.push({ id: dog.id, effect });
+  };
+  const steps = learnBook(book, { fitAlone: memory.fitAlone(book), onHeard });
   let learnt: LearntBook | undefined;
   while (!learnt) {
     const until = performance.now() + STEP_MS;
@@ -80,7 +89,7 @@ async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
     from: rounded.from,
     town,
     tides: rounded.dogs.map(coatAhead),
-    effects: effects({ book, homes }, learnt),
+    effects,
     learnt: JSON.stringify(known),
     packed: packedParts(book, known),
   };
@@ -96,20 +105,6 @@ function packedParts(book: TideBook, { facts, learnt: { dogs, ...learnt } }: Tid
     return { tides, dogs: tides.flatMap((t) => read.get(t.id) ?? []) };
   });
   return [{ facts, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
-}
-
-function effects({ book, homes }: BookQuestion, learnt: LearntBook): readonly DogEffect[] {
-  const of = new Map(homes.map((h) => [h.id, h]));
-  const dogs = new Map(book.dogs.map((d) => [d.id, d]));
-  return learnt.dogs.flatMap((tide): DogEffect[] => {
-    const fit = memory.of(tide.id);
-    const dog = dogs.get(tide.id);
-    if (!fit || !dog) return [];
-    const visit = day(Math.max(book.today + 1, outlookOf(dog, tide, learnt.from, book).visit));
-    return [
-      { id: tide.id, effect: homeEffect(dog, fit, tide.fullG, book.today, visit, of.get(tide.id)?.boutsPerDay ?? 0) },
-    ];
-  });
 }
 
 function learnDog({ one, town: before }: DogQuestion): TideTold[] {

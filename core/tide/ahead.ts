@@ -62,10 +62,10 @@ export class DailyWalk {
     for (const [on, takes] of visits ?? []) if (on > from && on <= from + days) program.takes[on - from - 1] = takes;
     walk.fade(rates.loss, rates.bout);
     const store = new Float64Array(days);
-    walk.addStart(store0, store);
-    walk.addBase(rates.baseG, store, released);
+    walk.addStart(store0);
     for (const shed of rates.sheds)
       walk.addPulse(light === undefined ? shed : { ...shed, grams: shed.grams * light }, store, released);
+    walk.settle(rates.baseG, store, released);
     return store;
   }
 

@@ -30,61 +30,71 @@ export interface Progress {
   readonly of: number;
 }
 
-/** Fits that were made for the same facts before, by dog, and what is told of each once its town has spoken. */
-export interface FitKeep {
-  readonly alone: (dog: BookDog, make: () => Fit) => Fit;
-  readonly inTown: (dog: BookDog, fit: Fit) => void;
-}
-const KEEP_NOTHING: FitKeep = { alone: (_d, make) => make(), inTown: () => undefined };
+/** The fit of a dog by itself, or the one that was made for the same facts before. */
+export type FitAlone = (dog: BookDog, make: () => Fit) => Fit;
 
 /** The model of a dog of a book on a day. */
 export const modelOf = (d: BookDog, book: TideBook, asOf: Day) =>
   dogModel(d.dog, book.place, d.sightings, asOf, addDays(asOf, AHEAD_DAYS + 30), hash(d.id));
 
-/** Fits of the whole book on a day; yields how far it is. What was logged later is not read. */
-export function* fitBook(
+/**
+ * Fits the whole book on a day, and says of each dog what `hear` makes of its fit once its town has spoken; yields how far it
+ * is. What was logged later is not read. A fit is let go when it has been heard: a thousand of them fill a device.
+ */
+export function* fitBook<T>(
   book: TideBook,
   asOf: Day,
-  keep: FitKeep = KEEP_NOTHING,
-): Generator<Progress, { readonly town: Town; readonly fits: readonly Fit[] }> {
-  const of = 2 * book.dogs.length;
-  const models = book.dogs.map((d) => modelOf(d, book, asOf));
+  hear: (dog: BookDog, fit: Fit, town: Town) => T,
+  fitAlone: FitAlone = (_, make) => make(),
+): Generator<Progress, { readonly town: Town; readonly heard: readonly T[] }> {
+  const { dogs } = book;
+  const of = 2 * dogs.length;
+  const models = dogs.map((d) => modelOf(d, book, asOf));
   const warmth = warmthOf(book.readings, book.place, asOf);
   const fresh = freshTown(models, warmth);
   const alone: Fit[] = [];
-  for (const [i, model] of models.entries()) {
-    const dog = book.dogs[i];
-    if (!dog) continue;
-    alone.push(keep.alone(dog, () => fitDog(model, fresh.priorOf(model))));
-    yield { done: alone.length, of };
+  for (const [i, dog] of dogs.entries()) {
+    const model = models[i]!;
+    alone.push(fitAlone(dog, () => fitDog(model, fresh.priorOf(model))));
+    yield { done: i + 1, of };
   }
   const town = townFrom({ fits: alone, warmth });
-  const fits: Fit[] = [];
-  for (const [i, fit] of alone.entries()) {
-    const dog = book.dogs[i];
-    if (!dog) continue;
-    const heard = fitInTown(town, fit);
-    keep.inTown(dog, heard);
-    fits.push(heard);
-    yield { done: book.dogs.length + fits.length, of };
+  const heard: T[] = [];
+  for (const dog of dogs) {
+    heard.push(hear(dog, fitInTown(town, alone.shift()!), town));
+    yield { done: dogs.length + heard.length, of };
   }
-  return { town, fits };
+  return { town, heard };
+}
+
+/** What else is wanted of a learning beside its result. */
+export interface Learning {
+  readonly asOf?: Day | undefined;
+  readonly fitAlone?: FitAlone | undefined;
+  /** Told of each dog once its town has spoken. */
+  readonly onHeard?: ((dog: BookDog, fit: Fit, tide: DogTide) => void) | undefined;
 }
 
 /** Learns a whole book and looks a year ahead; yields how far it is. */
-export function* learnBook(book: TideBook, asOf: Day = book.today, keep?: FitKeep): Generator<Progress, LearntBook> {
-  const { town, fits } = yield* fitBook(book, asOf, keep);
+export function* learnBook(
+  book: TideBook,
+  { asOf = book.today, fitAlone, onHeard }: Learning = {},
+): Generator<Progress, LearntBook> {
   const seaG = Array.from({ length: SCENARIOS }, () => new Float64Array(AHEAD_DAYS));
   const seaM = Array.from({ length: SCENARIOS }, () => new Float64Array(AHEAD_DAYS));
   const sea = { grams: seaG, minutes: seaM };
-  const dogs = fits.flatMap((fit, i) => {
-    const dog = book.dogs[i];
-    return dog ? [lookAhead(dog, fit, town, book.openWeekdays, sea)] : [];
-  });
+  let trust = 1;
+  const hear = (dog: BookDog, fit: Fit, town: Town): DogTide => {
+    trust = fit.model.trust;
+    const tide = lookAhead(dog, fit, town, book.openWeekdays, sea);
+    onHeard?.(dog, fit, tide);
+    return tide;
+  };
+  const { town, heard } = yield* fitBook(book, asOf, hear, fitAlone);
   return {
     from: asOf,
-    town: { shifts: town.shifts, offsets: town.offsets, spread: town.spread, trust: fits[0]?.model.trust ?? 1 },
-    dogs,
+    town: { shifts: town.shifts, offsets: town.offsets, spread: town.spread, trust },
+    dogs: heard,
     sea: { grams: bandsByDay(seaG), minutes: bandsByDay(seaM.map(byWeek)) },
   };
 }

@@ -11,6 +11,7 @@ import { bandScore, BAND_SHARE, leastPercent, stretchOf } from './score.ts';
 import { lightSeasons } from './seasons.ts';
 import { STARTED_LATE_DAYS } from './sightings.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
+import type { Town } from './town.ts';
 
 /** Days before a season's usual start on which its forecast is made again. */
 export const ISSUED_BEFORE = 30;
@@ -61,12 +62,8 @@ export function* honestBook(book: TideBook): Generator<Progress, Honest> {
   for (const season of seasons) {
     const asOf = addDays(season.usual, -ISSUED_BEFORE);
     const logged = book.dogs.filter((d) => d.sightings.some((s) => s.day <= asOf - LEAST_LOG_DAYS + 60));
-    const then = yield* counted(fitBook({ ...book, dogs: logged }, asOf), past, of);
-    past += 2 * book.dogs.length;
-    const offset = then.town.offsets.find((o) => o.tide === season.tide)?.days ?? 0;
-    for (const [i, dog] of logged.entries()) {
-      const fit = then.fits[i];
-      if (!fit) continue;
+    const judge = (dog: BookDog, fit: Fit, town: Town): void => {
+      const offset = town.offsets.find((o) => o.tide === season.tide)?.days ?? 0;
       const truth = seen.get(dog.id)?.get(season.key);
       const forecast = startBand(fit, season.key);
       const draws = shareDays(fit, season.key, START_IN_SCALES);
@@ -82,7 +79,9 @@ export function* honestBook(book: TideBook): Generator<Progress, Honest> {
       }
       const row = gramsScore(dog, fit, asOf);
       if (row) grams.push(row);
-    }
+    };
+    yield* counted(fitBook({ ...book, dogs: logged }, asOf, judge), past, of);
+    past += 2 * book.dogs.length;
   }
   const scores = (blow: boolean): number[] =>
     grams.filter((g) => g.blow === blow).map((g) => bandScore(g.forecast, g.truth));

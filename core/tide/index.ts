@@ -76,7 +76,6 @@ export {
   type Sea,
   byWeek,
   factsWord,
-  fitBook,
   freshLearnt,
   inHundredths,
   learnBook,

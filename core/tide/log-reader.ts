@@ -54,8 +54,9 @@ export class LogReader {
     const rates = ratesOf(this.model, theta);
     walk.fade(rates.loss, rates.bout, Math.exp(theta[NOW]!));
     all.fill(0);
-    let left = walk.addStart(rates.startG, all) + walk.addBase(rates.baseG, all);
-    for (const shed of rates.sheds) left += walk.addPulse(shed, all);
+    walk.addStart(rates.startG);
+    for (const shed of rates.sheds) walk.addPulse(shed, all);
+    const left = walk.settle(rates.baseG, all);
     this.tell(theta, reads);
     return left;
   }
@@ -114,18 +115,21 @@ export class LogReader {
     into.fill(0, HANDFUL * m, NOW * m);
     into.fill(0, N_GLOBALS * m);
     part.fill(0);
-    walk.addStart(rates.startG, part);
+    walk.addStart(rates.startG);
+    walk.settle(0, part);
     shares(START, part, 1);
     into.fill(1, RELEASE * m, RELEASE * m + log.step.length);
     shares(RELEASE, part, -1);
     part.fill(0);
-    walk.addBase(rates.baseG, part);
+    walk.settle(rates.baseG, part);
     shares(SHARE, part, -share);
     for (const [i, shed] of rates.sheds.entries()) {
       part.fill(0);
       moved.fill(0);
       walk.addPulse(shed, part);
+      walk.settle(0, part);
       walk.addPulse({ ...shed, onset: shed.onset + SMALL_DAYS }, moved);
+      walk.settle(0, moved);
       shares(N_GLOBALS + i, moved, 1 / SMALL_DAYS);
       shares(N_GLOBALS + i, part, -1 / SMALL_DAYS);
       shares(N_GLOBALS + n + i, part, 1);

@@ -90,8 +90,10 @@ function townOf(shared: SharedKeys, fits: readonly Fit[], warmth: Warmth, models
   const said = fits.map((f) => wordOf(f, shared, warmth));
   const spread = spreadOf(said, shared, warmth);
   const base = priorBelief(shared, warmth, spread);
-  const words = new Map(fits.map((f, i) => [f, said[i] && messageOf(said[i], c, spread)]));
-  const all = [...words.values()].reduce((sum: Belief, m) => (m ? plus(sum, m) : sum), base);
+  const messages = said.map((word) => messageOf(word, c, spread));
+  // A town outlives the fits that it was made of: they are large.
+  const messageFrom = new WeakMap(fits.map((f, i) => [f, messages[i]!]));
+  const all = messages.reduce<Belief>((sum, message) => plus(sum, message), base);
   const cov = inverse(all.precision, c);
   const mean = times(cov, all.pull, c);
   const seasons = new Map<string, Shed & { tide: TideName }>();
@@ -114,8 +116,8 @@ function townOf(shared: SharedKeys, fits: readonly Fit[], warmth: Warmth, models
       return { tide, days: mean[i] ?? 0, sd: Math.sqrt(cov[i * c + i] ?? 0) };
     }),
     priorOf: (model, own) => {
-      const word = own && words.get(own);
-      return onsetPrior(model, shared, warmth, word ? plus(all, word, -1) : all, spread);
+      const message = own && messageFrom.get(own);
+      return onsetPrior(model, shared, warmth, message ? plus(all, message, -1) : all, spread);
     },
   };
 }

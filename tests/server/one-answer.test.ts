@@ -53,7 +53,7 @@ function agrees(room: string, dog: string, list: Said, here: Said): void {
   for (const [fact, value] of Object.entries(here)) expect(value, `${dog}, ${fact}: ${room}`).to.deep.equal(list[fact]);
 }
 
-async function walk(room: Room): Promise<number> {
+async function walk(room: Room, salon: string): Promise<number> {
   const get = async <T>(path: string): Promise<T> => (await room.call('GET', path)).json;
   await get('/tide/learnt');
   await room.tide.settled();
@@ -71,7 +71,8 @@ async function walk(room: Room): Promise<number> {
   } = JSON.parse(JSON.stringify(bookReport(file, day(file.today))));
   const { bookings } = await get<{ bookings: readonly BookingRecord[] }>('/bookings');
   for (const dog of dogs) {
-    const { id, name, outlook, booked, need } = dog;
+    const { id, outlook, booked, need } = dog;
+    const name = `${salon}, ${dog.name}`;
     const list = listed(dog);
     expect(outlook, name).to.not.equal(null);
     agrees('its page', name, list, said((await get<DogPage>(`/dogs/${id}`)).outlook));
@@ -122,7 +123,7 @@ describe('one dog, one answer', () => {
       const room = await openRoom({ demo: false, learns: true });
       fillRandom(room.stores, NOW, salonDay(NOW, 'Europe/Mariehamn'), seed, 5);
       room.setClock(NOW);
-      dogs += await walk(room);
+      dogs += await walk(room, `salon ${seed}`);
       expect(room.errors).to.deep.equal([]);
       await room.close();
     }
