@@ -2,7 +2,7 @@
 import type { TideFile } from '../contract/tide.ts';
 import { account, bookSummary, gapOf, planBook, WORTH, yearOfTide } from '../core/book/index.ts';
 import { ended, formatDay, type Day } from '../core/quantity/index.ts';
-import { bookAsOf, inHundredths, learnBook, outlooks } from '../core/tide/index.ts';
+import { bookAsOf, inHundredths, learnBook, nextVisits } from '../core/tide/index.ts';
 
 const round = (n: number, to = 1): number => Math.round(n / to) * to;
 
@@ -14,7 +14,7 @@ export function bookReport(file: TideFile, asOf: Day): object {
   const { dogs, members, hours } = year;
   const plan = ended(planBook(dogs, hours));
   const kept = account(dogs, plan.visits, hours, WORTH);
-  const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf, outlooks(book, learnt));
+  const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf, nextVisits(book, learnt));
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   return {
     format: 'woolly-tide/book-plan',

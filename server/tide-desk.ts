@@ -3,7 +3,6 @@
  * it, when facts have changed. One dog is learnt at once under what its town said last; the town follows.
  */
 import type { Worker } from 'node:worker_threads';
-import type { TideLearnt } from '../contract/tide.ts';
 import type { Day } from '../core/quantity/index.ts';
 import {
   coatAhead,
@@ -13,8 +12,10 @@ import {
   type LearntBook,
   type TideBook,
 } from '../core/tide/index.ts';
+import type { LearntBefore } from './services/learnt.ts';
+import { atMost } from './work/at-most.ts';
 import { threadOf } from './work/thread.ts';
-import type { BookQuestion, DogQuestion, TideTold } from './tide-thread.ts';
+import type { BookQuestion, DogQuestion, Sent, TideTold } from './tide-thread.ts';
 
 /** Gathering the facts takes a moment of everybody's time. */
 const EVERY_MS = 3_000;
@@ -53,14 +54,20 @@ export class TideDesk {
   private closed = false;
   /** Questions that are being made. */
   private gathering = 0;
+  /** The question that was answered before the program was started, until another is. */
+  private answered: string | undefined;
+  /** Learnt, and not kept yet: what was learnt first may change minutes, and is asked again at once. */
+  private packed: readonly Uint8Array[] | undefined;
 
   /** before: what was learnt before the program was started; keep: is given what is to be kept of each learning. */
   constructor(
-    before?: TideLearnt | undefined,
+    before?: LearntBefore | undefined,
     private readonly keep?: (packed: readonly Uint8Array[]) => void,
   ) {
     if (!before) return;
-    const { facts, learnt } = before;
+    const { facts, learnt, question, effects } = before;
+    this.answered = question;
+    for (const { id, effect } of effects) this.effects.set(id, effect);
     this.known = { facts: '', learnt: JSON.stringify({ facts, learnt }) };
     this.town = before.learnt.town;
     for (const tide of before.learnt.dogs) this.tides.set(tide.id, { from: before.learnt.from, tide: coatAhead(tide) });
@@ -105,7 +112,7 @@ export class TideDesk {
     if (this.asked !== '') return;
     this.asked = facts;
     this.asOf = new Set(this.newer.keys());
-    this.send(facts);
+    this.send({ text: facts, answered: this.answered });
   }
 
   /** Learns one dog again, the book's only one; resolves when its tide is known, or the thread has died. */
@@ -118,16 +125,15 @@ export class TideDesk {
       waits.asked++;
       waits.done.push(resolve);
       this.ones.set(id, waits);
-      this.send(JSON.stringify(question));
+      this.send({ text: JSON.stringify(question) });
     });
   }
 
   /** Resolves when no single dog is being learnt, or after a moment: a list does not wait for ever. */
   async onesSettled(): Promise<void> {
     if (this.ones.size === 0) return;
-    const late = new Promise<void>((resolve) => setTimeout(resolve, MOST_WAIT_MS).unref());
     const all = [...this.ones.values()].map(({ done }) => new Promise<void>((resolve) => void done.push(resolve)));
-    await Promise.race([late, Promise.all(all)]);
+    await atMost(MOST_WAIT_MS, Promise.all(all));
   }
 
   /** How often something was learnt: what rests on it is another then. */
@@ -174,14 +180,16 @@ export class TideDesk {
     this.letGo();
   }
 
-  private send(text: string): void {
+  private send(sent: Sent): void {
     this.thread ??= this.begin();
     this.thread.ref();
-    this.thread.postMessage(text);
+    this.thread.postMessage(sent);
   }
 
   private rest(): void {
     this.asked = '';
+    if (this.packed) this.keep?.(this.packed);
+    this.packed = undefined;
     this.idle();
     for (const done of this.waiting.splice(0)) done();
   }
@@ -198,6 +206,11 @@ export class TideDesk {
   }
 
   private hear(told: TideTold): void {
+    if (told.kind === 'same') {
+      if (this.known) this.known = { ...this.known, facts: this.asked };
+      this.rest();
+      return;
+    }
     this.heard++;
     if (told.kind === 'dog') {
       const { id } = told.tide;
@@ -220,7 +233,8 @@ export class TideDesk {
     for (const tide of tides) if (!this.newer.has(tide.id)) this.tides.set(tide.id, { from, tide });
     this.effects.clear();
     for (const { id, effect } of effects) this.effects.set(id, effect);
-    this.keep?.(packed);
+    this.packed = packed;
+    this.answered = undefined;
     this.asked = '';
     // What was felt of a coat is taken by what was learnt of it, and its minutes with it: the facts may be others now.
     if (this.make && !this.closed) this.atOnce(this.make).catch(() => this.rest());

@@ -11,6 +11,7 @@ import {
   FitMemory,
   factsWord,
   freshLearnt,
+  hash,
   homeEffect,
   inHundredths,
   learnBook,
@@ -55,7 +56,16 @@ export type TideTold =
       /** The same in gzipped parts, as it is kept: what holds for all dogs, then some dogs each. */
       readonly packed: readonly Uint8Array[];
     }
-  | { readonly kind: 'dog'; readonly from: Day; readonly tide: DogTide };
+  | { readonly kind: 'dog'; readonly from: Day; readonly tide: DogTide }
+  /** What was asked is what was learnt before: nothing is another. */
+  | { readonly kind: 'same' };
+
+/** A question as it is sent: written, since of thousands of dogs it is long. */
+export interface Sent {
+  readonly text: string;
+  /** The word of the question about the book that was answered before the program was started. */
+  readonly answered?: string | undefined;
+}
 
 const memory = new FitMemory();
 let town: LearntBook['town'] | undefined;
@@ -63,7 +73,7 @@ let town: LearntBook['town'] | undefined;
 /** The whole is learnt in steps of this length, so that a single dog waits no longer. */
 const STEP_MS = 15;
 
-async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
+async function learn({ book, homes }: BookQuestion, question: string): Promise<TideTold> {
   const boutsPerDay = new Map(homes.map((h) => [h.id, h.boutsPerDay]));
   const effects: DogEffect[] = [];
   const onHeard = (dog: BookDog, fit: Fit, tide: DogTide): void => {
@@ -91,20 +101,30 @@ async function learn({ book, homes }: BookQuestion): Promise<TideTold> {
     tides: rounded.dogs.map(coatAhead),
     effects,
     learnt: JSON.stringify(known),
-    packed: packedParts(book, known),
+    packed: packedParts(book, known, effects, question),
   };
 }
 
 /** Dogs of one part. */
 const PART_DOGS = 100;
 
-function packedParts(book: TideBook, { facts, learnt: { dogs, ...learnt } }: TideLearnt): readonly Uint8Array[] {
+function packedParts(
+  book: TideBook,
+  { facts, learnt: { dogs, ...learnt } }: TideLearnt,
+  effects: readonly DogEffect[],
+  question: string,
+): readonly Uint8Array[] {
   const read = new Map(book.dogs.map((d) => [d.id, d]));
+  const effectOf = new Map(effects.map((e) => [e.id, e]));
   const parts = Array.from({ length: Math.ceil(dogs.length / PART_DOGS) }, (_, i) => {
     const tides = dogs.slice(i * PART_DOGS, (i + 1) * PART_DOGS);
-    return { tides, dogs: tides.flatMap((t) => read.get(t.id) ?? []) };
+    return {
+      tides,
+      dogs: tides.flatMap((t) => read.get(t.id) ?? []),
+      effects: tides.flatMap((t) => effectOf.get(t.id) ?? []),
+    };
   });
-  return [{ facts, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
+  return [{ facts, question, parts: parts.length, learnt }, ...parts].map((part) => gzipSync(JSON.stringify(part)));
 }
 
 function learnDog({ one, town: before }: DogQuestion): TideTold[] {
@@ -117,8 +137,14 @@ function learnDog({ one, town: before }: DogQuestion): TideTold[] {
   }));
 }
 
-parentPort?.on('message', (text: string) => {
+const tell = (told: TideTold): void => parentPort?.postMessage(told);
+parentPort?.on('message', ({ text, answered }: Sent) => {
   const question: BookQuestion | DogQuestion = JSON.parse(text);
-  if ('one' in question) for (const told of learnDog(question)) parentPort?.postMessage(told);
-  else void learn(question).then((told) => parentPort?.postMessage(told));
+  if ('one' in question) {
+    learnDog(question).forEach(tell);
+    return;
+  }
+  const word = hash(text).toString(36);
+  if (word === answered) tell({ kind: 'same' });
+  else void learn(question, word).then(tell);
 });

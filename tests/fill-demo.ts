@@ -1,5 +1,5 @@
 /** Fills the demo salons that a run's tests begin with, once for all its processes: that of the tests' own hour, and of now. */
-import { demoDb } from './demo.ts';
+import { learnDemo } from './demo.ts';
 import { NOW } from './server/room.ts';
 
-for (const hour of [NOW, Date.now()]) demoDb(hour).close();
+for (const hour of [NOW, Date.now()]) await learnDemo(hour);

@@ -1,6 +1,6 @@
 /** What is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
 import { addDays, sum, type Day } from '../quantity/index.ts';
-import type { Outlook } from '../tide/index.ts';
+import type { VisitAhead } from '../tide/index.ts';
 import { partsOf } from './arcs.ts';
 import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
@@ -50,15 +50,17 @@ export interface BookSummary {
   readonly weeks: readonly PlannedWeek[];
 }
 
+type NextVisits = (dogId: string, on: Day) => VisitAhead | undefined;
+
 /** Days about a visit that are looked at. */
 const ABOUT_DAYS = 14;
 
-/** What a plan comes to, visits by day. Day 0 of the plan is `from`. outlooks: what every room says of each dog's next visit. */
+/** What a plan comes to, visits by day. Day 0 of the plan is `from`. next: what every room says of a dog's next visit on a day. */
 export function bookSummary(
   { dogs, members, hours }: YearOf,
   plan: BookPlan,
   from: Day,
-  outlooks: ReadonlyMap<string, Outlook>,
+  next: NextVisits,
 ): BookSummary {
   const lastDay = hours.daily.length - 1;
   const agreedOn = new Float64Array(hours.daily.length);
@@ -70,8 +72,10 @@ export function bookSummary(
     const now = dogAccount(dog, mine, lastDay, WORTH);
     return y.nodes.map((_, p): PlannedVisit => {
       const d = dayOf(a, y, p);
-      const next = nextOn(outlooks, members[i] ?? [], addDays(from, d));
-      const minutes = next?.minutes ?? minutesOf(a, y, p);
+      // An agreed visit is said as if nothing came before it, like everywhere: what is only proposed may never come.
+      const first =
+        p === 0 || d === Math.min(...dog.fixed) ? together(next, members[i] ?? [], addDays(from, d)) : undefined;
+      const minutes = first?.minutes ?? minutesOf(a, y, p);
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
       on[d] = (on[d] ?? 0) + minutes;
@@ -89,7 +93,7 @@ export function bookSummary(
         parts: partsOf(minutes, dog),
         agreed,
         others,
-        grams: next?.grams ?? now.grams[p] ?? 0,
+        grams: first?.grams ?? now.grams[p] ?? 0,
       };
     });
   });
@@ -107,11 +111,11 @@ export function bookSummary(
   return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };
 }
 
-/** What the next visit of all these dogs asks, where it stands in the book on just that day. */
-function nextOn(outlooks: ReadonlyMap<string, Outlook>, ids: readonly string[], on: Day) {
-  const next = ids.flatMap((id) => outlooks.get(id) ?? []).filter((o) => o.booked?.day === on);
-  if (next.length === 0 || next.length < ids.length) return undefined;
-  return { minutes: sum(next.map((o) => o.minutes.likely)), grams: sum(next.map((o) => o.grams.likely)) };
+/** The next visit of all these dogs on a day. */
+function together(next: NextVisits, ids: readonly string[], on: Day) {
+  const all = ids.flatMap((id) => next(id, on) ?? []);
+  if (all.length === 0 || all.length < ids.length) return undefined;
+  return { minutes: sum(all.map((v) => v.minutes.likely)), grams: sum(all.map((v) => v.grams.likely)) };
 }
 
 /** How far above the bound a plan is, as a share of it. */

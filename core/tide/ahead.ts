@@ -187,8 +187,10 @@ export function bandOf(values: Float64Array): Interval80 {
 /** A blow is no gamma density: days by which its tenth may lie off where one would have it. Guess, held by the study. */
 const SHAPE_SD_DAYS = 2.5;
 
+/** Draws are taken in steps of this many: a prime, so that each comes once and neighbours lie far apart. */
+const STRIDE = 157;
 /** The normal deviate of one draw among many: spread evenly, in an order that has nothing to do with the draws'. */
-export const spread = (i: number, count: number): number => normalQuantile((((i * 157) % count) + 0.5) / count);
+export const spread = (i: number, count: number): number => normalQuantile((((i * STRIDE) % count) + 0.5) / count);
 
 /** Day on which a share of a shed is out, for each of `count` draws. */
 export function shareDays(fit: Fit, key: string, scales: number, count = 400): Float64Array | undefined {
@@ -208,13 +210,15 @@ export function startBand(fit: Fit, key: string): Interval80 | undefined {
   return days && bandOf(days);
 }
 
-/** Doubt of a weight about the hair that stood there, as spread of its logarithm. */
+/** Doubt of a weight about the hair that stood there, as spread of its logarithm: scale and floor, not the share taken. Guess. */
 const WEIGHED_SPREAD = 0.2;
 
+/** A shed that began so lately has met no sighting yet. Guess. */
+const UNMET_DAYS = 5;
 /** Sheds that no sighting has met yet may start earlier or later than their draws say: a blow is no gamma density. */
 const roughened = (rates: Rates, from: Day, z: number): Rates => ({
   ...rates,
-  sheds: rates.sheds.map((s) => (s.onset > from - 5 ? { ...s, onset: s.onset + SHAPE_SD_DAYS * z } : s)),
+  sheds: rates.sheds.map((s) => (s.onset > from - UNMET_DAYS ? { ...s, onset: s.onset + SHAPE_SD_DAYS * z } : s)),
 });
 
 /** Grams that a visit on a day would weigh, as draws: it takes a share of what stands there then. */
@@ -228,6 +232,8 @@ export function visitGrams(fit: Fit, on: Day, share: number, count = 400): Float
   });
 }
 
+/** A coat feels blown only some days after the onset. Guess. */
+const FELT_AFTER_DAYS = 3;
 /** Is a shed more likely than not under way on a day: between its start and the day most of it is out. */
 export function inBlow(fit: Fit, on: Day): boolean {
   const draws = evenDraws(fit, 100);
@@ -236,7 +242,7 @@ export function inBlow(fit: Fit, on: Day): boolean {
     const theta = drawOf(fit, r);
     const isUnderWay = fit.model.sheds.some((_, i) => {
       const { onset, lengthDays } = spanOf(fit.model, theta, i);
-      return on >= onset + 3 && on <= onset + lengthDays;
+      return on >= onset + FELT_AFTER_DAYS && on <= onset + lengthDays;
     });
     if (isUnderWay) under++;
   }

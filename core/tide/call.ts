@@ -3,7 +3,7 @@ import { addDays, type Day } from '../quantity/index.ts';
 import type { LearntBook } from './caseload.ts';
 import type { DogTide, StartAhead } from './look-ahead.ts';
 import type { Due } from './due.ts';
-import { gramsOn, minutesWith, outlookOf, type Outlook } from './outlook.ts';
+import { outlookOf, visitOn, type Outlook } from './outlook.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
 
 /** Starts and due days that lie this near are called about. Guess: three weeks are as far as people plan. */
@@ -41,7 +41,7 @@ function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonl
   );
   if (!start && due.day > today + CALL_WITHIN_DAYS) return [];
   if (dog.booked.some((b) => b.day >= today && b.day <= (start ? start.likely : today) + MEETS_DAYS)) return [];
-  const later = minutesWith(dog, tide, gramsOn(tide, from, addDays(outlook.visit, WAIT_DAYS)).likely);
+  const later = visitOn(dog, tide, from, addDays(outlook.visit, WAIT_DAYS)).minutes.likely;
   return [{ dog, tide, outlook: { ...outlook, due }, start, later }];
 }
 

@@ -6,11 +6,11 @@ import { filledAfter, type Filling } from './filling.ts';
 import type { Fit } from './fit.ts';
 import { LogReader } from './log-reader.ts';
 
-/** Days ahead that a tide is drawn for. */
+/** Days ahead that a tide is drawn for: a year shows each season once. */
 export const AHEAD_DAYS = 365;
-/** What season and home do to the due day is asked of every so many draws. */
+/** What season and home do to the due day is asked of every so many draws: it is said in whole days. Guess. */
 const ASKED_OF_EVERY = 3;
-/** And for so many days: nobody waits longer. */
+/** And for so many days: nobody waits longer. Guess: eighteen weeks. */
 const OTHERWISE_DAYS = 130;
 
 /** One draw of a dog: its coat since it was worked last, and if nobody works it for a year. */

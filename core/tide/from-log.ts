@@ -25,7 +25,7 @@ export function touchOf(check: CoatCheck, coatClass: CoatClass): Extract<Sightin
   return { kind: 'touch', day: check.day, finger: mean((c) => c.readings.finger), tug: mean((c) => c.readings.tug) };
 }
 
-/** A visit that took nothing out says nothing. */
+/** A visit that took less than this of the loose coat says nothing: nails and ears were done. Guess. */
 const LEAST_TAKES = 0.02;
 
 /** What a worked session took, and what of it was weighed. */

@@ -13,6 +13,7 @@ export interface HomeEffect {
   readonly missedWeek: Interval80;
 }
 
+/** Draws of which the bands are taken: as many as stand for a dog in its tide. */
 const DRAWS = 60;
 const MISSED_DAYS = 7;
 

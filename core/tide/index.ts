@@ -106,12 +106,15 @@ export {
   type OutlookHouse,
   bookedLength,
   gramsOn,
-  minutesWith,
   needOf,
+  nextVisits,
   outlookOf,
   outlooks,
+  type VisitAhead,
+  visitOn,
 } from './outlook.ts';
 export { type Need, type NeedReason, type NeedRequest, visitNeed } from './need.ts';
 export { type SessionOutcome, type WorkedSession, leftAfter, leftBySession } from './left-after.ts';
 export { homeEffect, type HomeEffect } from './home-effect.ts';
+export { hash } from './hash.ts';
 export { FitMemory } from './fit-memory.ts';

@@ -31,6 +31,7 @@ const MOST_CORRECTION = 3;
 const SCALE_WEIGHT = 0.7;
 /** Where the comb drags or stops, at least this share of the loose coat is still there. Guess. */
 const LEFT_WHERE_DRAGS = 0.3;
+/** The same where it stops. Guess. */
 const LEFT_WHERE_STOPS = 0.7;
 
 /** Loose grams and share left in the coat after a session. */

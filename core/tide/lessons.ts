@@ -61,7 +61,7 @@ export function lessonsOf(fit: Fit, learnt: Pick<LearntBook, 'town'>): readonly 
   return lessons;
 }
 
-/** Left of the first doubt above which nothing has been learnt. */
+/** Left of the first doubt above which nothing has been learnt. Guess: less would be told of by chance. */
 const UNTOLD = 0.85;
 
 /** The entries that would tell most. */

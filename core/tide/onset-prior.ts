@@ -20,6 +20,7 @@ export interface OnsetSpread {
 export const ONSET_SD: OnsetSpread = { salon: 8, habit: 12, town: 5.5, rest: 3.5 };
 /** For a dog that is read before anybody has spoken: a salon may lie far off, and a log that is led astray stays there. */
 export const ALONE_SD: OnsetSpread = { ...ONSET_SD, salon: 16 };
+/** How far a dog that is late in one season is late in the other: correlation. Guess. */
 const TIDES_TOGETHER = 0.3;
 /** Days a start moves for each degree that the weeks before were warmer than usual. Guess: warm springs come early. */
 const WARMTH = { slope: -1.2, sd: 0.9 };

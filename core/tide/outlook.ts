@@ -47,8 +47,24 @@ export function gramsOn({ bare, now }: Pick<CoatAhead, 'bare' | 'now'>, from: Da
 }
 
 /** Minutes of a visit of this dog with so many grams in the coat, whole ones. */
-export const minutesWith = ({ minutesAt }: BookDog, { fullG }: Pick<CoatAhead, 'fullG'>, grams: number): number =>
+const minutesWith = ({ minutesAt }: BookDog, { fullG }: Pick<CoatAhead, 'fullG'>, grams: number): number =>
   Math.round(minutesAtLoad(minutesAt, grams / fullG));
+
+/** What a visit finds in the coat, and the minutes that it takes. */
+export type VisitAhead = Pick<Outlook, 'grams' | 'minutes'>;
+
+/** A visit of a dog on a day, if nobody works its coat before then. from: the day its tide was learnt on. */
+export function visitOn(dog: BookDog, tide: CoatAhead, from: Day, on: Day): VisitAhead {
+  const grams = gramsOn(tide, from, on);
+  return {
+    grams,
+    minutes: {
+      low: minutesWith(dog, tide, grams.low),
+      likely: minutesWith(dog, tide, grams.likely),
+      high: minutesWith(dog, tide, grams.high),
+    },
+  };
+}
 
 /** Visits are booked in steps of so many minutes. */
 const BOOKED_STEP = 5;
@@ -87,12 +103,7 @@ export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: Outlo
   const facts = needOf(dog, today, due);
   const { booked } = facts;
   const visit = booked?.day ?? day(Math.max(today, due?.day ?? today));
-  const grams = gramsOn(tide, from, visit);
-  const minutes = {
-    low: minutesWith(dog, tide, grams.low),
-    likely: minutesWith(dog, tide, grams.likely),
-    high: minutesWith(dog, tide, grams.high),
-  };
+  const { grams, minutes } = visitOn(dog, tide, from, visit);
   return {
     id: dog.id,
     due,
@@ -120,4 +131,17 @@ export function outlooks(
       return tide ? [[dog.id, outlookOf(dog, tide, from, book)] as const] : [];
     }),
   );
+}
+
+/** Answers what the next visit of a dog of a book would be on a day; of one that still comes today nothing is said. */
+export function nextVisits(
+  book: TideBook,
+  { from, dogs }: { readonly from: Day; readonly dogs: readonly CoatAhead[] },
+): (dogId: string, on: Day) => VisitAhead | undefined {
+  const tides = new Map(dogs.map((t) => [t.id, t]));
+  const coming = new Map(book.dogs.map((d) => [d.id, d]));
+  return (dogId, on) => {
+    const [dog, tide] = [coming.get(dogId), tides.get(dogId)];
+    return dog && tide && !dog.booked.some((b) => b.day === book.today) ? visitOn(dog, tide, from, on) : undefined;
+  };
 }

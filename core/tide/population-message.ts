@@ -22,9 +22,14 @@ import {
   type Warmth,
 } from './onset-prior.ts';
 
-/** A direction in which a fit moved this little from its prior says nothing. */
+/**
+ * A direction says nothing where more than this is left of the prior's variance and the fit moved less than so many of its
+ * deviations. Guess: chance of the draws alone comes near to that.
+ */
 const SAID_LESS = 0.9;
 const MOVED_LESS = 0.35;
+/** What may be left of the prior's variance where a direction speaks: never none or all, or its precision has no end or no sign. */
+const LEFT_OF_VARIANCE = { least: 1e-4, most: 0.98 } as const;
 
 /** What a fit says of its starts beyond its prior: precision, and precision · (value − prior mean). */
 function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: Float64Array } {
@@ -48,9 +53,9 @@ function ofStarts(fit: Fit): { readonly precision: Float64Array; readonly pull: 
     let by = 0;
     for (let i = 0; i < n; i++) by += (along[i] ?? 0) * (moved[i] ?? 0);
     if ((told[e] ?? 1) > SAID_LESS && Math.abs(by) < MOVED_LESS) continue;
-    let value = 1e-4;
+    let value: number = LEFT_OF_VARIANCE.least;
     for (const [i, v] of times(sampled, along, n).entries()) value += v * (along[i] ?? 0);
-    const left = Math.min(value, 0.98);
+    const left = Math.min(value, LEFT_OF_VARIANCE.most);
     // Back out of the whitened space: precision Mᵀ v vᵀ M.
     const back = times(mT, along, n);
     for (let i = 0; i < n; i++) {
@@ -153,6 +158,7 @@ function evidence({ likely, ...said }: PooledBelief, shared: SharedKeys, warmth:
 
 /** Doubt of each spread as a logarithm: what a salon's own seasons have to speak against. Guesses. */
 const SPREAD_DOUBT = { rest: 0.35, habit: 0.2, salon: 0.5, town: 0.25 } as const;
+/** The spreads that are tried, in doubts from the guess: two either way hold nearly all of it. */
 const GRID = [-2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
 
 /** The spreads of a salon's starts: each in turn the mean over its guess times how likely it makes the logs. */

@@ -15,7 +15,7 @@ export interface Peak {
   readonly precision: Float64Array;
 }
 
-/** Slopes this much smaller than a parameter's steepest are none: a shed speaks of its own weeks only. */
+/** Slopes this much smaller than a parameter's steepest are none: a shed speaks of its own weeks only. Guess: far below what a step shows. */
 const NO_SLOPE = 1e-7;
 
 /** I + Jᵀ B J: the posterior's curvature from slopes (a row for each parameter) and the sightings' own. */

@@ -33,7 +33,7 @@ export function startsTold({ model, precision }: Fit): Float64Array {
   return told;
 }
 
-/** Draws that a fit weighed again must still be worth. */
+/** Draws that a fit weighed again must still be worth, else it is drawn again. Guess: bands of fewer shake by days. */
 const ENOUGH_EFFECTIVE = 120;
 
 /** A fit's draws under another prior of its starts: their weights, and what they are worth. */

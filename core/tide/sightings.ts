@@ -9,7 +9,7 @@ import type { Day } from '../quantity/index.ts';
 export const HOME_AMOUNTS = ['none', 'pinch', 'handful', 'bowl', 'bag'] as const;
 export type HomeAmount = (typeof HOME_AMOUNTS)[number];
 
-/** Grams at which one amount ends and the next begins, for an owner of usual hands. */
+/** Grams at which one amount ends and the next begins, for an owner of usual hands. Guess. */
 export const AMOUNT_BOUNDS_G = [0.6, 3, 13, 55] as const;
 
 export type Sighting =
@@ -37,26 +37,26 @@ export type Sighting =
   /** "It has started." */
   | { readonly kind: 'started'; readonly day: Day };
 
-/** Doubt of the logarithm of a weight: scale, hair on the floor, how far the plan knows what the work took. */
+/** Doubt of the logarithm of a weight: scale, hair on the floor, how far the plan knows what the work took. Guesses. */
 export const WEIGHT_SD = 0.22;
 export const HOME_WEIGHT_SD = 0.3;
-/** Freedom of Student's distribution: the fewer, the less a slip of the pen counts. */
+/** Freedom of Student's distribution: the fewer, the less a slip of the pen counts. Guess. */
 export const WEIGHT_FREEDOM = 4;
 /** A weight is written ten times too large with this chance, or too small. Guess. */
 export const SLIPPED_POINT = 0.01;
-/** Doubt of the logarithm of the load behind a grade, and of the grams behind an amount. */
+/** Doubt of the logarithm of the load behind a grade, and of the grams behind an amount. Guesses. */
 export const FINGER_SD = 0.4;
 export const TUG_SD = 0.6;
 export const AMOUNT_SD = 0.45;
-/** A share of all grades and amounts says nothing: another hand, another dog, a slip; any of the five may be said then. */
+/** A share of all grades and amounts says nothing: another hand, another dog, a slip; any of the five may be said then. Guess. */
 export const LAPSE = 0.04;
 export const LAPSE_SAYS = 0.2;
-/** Days between the start of a blow and the owner's word that it has started. */
+/** Days between the start of a blow and the owner's word that it has started, and their doubt. Guess. */
 export const STARTED_LATE_DAYS = 1;
 export const STARTED_SD_DAYS = 4.5;
 /** An owner who has said it so far in every season forgets the next one with this chance, and more where fewer were said. */
 export const forgets = (said: number, seasons: number): number => 1 - (said + 0.5) / (seasons + 2);
-/** So long after a season's usual day silence says nothing any more; so long before it, nothing yet. */
+/** So long after a season's usual day silence says nothing any more; so long before it, nothing yet. Guess. */
 export const SILENCE_SPEAKS = { beforeDays: 45, afterDays: 75 } as const;
 
 /** Load, as a share of the class's full load, that a tug grade stands for; finger grades as the bench reads them. */

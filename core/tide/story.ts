@@ -16,6 +16,7 @@ import { usualTakes, type BookDog, type TideBook } from './tide-book.ts';
 import { packingOf, whatIfAnswers, type PackingRisk, type WhatIfAnswer } from './what-if.ts';
 import { yearLines, type BandLine, type YearLine } from './year-lines.ts';
 
+/** Draws of which its bands are taken: more show on no line. Guess. */
 const DRAWS = 80;
 
 export interface DogStory {

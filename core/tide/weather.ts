@@ -16,7 +16,7 @@ export interface Reading {
 
 /** The stretch whose warmth tells: so many days before the usual start, up to so many. Guess. */
 export const WARMTH_DAYS = { from: 85, to: 20 } as const;
-/** Fewer readings than this say nothing of a season. */
+/** Fewer readings than this, of the stretch's sixty-five days, say nothing of a season. Guess. */
 const LEAST_READINGS = 20;
 /** Other years' readings of the same stretch that outweigh the normal. Guess. */
 const OWN_YEARS = 2;
@@ -32,7 +32,7 @@ export function usualCelsius({ latitudeDeg }: Place, on: Day): number {
   return mean - swing * Math.cos((2 * Math.PI * (on - coldest)) / YEAR_DAYS);
 }
 
-/** Older readings are of another climate. */
+/** Older readings are of another climate: thirty years are the usual normal. */
 const READ_BACK_DAYS = 30 * 366;
 
 /** Warmth against the usual by season key, of seasons whose stretch has enough readings until a day. */

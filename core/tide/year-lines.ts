@@ -17,9 +17,10 @@ export interface YearLine extends BandLine {
   readonly ahead: boolean;
 }
 
+/** Days back and ahead that the coat is drawn for: the last season and the next are in sight. Guess. */
 const BACK_DAYS = 240;
 const STORE_AHEAD = 180;
-/** Less of a year than this is not drawn. */
+/** Less of a year than this is not drawn: it has no shape. Guess. */
 const LEAST_YEAR_DAYS = 40;
 
 /** Past and future of every draw, as lines with bands. */

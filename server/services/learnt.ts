@@ -3,6 +3,7 @@ import { gunzipSync } from 'node:zlib';
 import type { TideLearnt } from '../../contract/tide.ts';
 import type { BookDog, DogTide } from '../../core/tide/index.ts';
 import type { Stores } from '../db/index.ts';
+import type { DogEffect } from '../tide-thread.ts';
 import { inPieces } from '../work/pauses.ts';
 
 /** What is learnt again within this time is not written each time: it follows from everything else. */
@@ -12,7 +13,20 @@ const read = (packed: Uint8Array): ReturnType<typeof JSON.parse> => JSON.parse(g
 
 /** What was learnt last, and the dogs as they were read for it. */
 export interface LearntBefore extends TideLearnt {
+  /** The word of the question that this answered. */
+  readonly question: string;
   readonly dogs: readonly BookDog[];
+  readonly effects: readonly DogEffect[];
+}
+
+interface Head extends TideLearnt {
+  readonly question: string;
+  readonly parts: number;
+}
+interface Part {
+  readonly tides: readonly DogTide[];
+  readonly dogs: readonly BookDog[];
+  readonly effects: readonly DogEffect[];
 }
 
 /** What was learnt last; undefined where nothing was, or not all of it was written. */
@@ -20,17 +34,15 @@ export function learntBefore({ tide }: Stores): LearntBefore | undefined {
   try {
     const [first, ...rest] = tide.learnt();
     if (!first) return undefined;
-    const head: { readonly facts: string; readonly parts: number; readonly learnt: TideLearnt['learnt'] } = read(
-      first.answer,
-    );
+    const head: Head = read(first.answer);
     if (rest.length !== head.parts || rest.some((p) => p.stamp !== first.stamp)) return undefined;
-    const parts = rest.map((p): { readonly tides: readonly DogTide[]; readonly dogs: readonly BookDog[] } =>
-      read(p.answer),
-    );
+    const parts = rest.map((p): Part => read(p.answer));
     return {
       facts: head.facts,
+      question: head.question,
       learnt: { ...head.learnt, dogs: parts.flatMap((p) => p.tides) },
       dogs: parts.flatMap((p) => p.dogs),
+      effects: parts.flatMap((p) => p.effects),
     };
   } catch {
     // It is computed from everything else: what cannot be read is learnt again.

@@ -5,6 +5,7 @@
 import type { DogRecord } from '../../contract/dog.ts';
 import { factsOf, needOf, outlookOf, type BookDog, type Outlook } from '../../core/tide/index.ts';
 import type { AppContext } from '../context.ts';
+import { atMost } from '../work/at-most.ts';
 import { inPieces } from '../work/pauses.ts';
 import { bookDog, bookDogAtOnce, bookRoom, tideHead } from './tide-file.ts';
 
@@ -47,10 +48,7 @@ export async function learnDog(context: AppContext, dogId: string): Promise<void
   const of: BookDog = await inPieces(bookDog(context, dog, room));
   const known = context.tide.tide(dogId);
   if (known?.tide.facts === factsOf(of)) return;
-  await Promise.race([
-    context.tide.one({ ...tideHead(context, room), dogs: [of] }),
-    new Promise((late) => setTimeout(late, MOST_WAIT_MS).unref()),
-  ]);
+  await atMost(MOST_WAIT_MS, context.tide.one({ ...tideHead(context, room), dogs: [of] }));
   // What was felt is taken by what was learnt of it, and its minutes with it.
   await inPieces(bookDog(context, dog, room));
 }

@@ -10,8 +10,8 @@ import { factsWord } from '../../core/tide/index.ts';
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
-import { TideDesk } from '../../server/tide-desk.ts';
-import { demoDb, demoIn, freshMemos, outsideAt } from '../demo.ts';
+import type { TideDesk } from '../../server/tide-desk.ts';
+import { demoDb, demoIn, knownAtStart, outsideAt } from '../demo.ts';
 import { listen } from '../listen.ts';
 import { DEMO_SALON } from '../../demo/seed.ts';
 import { DEMO, up } from '../process.ts';
@@ -181,8 +181,8 @@ async function visit(
   };
 }
 
-/** Learns the demo's tide once for all stages of a process: they begin with the same salon. */
-const tideOfDemo = new TideDesk();
+/** The demo's tide, for all stages of a process: they begin with the same salon, and what is learnt again serves them all. */
+let tideOfDemo: TideDesk | undefined;
 
 interface Opened {
   /** Nothing at all in the file. */
@@ -200,13 +200,14 @@ export async function openStage({ empty = false, fill }: Opened = {}): Promise<S
   const complaints: string[] = [];
   const log = logInto(complaints);
   const doorState = new DoorState();
-  const tide = own ? new TideDesk() : tideOfDemo;
+  const known = knownAtStart(kept);
+  const tide = own ? known.tide : (tideOfDemo ??= known.tide);
   const listening = await listen(
     createApp({
       stores: kept,
       nowMs: Date.now,
       outside: outsideAt(Date.now),
-      memos: freshMemos(),
+      memos: known.memos,
       log,
       tide,
       doorState,

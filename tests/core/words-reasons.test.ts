@@ -86,7 +86,7 @@ describe('reasons of a dog in words', () => {
     expect(dueReason({ code: 'load', share: 0.34, tide: 'spring' })).to.match(/spring blow.*34\s%/);
     expect(dueReason({ code: 'left-last-time', share: 0.24 })).to.match(/24\s%/);
     expect(dueReason({ code: 'season', days: 12 })).to.include('12 days forward');
-    expect(dueReason({ code: 'season', days: -1 })).to.include('1 day later');
+    expect(dueReason({ code: 'season', days: -1 })).to.include('a day later');
   });
 
   it('ask about findings that do not go together, and name the place', () => {

@@ -10,7 +10,7 @@ import type { SheetPage } from '../../contract/roster.ts';
 import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
 import { bookReport } from '../../cli/book.ts';
 import { tideReport } from '../../cli/tide.ts';
-import { callList, outlooks, withNewer, type Outlook } from '../../core/tide/index.ts';
+import { callList, outlooks, visitOn, withNewer, type Outlook } from '../../core/tide/index.ts';
 import { day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { salonDay } from '../../server/salon-time.ts';
 import { fillRandom } from '../random-salon.ts';
@@ -102,6 +102,12 @@ async function walk(room: Room, salon: string): Promise<number> {
     const inBook = plan.dogs.find((d) => d.id === id)?.visits.find((v) => v.agreed);
     if (booked !== null && booked > file.today)
       agrees('wt book', name, list, { booked: inBook && parseDay(inBook.day), minutes: inBook?.minutes });
+    const proposed = plan.dogs.find((d) => d.id === id)?.visits[0];
+    const [facts, tide] = [file.dogs.find((d) => d.id === id), learnt.dogs.find((t) => t.id === id)];
+    if (proposed && booked === null && facts && tide) {
+      const ahead = visitOn(facts, tide, learnt.from, parseDay(proposed.day) ?? day(0));
+      expect(proposed.minutes, `${name}, the first proposal`).to.equal(ahead.minutes.likely);
+    }
     const call = calls.get(id);
     if (call) agrees('the call list', name, list, said(call.outlook));
     if (need.reason.code === 'vet-first') expect(call, `${name} waits for a vet and is not called`).to.equal(undefined);

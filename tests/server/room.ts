@@ -1,9 +1,9 @@
 /** A server of its own for a test: a database in memory, a demo salon or an empty one, a clock that stands still until it is set. */
 import { createApp } from '../../server/app.ts';
 import { openDb, stores, type Db, type Stores } from '../../server/db/index.ts';
-import { TideDesk } from '../../server/tide-desk.ts';
+import type { TideDesk } from '../../server/tide-desk.ts';
 import type { Role } from '../../contract/account.ts';
-import { demoDb, freshMemos, outsideAt } from '../demo.ts';
+import { demoDb, knownAtStart, outsideAt } from '../demo.ts';
 import { confirmedAs } from '../signed-in.ts';
 import { DoorState } from '../../server/auth/door-state.ts';
 import { CHECK as SMALL_CHECK, TANSY } from '../small-house.ts';
@@ -49,14 +49,14 @@ export async function openRoom({
   let steady: number | undefined;
   const kept = stores(db, () => now);
   const errors: unknown[] = [];
-  const tide = new TideDesk();
+  const { tide, memos } = knownAtStart(kept);
   if (!learns) tide.soon = () => undefined;
   const door = new DoorState({ steadyMs: () => steady ?? now });
   const app = createApp({
     stores: kept,
     nowMs: () => now,
     outside: outsideAt(() => now),
-    memos: freshMemos(),
+    memos,
     tide,
     doorState: door,
     log: logInto(errors),
@@ -102,8 +102,8 @@ export async function openRoom({
   };
 }
 
-/** What is noted of a device with each request, whatever it asks. */
-const OF_THE_DOOR = new Set(['sign_in', 'known_device']);
+/** What is noted of a device with each request, whatever it asks, and what follows from everything else. */
+const BY_ITSELF = new Set(['sign_in', 'known_device', 'learnt_tide']);
 
 /** Everything in the database, to show that nothing was written: of each table how many rows, and its newest. */
 export const dump = (db: Db): string =>
@@ -111,7 +111,7 @@ export const dump = (db: Db): string =>
     db
       .prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")
       .all()
-      .filter(({ name }) => !OF_THE_DOOR.has(name))
+      .filter(({ name }) => !BY_ITSELF.has(name))
       .map(({ name }) => [
         name,
         db.prepare(`SELECT count(*) AS n FROM ${name}`).get(),

@@ -29,3 +29,6 @@ export const listText = (items: readonly string[], word: 'and' | 'or' = 'and'): 
 /** "3.4 MB" of a file's bytes. */
 export const bytesText = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))}${NBSP}kB` : `${(bytes / 1e6).toFixed(1)}${NBSP}MB`;
+
+/** A number of days in words: "a day", "12 days". */
+export const daysText = (n: number): string => (n === 1 ? 'a day' : `${n} days`);

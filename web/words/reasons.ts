@@ -26,7 +26,7 @@ import { TRAIT_WORDS, zoneName } from '../../core/dog/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { Due, DueReason, NeedReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
-import { capital, grams, listText, minutesText, percent } from './figures.ts';
+import { capital, daysText, grams, listText, minutesText, percent } from './figures.ts';
 import { massText } from './units.ts';
 
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
@@ -143,8 +143,6 @@ export const homeText = (boutsPerWeek: number | undefined): string =>
     ? 'It counts on the brushing that its page says.'
     : `It counts on about ${boutsPerWeek < 1.5 ? 'one brushing' : `${Math.round(boutsPerWeek)} brushings`} a week at home, as noted so far.`;
 
-const dayCount = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;
-
 export function dueReason(r: DueReason): string {
   switch (r.code) {
     case 'load':
@@ -152,17 +150,17 @@ export function dueReason(r: DueReason): string {
         ? `By then the coat is ${percent(r.share)} full: what one easy visit takes out.`
         : `The ${TIDE_WORDS[r.tide]} fills the coat: by then it is ${percent(r.share)} full.`;
     case 'longest':
-      return `The coat fills slowly now, but this coat class should not wait longer than ${dayCount(r.days)}.`;
+      return `The coat fills slowly now, but this coat class should not wait longer than ${daysText(r.days)}.`;
     case 'rest':
-      return `It would fill sooner; less than ${dayCount(r.days)} gives the skin too little rest.`;
+      return `It would fill sooner; less than ${daysText(r.days)} gives the skin too little rest.`;
     case 'packed':
       return `The check of ${shortDay(r.found)} found packed or tied hair that nobody has worked yet.`;
     case 'season':
-      return `The season brings it ${dayCount(Math.abs(r.days))} ${r.days > 0 ? 'forward' : 'later'} than an even year would.`;
+      return `The season brings it ${daysText(Math.abs(r.days))} ${r.days > 0 ? 'forward' : 'later'} than an even year would.`;
     case 'home':
       return r.days > 0
-        ? `Brushing at home gains ${dayCount(r.days)}.`
-        : `What is brushed at home takes ${dayCount(-r.days)} off.`;
+        ? `Brushing at home gains ${daysText(r.days)}.`
+        : `What is brushed at home takes ${daysText(-r.days)} off.`;
     case 'left-last-time':
       return `About ${percent(r.share)} of the loose coat was still in it last time.`;
     default:

@@ -11,7 +11,7 @@ import type {
 } from '../../core/tide/index.ts';
 import { civilFromDay, day, type Interval80 } from '../../core/quantity/index.ts';
 import { dayMonth, shortDay } from './dates.ts';
-import { minutesText, percent } from './figures.ts';
+import { daysText, minutesText, percent } from './figures.ts';
 import { TIDE_WORDS } from './reasons.ts';
 
 /** "3–14 April", "28 March–9 April". */
@@ -71,15 +71,14 @@ export const questionText = (q: LogQuestion): string =>
     ? `“It has started” of ${shortDay(q.day)} is far from any season. Is the day right?`
     : `“It has started” was said on ${shortDay(q.first)} and again on ${shortDay(q.day)}. Which is right? The first counts.`;
 
-const days = (n: number): string => (n === 1 ? 'a day' : `${n} days`);
 /** "Spring is running 9 days early in town (80 %: 5–13)." */
 export function shiftText({ tide, days: late, sd }: SeasonShift): string {
   const n = Math.round(Math.abs(late));
   const band = 1.28 * sd;
   const name = tide.charAt(0).toUpperCase() + tide.slice(1);
   if (n === 0 || Math.abs(late) < band / 2)
-    return `${name} is about as usual in town, give or take ${days(Math.max(1, Math.round(band)))}.`;
-  return `${name} is running ${days(n)} ${late < 0 ? 'early' : 'late'} in town, give or take ${Math.max(1, Math.round(band))}.`;
+    return `${name} is about as usual in town, give or take ${daysText(Math.max(1, Math.round(band)))}.`;
+  return `${name} is running ${daysText(n)} ${late < 0 ? 'early' : 'late'} in town, give or take ${Math.max(1, Math.round(band))}.`;
 }
 
 /** The shift of the season that is under way or comes next. */
@@ -118,7 +117,7 @@ export function lessonText({ what, value, low, high }: Lesson): string {
       const span = `80 %: ${againstTown(low, high)}`;
       return n === 0
         ? `It starts its ${season} blow with the town (${span}).`
-        : `It starts its ${season} blow ${days(n)} ${value < 0 ? 'before' : 'after'} the town (${span}).`;
+        : `It starts its ${season} blow ${daysText(n)} ${value < 0 ? 'before' : 'after'} the town (${span}).`;
     }
     case 'length':
       return `Its spring blow lasts about ${Math.round(value)} days (80 %: ${band}).`;

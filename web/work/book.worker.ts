@@ -21,7 +21,7 @@ import {
   type YearOf,
 } from '../../core/book/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
-import { outlooks, type LearntBook } from '../../core/tide/index.ts';
+import { nextVisits, type LearntBook } from '../../core/tide/index.ts';
 
 export interface BookAsked {
   readonly book: YearBook;
@@ -45,7 +45,7 @@ let stands: (BookAsked & { readonly year: YearOf; readonly plan: BookPlan }) | u
 /** A blow so early is what a salon is asked to withstand. */
 const EARLY_DAYS = 10;
 const summed = (year: YearOf, plan: BookPlan, { book, learnt }: BookAsked) => ({
-  plan: bookSummary(year, plan, learnt.from, outlooks(book, learnt)),
+  plan: bookSummary(year, plan, learnt.from, nextVisits(book, learnt)),
   early: weeksOverIfEarly(year, plan, learnt.from, EARLY_DAYS),
 });
 
