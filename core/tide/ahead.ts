@@ -38,13 +38,11 @@ export class DailyWalk {
     private readonly from: number,
     private readonly days: number,
   ) {
-    this.program = {
-      from,
-      days: Float64Array.from({ length: days }, (_, i) => from + i + 1),
-      base: Float64Array.from({ length: days }, (_, i) => (life.length > 0 ? lifeRelease(life, from + i + 0.5) : 1)),
-      takes: new Float64Array(days),
-      bouts: new Float64Array(days),
-    };
+    const on = new Float64Array(days);
+    const base = new Float64Array(days).fill(1);
+    for (let i = 0; i < days; i++) on[i] = from + i + 1;
+    if (life.length > 0) for (let i = 0; i < days; i++) base[i] = lifeRelease(life, from + i + 0.5);
+    this.program = { from, days: on, base, takes: new Float64Array(days), bouts: new Float64Array(days) };
     this.walk = new StoreWalk(this.program);
   }
 

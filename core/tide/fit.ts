@@ -10,7 +10,7 @@
 import { cholesky, inverse, lowerTimes } from '../quantity/index.ts';
 import { GLOBALS, type DogModel } from './dog-model.ts';
 import {
-  DRAWS,
+  ALL_DRAWS,
   drawRound,
   momentsOf,
   normalise,
@@ -18,6 +18,7 @@ import {
   PROPOSAL_FREEDOM,
   PROPOSAL_WIDER,
   proposalFrom,
+  ROUND_DRAWS,
   ROUNDS,
   shareByWorth,
 } from './importance-sampling.ts';
@@ -48,6 +49,8 @@ export const LEAST_EFFECTIVE = 25;
 /** Steps that show whether another story is worth following, and how near it must come by then, as log probability. Guess. */
 const FIRST_STEPS = 5;
 const WORTH_FOLLOWING = 1.5;
+/** A climb that has come this near to the first one's peak, in whitened parameters, tells the same story. Guess. */
+const SAME_STORY = 0.3;
 
 /** Shifts of the newest season's start from which the climb is tried as well: a log often knows two stories. Days. */
 const OTHER_STARTS = [-14, 14];
@@ -62,13 +65,10 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
   if (model.sightings > 0 && !near) {
     for (const shift of OTHER_STARTS) {
       const z = new Float64Array(d);
-      for (let i = 0; i < n; i++) {
-        const spread = Math.sqrt(prior.cov[i * n + i] ?? 1);
-        z[g + i] = shift / spread;
-      }
+      for (let i = 0; i < n; i++) z[g + i] = shift / Math.sqrt(prior.cov[i * n + i] ?? 1);
       // A few steps show whether another story is worth following to its end.
       const rough = climb(model, white, z, FIRST_STEPS);
-      if (rough.cost > peak.cost + WORTH_FOLLOWING) continue;
+      if (rough.cost > peak.cost + WORTH_FOLLOWING || distance(rough.z, peak.z) < SAME_STORY) continue;
       const other = climb(model, white, rough.z);
       if (other.cost < peak.cost - 1e-2) peak = other;
     }
@@ -78,7 +78,7 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
   const { precision } = peak;
   const laplace = inverse(precision, d);
 
-  const total = ROUNDS * DRAWS;
+  const total = ALL_DRAWS;
   const zs = new Float64Array(total * d);
   const logs = new Float64Array(total);
   let centre: Float64Array = peak.z;
@@ -88,21 +88,16 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
   );
   const weights = new Float64Array(total);
   const effectiveBy: number[] = [];
-  for (let round = 0; round < ROUNDS; round++) {
-    drawRound({ model, white, centre, covFactor, round, at: round * DRAWS }, zs, logs);
-    effectiveBy.push(normalise(logs, weights, round * DRAWS, DRAWS));
-    if (round + 1 < ROUNDS && (effectiveBy[round] ?? 0) >= LEAST_EFFECTIVE)
-      ({ centre, covFactor } = proposalFrom(
-        momentsOf(zs, weights, d, round * DRAWS, DRAWS),
-        laplace,
-        effectiveBy[round] ?? 0,
-      ));
+  let at = 0;
+  for (const count of ROUND_DRAWS) {
+    drawRound({ model, white, centre, covFactor, at, count, chanceAt: at }, zs, logs);
+    const effective = normalise(logs, weights, at, count);
+    effectiveBy.push(effective);
+    if (at + count < total && effective >= LEAST_EFFECTIVE)
+      ({ centre, covFactor } = proposalFrom(momentsOf(zs, weights, d, at, count), laplace, effective));
+    at += count;
   }
-  const worth = shareByWorth(
-    weights,
-    effectiveBy,
-    effectiveBy.map(() => DRAWS),
-  );
+  const worth = shareByWorth(weights, effectiveBy, ROUND_DRAWS);
   const sampled = worth >= LEAST_EFFECTIVE * ROUNDS;
   if (!sampled) {
     // Few draws carry the weight: keep to Laplace, half as wide again, and say so.
@@ -138,6 +133,8 @@ export function fitDog(model: DogModel, prior: StartPrior, near?: Float64Array):
     precision,
   };
 }
+
+const distance = (a: Float64Array, b: Float64Array): number => Math.hypot(...a.map((v, i) => v - (b[i] ?? 0)));
 
 /** Spreads of whitened parameters: the diagonal of a covariance. */
 export const toldOf = (laplace: Float64Array, d: number): Float64Array =>

@@ -2,15 +2,20 @@
  * Draws from a dog's posterior: from a multivariate Student distribution, weighed against the true posterior. Weights are cut
  * at their mean times the root of their number (Ionides 2008, from memory).
  */
-import { cholesky, lowerTimes, randomNormal, seededRandom } from '../quantity/index.ts';
+import { cholesky, lowerTimes, randomNormal, seededRandom, sum } from '../quantity/index.ts';
 import type { DogModel } from './dog-model.ts';
 import { logLikelihood } from './likelihood.ts';
 import { LogReader } from './log-reader.ts';
 import type { Whitened } from './whitening.ts';
 
-/** Rounds of draws, each about what the one before has found, and draws a round. Guess: more narrow no band by a day. */
-export const ROUNDS = 2;
-export const DRAWS = 400;
+/**
+ * Draws of each round, about what the one before has found: the first says where to look, the last what is there. Guess, held
+ * by the study: more narrow no band by a day.
+ */
+export const ROUND_DRAWS = [350, 400] as const;
+export const ROUNDS = ROUND_DRAWS.length;
+export const LAST_ROUND_DRAWS = ROUND_DRAWS[1];
+export const ALL_DRAWS = sum(ROUND_DRAWS);
 /** Freedom of the proposal: heavy enough tails to cover what Laplace does not see. Guess. */
 export const PROPOSAL_FREEDOM = 10;
 /** Variance of the proposal against Laplace's. Guess. */
@@ -29,7 +34,7 @@ export function normals({ size, stream }: DogModel): Float64Array {
     pool = Float64Array.from({ length: POOL }, () => randomNormal(random, 0, 1));
   }
   const from = stream % STREAMS;
-  const count = ROUNDS * DRAWS * (size + PROPOSAL_FREEDOM);
+  const count = ALL_DRAWS * (size + PROPOSAL_FREEDOM);
   if (from + count <= POOL) return pool.subarray(from, from + count);
   // Who lived through very many sheds needs more than lies behind its place: it goes on from the pool's beginning.
   return Float64Array.from({ length: count }, (_, i) => pool![(from + i) % POOL]!);
@@ -40,15 +45,15 @@ interface Round {
   readonly white: Whitened;
   readonly centre: Float64Array;
   readonly covFactor: Float64Array;
-  /** Which of the sets of deviates is used. */
-  readonly round: number;
-  /** Place of its first draw. */
+  /** Place of its first draw, how many it has, and the first of the deviates that are used. */
   readonly at: number;
+  readonly count: number;
+  readonly chanceAt: number;
 }
 
 /** Draws of a Student distribution in whitened parameters, and the logarithm of what each should weigh. */
 export function drawRound(
-  { model, white, centre, covFactor, round, at }: Round,
+  { model, white, centre, covFactor, at, count, chanceAt }: Round,
   zs: Float64Array,
   logs: Float64Array,
 ): void {
@@ -61,8 +66,8 @@ export function drawRound(
   const x = new Float64Array(d);
   let logDet = 0;
   for (let i = 0; i < d; i++) logDet += Math.log(covFactor[i * d + i] ?? 1);
-  for (let r = 0; r < DRAWS; r++) {
-    const c = (round * DRAWS + r) * (d + PROPOSAL_FREEDOM);
+  for (let r = 0; r < count; r++) {
+    const c = (chanceAt + r) * (d + PROPOSAL_FREEDOM);
     let chi = 0;
     for (let i = 0; i < PROPOSAL_FREEDOM; i++) chi += (chance[c + d + i] ?? 0) ** 2;
     const stretch = Math.sqrt(PROPOSAL_FREEDOM / chi);

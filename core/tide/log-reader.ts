@@ -77,7 +77,13 @@ export class LogReader {
     const logBout = Math.log(sigmoid(theta[HOME]!));
     // By what a place reads: all that stands, by touch, what a bout takes, or that by the owner's eye.
     const more = [0, theta[TOUCH]!, logBout, logBout - theta[HANDFUL]!];
-    for (let k = 0; k < step.length; k++) reads[k] = Math.log(all[step[k]!]!) + share[k]! + more[what[k]!]!;
+    // Finger and tug of a check read the same store: one logarithm serves both.
+    let [at, logOfStore] = [-1, 0];
+    for (let k = 0; k < step.length; k++) {
+      const s = step[k]!;
+      if (s !== at) logOfStore = Math.log(all[(at = s)]!);
+      reads[k] = logOfStore + share[k]! + more[what[k]!]!;
+    }
     const stretch = Math.exp(theta[LENGTH]!);
     for (const { like, shed } of started) {
       const { usual, lengthDays } = this.model.sheds[shed]!;

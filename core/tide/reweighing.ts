@@ -3,8 +3,9 @@ import { cholesky, inverse, inverseLower, lowerOnly, product, solveLower, transp
 import { GLOBALS } from './dog-model.ts';
 import { LEAST_EFFECTIVE, toldOf, type Fit } from './fit.ts';
 import {
-  DRAWS,
+  ALL_DRAWS,
   drawRound,
+  LAST_ROUND_DRAWS,
   momentsOf,
   NO_WEIGHT,
   normalise,
@@ -73,7 +74,7 @@ export function redraw(fit: Fit, prior: StartPrior): Fit | undefined {
   const white = new Whitened(model, prior);
   const precision = rewhitened(fit, prior);
   const laplace = inverse(precision, d);
-  const total = fit.count + DRAWS;
+  const total = fit.count + LAST_ROUND_DRAWS;
   const zs = new Float64Array(total * d);
   // Draws without weight shape nothing.
   for (let r = 0; r < fit.count; r++)
@@ -82,9 +83,10 @@ export function redraw(fit: Fit, prior: StartPrior): Fit | undefined {
   const weights = new Float64Array(total);
   weights.set(known.weights);
   const next = proposalFrom(momentsOf(zs, known.weights, d, 0, fit.count), laplace, known.effective);
-  drawRound({ model, white, ...next, round: ROUNDS - 1, at: fit.count }, zs, logs);
-  const effectiveBy = [known.effective, normalise(logs, weights, fit.count, DRAWS)];
-  const worth = shareByWorth(weights, effectiveBy, [fit.count, DRAWS]);
+  const chanceAt = ALL_DRAWS - LAST_ROUND_DRAWS;
+  drawRound({ model, white, ...next, at: fit.count, count: LAST_ROUND_DRAWS, chanceAt }, zs, logs);
+  const effectiveBy = [known.effective, normalise(logs, weights, fit.count, LAST_ROUND_DRAWS)];
+  const worth = shareByWorth(weights, effectiveBy, [fit.count, LAST_ROUND_DRAWS]);
   if (worth < LEAST_EFFECTIVE * ROUNDS) return undefined;
   const draws = new Float64Array(total * d);
   draws.set(fit.draws);

@@ -57,14 +57,15 @@ export class StoreWalk {
     const overnight = Math.exp(-loss);
     for (let gap = 1; gap < keepOver.length; gap++) keepOver[gap] = keepOver[gap - 1]! * overnight;
     let before = from;
-    // Bouts are mostly as many as at the step before: one power serves them all.
+    const once = 1 - bout;
+    // Bouts are mostly none, one, or as many as at the step before: few powers are taken.
     let [many, brushed] = [0, 1];
     for (let k = 0; k < days.length; k++) {
       const gap = days[k]! - before;
       this.keep[k] = keepOver[gap] ?? Math.exp(-loss * gap);
       before = days[k]!;
       const n = bouts[k]!;
-      if (n !== many) brushed = (1 - bout) ** n;
+      if (n !== many) brushed = n === 0 ? 1 : n === 1 ? once : once ** n;
       many = n;
       this.left[k] = (1 - takes[k]!) * brushed;
     }

@@ -77,7 +77,8 @@ const CASES: readonly (readonly [what: string, asked: Asked, check: (told: Told)
   [
     'a weight with a nought too many',
     { log: USUAL.map((s, k) => (k === 3 ? visit(180, 480) : s)) },
-    (t) => near(t, 4, 2),
+    // Once in a hundred weights the point slips; a great autumn is as likely here, and both are believed in part.
+    (t) => near(t, 4, 2.5),
   ],
   [
     'a weight without its last figure',
