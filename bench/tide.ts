@@ -40,6 +40,7 @@ export function studyBook(dogs: number): TideBook {
       minutesAt: [40, 55, 80, 110, 140],
       rhythm: { shortest: 28, longest: 63 },
       booked: [],
+      holds: [],
     })),
   };
 }

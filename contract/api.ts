@@ -54,6 +54,7 @@ import { productMoveSchema } from './product.ts';
 import { personSchema, absenceSchema, apartSchema, wishSchema, pinsSchema, markSchema, callSchema } from './roster.ts';
 import { setUpSchema, salonEditSchema, housePreviewSchema } from './salon.ts';
 import { sessionDraftSchema, eventBatchSchema } from './session.ts';
+import { vetWordSchema, type DogHolds, type HoldsPage } from './hold.ts';
 import { homeNoteSchema, lifeNoteSchema, weatherCsvSchema } from './tide.ts';
 
 import { PHOTO_LIMIT_BYTES } from './photo.ts';
@@ -464,6 +465,20 @@ export const API = {
     answers: '201, the link with its `token` and `feedToken`: they are shown once, only hashes are kept',
   }),
   'DELETE /home-links/:id': row({ may: FRONT, reply: json<HomeLink>(), answers: 'the link, ended' }),
+  'GET /holds': row({
+    may: ALL,
+    reply: json<HoldsPage>(),
+    answers:
+      '`{today, dogs}`: dogs that something of waits for a vet or is to be left alone, each with its `holds` and the vets’ `words`',
+  }),
+  'POST /dogs/:id/vet-words': row({
+    may: FRONT,
+    body: vetWordSchema,
+    sends: '`{id, day, who, places, allows, note}`; places: zones, or dog for all of it; allows: as-usual, not-there',
+    reply: json<DogHolds>(),
+    answers: '201, what is held of the dog now',
+  }),
+  'DELETE /vet-words/:id': row({ may: FRONT, reply: json<DogHolds>(), answers: 'what is held of the dog without it' }),
   'GET /home-reports': row({
     may: ALL,
     reply: json<HomeReportsPage>(),

@@ -11,9 +11,11 @@ import {
   type Sex,
 } from '../core/dog/index.ts';
 import type { MethodId } from '../core/bench/index.ts';
+import type { placesHeld } from '../core/check/index.ts';
 import type { SessionRecord } from '../core/table/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type Outlook } from '../core/tide/index.ts';
+import type { DogHolds } from './hold.ts';
 import { daySchema, idSchema, lineSchema, nameLine, versionSchema } from './common.ts';
 
 /** The facts of a dog as a form sends them. */
@@ -54,7 +56,7 @@ export interface OutlookLine {
   readonly grams: number;
   readonly priceCents: number;
   readonly bookedMinutes: number | null;
-  readonly vetFirst: Outlook['vetFirst'];
+  readonly holds: ReturnType<typeof placesHeld>;
 }
 
 /** A row of the Desk's list. Day numbers are core's plain days. */
@@ -78,6 +80,8 @@ export interface DogPage {
   readonly need: Need;
   /** Null as long as nothing was learnt of its coat. */
   readonly outlook: Outlook | null;
+  /** What waits for a vet, or is to be left alone, and what vets have said. */
+  readonly holds: DogHolds;
   readonly checks: readonly {
     readonly id: string;
     readonly day: string;

@@ -1,4 +1,5 @@
 /** The home as it travels: the owner's card and page, what a home is like, what it did and found, its links. */
+import type { Hold } from '../core/check/index.ts';
 import type { Interval80 } from '../core/quantity/index.ts';
 import Joi from 'joi';
 import type { BodyShape, CoatClass } from '../core/dog/index.ts';
@@ -108,7 +109,7 @@ export interface HomeReportDraft {
 export interface HomeReport extends HomeReportDraft {
   readonly dogId: string;
   readonly photo: boolean;
-  /** Somebody at the salon has looked and answered. */
+  /** Somebody at the salon has answered. What must be looked at is held until a check or a vet has seen it. */
   readonly closed: boolean;
 }
 export const homeReportSchema: Joi.ObjectSchema<HomeReportDraft> = Joi.object<HomeReportDraft>({
@@ -135,7 +136,11 @@ export interface HomeTide {
 }
 
 /** Of a dog's outlook, what its owner is told. */
-export type OwnerOutlook = Pick<Outlook, 'due' | 'booked' | 'visit' | 'minutes' | 'grams' | 'vetFirst'>;
+export type OwnerOutlook = Pick<Outlook, 'due' | 'booked' | 'visit' | 'minutes' | 'grams'>;
+/** Of a hold, what its owner is told: not what the salon wrote for itself. */
+export interface OwnerHold extends Pick<Hold, 'place' | 'since' | 'finding' | 'source'> {
+  readonly seen: boolean;
+}
 
 /** One dog on its owner's page: only what an owner needs. */
 export interface OwnerDog {
@@ -150,6 +155,7 @@ export interface OwnerDog {
   readonly tide: HomeTide;
   /** Parts that wait for a vet or for the salon's answer. */
   readonly closed: readonly HomePart[];
+  readonly holds: readonly OwnerHold[];
   /** Days since the last bout, and whether today's is done. */
   readonly missedDays: number;
   readonly doneToday: boolean;

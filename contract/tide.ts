@@ -1,6 +1,6 @@
 /** The tide as it travels: what a dog's forecast rests on, what homes and lives add to the log, the weather. */
 import Joi from 'joi';
-import { COAT_CLASSES, ZONE_IDS } from '../core/dog/index.ts';
+import { COAT_CLASSES } from '../core/dog/index.ts';
 import { day } from '../core/quantity/index.ts';
 import {
   HOME_AMOUNTS,
@@ -16,10 +16,11 @@ import {
 import type { YearBook } from '../core/book/index.ts';
 import { rosterSchema, wishFields } from './roster.ts';
 import { ratesSchema } from './salon.ts';
+import { holdSchema } from './hold.ts';
 import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
 
 export const TIDE_FORMAT = 'woolly-tide/tide-book';
-export const TIDE_VERSION = 2;
+export const TIDE_VERSION = 3;
 
 /** What forecasts of a whole salon rest on: sent to the page's worker, and read by the command line. */
 export interface TideFile extends YearBook {
@@ -129,8 +130,8 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
           day: plainDay,
           load: Joi.number().min(0).max(1).required(),
           packed: Joi.boolean().required(),
-          vetFirst: Joi.alternatives(Joi.valid('dog'), Joi.array().items(Joi.valid(...ZONE_IDS))).required(),
         }),
+        holds: Joi.array().items(holdSchema).required(),
       }),
     )
     .unique('id')

@@ -26,6 +26,7 @@ import { dogRoutes } from './routes/dogs.ts';
 import { doorRoutes, ownSecretRoutes } from './routes/door.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { feed } from './routes/feed.ts';
+import { holdRoutes } from './routes/holds.ts';
 import { homeRoutes } from './routes/home.ts';
 import { intakeRoutes } from './routes/intake.ts';
 import { metaRoutes } from './routes/meta.ts';
@@ -174,6 +175,7 @@ export function createApp({
     postRoutes(context, post),
     tallyRoutes(context),
     tideRoutes(context, outside.station),
+    holdRoutes(context),
   );
   api.use((req) => {
     throw new Problem(

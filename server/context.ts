@@ -2,6 +2,7 @@
 import type { DogPage, SessionSummary } from '../contract/dog.ts';
 import type { TideFile } from '../contract/tide.ts';
 import type { Plan } from '../core/bench/index.ts';
+import type { Hold } from '../core/check/index.ts';
 import type { HomeWeek } from '../core/home/index.ts';
 import type { Use } from '../core/kit/index.ts';
 import type { StepLesson, Taught, VisitEntry } from '../core/tally/index.ts';
@@ -58,6 +59,7 @@ const memoKinds = (cache: MemoCache) => ({
   bookDogs: cache.kind<BookDog>('book-dog', 20),
   weeks: cache.kind<HomeWeek>('week', 50),
   workings: cache.kind<Workings>('workings', 1_000),
+  holds: cache.kind<readonly Hold[]>('holds'),
   tide: cache.kind<GatheredFile>('tide', 10_000),
 });
 export type Memos = Readonly<ReturnType<typeof memoKinds>>;

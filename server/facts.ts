@@ -5,13 +5,14 @@ import { unbookable } from '../contract/common.ts';
 import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { looseUndercoatG, paceByKind, type Learnt, type Plan, type PlanRequest } from '../core/bench/index.ts';
-import { zoneConditions, type CoatCheck } from '../core/check/index.ts';
+import { asHeld, zoneConditions, type CoatCheck } from '../core/check/index.ts';
 import { coatRow, type Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
 import type { AppContext } from './context.ts';
 import type { SessionLine, StoredSession } from './db/sessions.ts';
+import { holdsNow } from './services/holds.ts';
 import { lessonsOf, plannedFor, sessionResult } from './services/worked-sessions.ts';
 import { found, Problem } from './problem.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
@@ -43,6 +44,13 @@ export const todayOf = (context: AppContext, salon: SalonRecord): Day => salonDa
 export function mustBeBookable(context: AppContext, field: string, on: Day): void {
   const why = unbookable(on, todayOf(context, salonOf(context)));
   if (why !== undefined) throw new Problem(400, field, `${field} ${why}, not ${formatDay(on)}. Choose another day.`);
+}
+
+/** Refuses a day that is still to come. */
+export function mustHaveBeen(context: AppContext, on: string): void {
+  const today = todayOf(context, salonOf(context));
+  if ((parseDay(on) ?? 0) > today)
+    throw new Problem(400, 'day', `day ${on} is still to come: a log holds what was seen, up to ${formatDay(today)}.`);
 }
 
 /** The pieces that plans are made with: the salon's own, on the wall. */
@@ -107,6 +115,13 @@ function learntOf({ tide }: AppContext, taught: Taught, dog: DogRecord, check: C
 /** An 80 % band of the normal distribution is so many standard deviations wide. */
 const BAND_WIDTH = 2.563;
 
+/** A check as it is worked today: the newest with what is held and what a vet has allowed since, an older one as it was. */
+export function checkToWork(context: AppContext, dog: DogRecord, record: CheckRecord): CoatCheck {
+  const check = coatCheck(record);
+  const isNewest = context.stores.checks.newestLine(dog.id)?.id === record.id;
+  return isNewest ? asHeld(check, holdsNow(context, dog), dog.traits) : check;
+}
+
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
   context: AppContext,
@@ -114,7 +129,7 @@ export function planRequestOf(
   { house, kit, taught }: PlanRoom = planRoomOf(context),
 ): PlanRequest {
   const dog = found(context.stores.dogs.find(record.dogId), 'dog', record.dogId);
-  const check = coatCheck(record);
+  const check = checkToWork(context, dog, record);
   return {
     dog: coreDog(dog),
     check,

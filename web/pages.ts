@@ -13,6 +13,7 @@ import {
   dayQuery,
   dogQuery,
   dogsQuery,
+  holdsQuery,
   kitQuery,
   ledgerQuery,
   productsQuery,
@@ -288,6 +289,20 @@ export const PAGES: readonly Page[] = [
     help: {
       what: 'The weeks to come: who is due, who is booked.',
       how: ['Ring those who are due and not booked.'],
+    },
+  },
+  {
+    path: '/desk/vet',
+    title: 'For the vet',
+    menu: 'house',
+    roles: FRONT,
+    find: 'hold lump wound hot spot lame waits stop',
+    code: () => import('./desk/vet/VetRoom.tsx').then((m) => m.VetRoom),
+    asks: () => prefetch(holdsQuery),
+    help: {
+      what: 'Every dog of which something waits for a vet: found at a check, at the table or at home.',
+      how: ['Ring and ask how it went; write down what the vet has said, and what may be done.'],
+      why: 'Nothing is worked there and nobody is invited until a vet has seen it, or a later check finds it clear.',
     },
   },
   {

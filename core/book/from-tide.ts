@@ -1,5 +1,6 @@
 /** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
 import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
+import { waitsForVet } from '../check/index.ts';
 import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type Levels, type TideBook } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
@@ -93,13 +94,16 @@ export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
     const key = home ? `home ${home}` : `dog ${d.id}`;
     homes.set(key, [...(homes.get(key) ?? []), d]);
   }
-  const houses = [...homes.values()];
+  // Where one of a household waits for a vet only what is agreed stands: nobody is invited.
+  const houses = [...homes.values()].filter((of) => !waits(of) || of.some((d) => d.booked.length > 0));
   return {
     dogs: houses.map((of) => yearDog(of, book, tides, today, open)),
     members: houses.map((of) => of.map((d) => d.id)),
     hours,
   };
 }
+
+const waits = (of: readonly BookDog[]): boolean => of.some((d) => waitsForVet(d.holds));
 
 function yearDog(
   of: readonly BookDog[],
@@ -109,7 +113,7 @@ function yearDog(
   open: readonly number[],
 ): YearDog {
   const wishes = of.flatMap((d) => book.wishes?.[d.id] ?? []);
-  const days = open.filter((d) =>
+  const days = (waits(of) ? [] : open).filter((d) =>
     wishes.every((w) => w.weekdays.length === 0 || w.weekdays.includes(isoWeekday(addDays(today, d)))),
   );
   const lastOf = (d: BookDog): number => {

@@ -19,6 +19,8 @@ export interface CoatCheck {
   readonly note: string;
   /** The air of the day, where somebody read it. */
   readonly air?: Air | undefined;
+  /** A vet has said since that a pelt over much of a frail dog may be worked. */
+  readonly peltAllowed?: boolean | undefined;
 }
 
 /** Zones with findings, in the order in which they were noted. */

@@ -38,6 +38,24 @@ export {
 } from './check.ts';
 export { STOPPING_SKIN, type Stops, type DogStop, type DogStopCode, type ZoneStop, stopsOf } from './stops.ts';
 export {
+  HOLD_SOURCES,
+  VET_ALLOWS,
+  type FoundStop,
+  type Hold,
+  type HoldFact,
+  type HoldFinding,
+  type HoldPlace,
+  type HoldSource,
+  type OwnerFinding,
+  type VetAllows,
+  type VetWord,
+  asHeld,
+  holdsOf,
+  placesHeld,
+  stopsFound,
+  waitsForVet,
+} from './holds.ts';
+export {
   CONDITION_OF_TIE,
   CONDITION_KINDS,
   TIED,

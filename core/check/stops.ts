@@ -50,7 +50,7 @@ export function stopsOf(check: CoatCheck, traits: readonly DogTrait[]): Stops {
   const parasiteZones = zones.filter((s) => s.finding === 'parasites').length;
   if (parasiteZones >= HEAVY_PARASITE_ZONES) dog.push({ code: 'heavy-parasites', zones: parasiteZones });
   const pelted = sum(entries.filter((e) => e.findings.tie === 'pelt').map((e) => zone(e.zone).surfaceShare));
-  if (pelted > WIDE_PELT_SHARE && traits.some((t) => FRAIL.includes(t))) {
+  if (!check.peltAllowed && pelted > WIDE_PELT_SHARE && traits.some((t) => FRAIL.includes(t))) {
     dog.push({ code: 'wide-pelt-frail', surfaceShare: pelted });
   }
   return { dog, zones };

@@ -10,6 +10,7 @@ export {
   partOf,
   seedSeason,
   WATCHED,
+  zonesOfPart,
   type HomePart,
   type HomePartRow,
   type PartNeed,
@@ -33,7 +34,7 @@ export {
   type KeepOff,
 } from './plan.ts';
 export { HOME_CARES, HOME_CARE_ROWS, dueCare, type DueCare, type HomeCareKind, type HomeCareRow } from './care.ts';
-export { CLOSING_REPORTS, REPORT_KINDS, type ReportKind } from './report.ts';
+export { closesPart, REPORT_KINDS, type ReportKind } from './report.ts';
 export {
   BLOW_AHEAD_DAYS,
   isQuiet,

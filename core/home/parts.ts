@@ -3,7 +3,16 @@
  * Parts are regions as an owner speaks of them; both sides go together. Rhythms are common practice, figures guesses.
  */
 import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';
-import { coatRow, regionRow, type CoatClass, type Dog, type Region } from '../dog/index.ts';
+import {
+  coatRow,
+  regionRow,
+  zone,
+  ZONE_IDS,
+  type CoatClass,
+  type Dog,
+  type Region,
+  type ZoneId,
+} from '../dog/index.ts';
 
 export const HOME_PARTS = [
   'face',
@@ -91,6 +100,10 @@ export function partOf(region: Region): HomePart {
   if (!found) throw new RangeError(`no part at home for ${region}`);
   return found;
 }
+
+/** The zones that a part is made of. */
+export const zonesOfPart = (of: HomePart): readonly ZoneId[] =>
+  ZONE_IDS.filter((id) => homePartRow(of).regions.includes(zone(id).region));
 
 /** Parts that pack or tie first, by coat. Common practice. */
 export const WATCHED: Readonly<Record<CoatClass, readonly HomePart[]>> = {

@@ -1,5 +1,6 @@
 /** Whom to call: dogs whose blow is near or whose coat is due, that nobody has booked; who loses most by waiting first. */
 import { addDays, type Day } from '../quantity/index.ts';
+import { waitsForVet } from '../check/index.ts';
 import type { LearntBook } from './caseload.ts';
 import type { DogTide, StartAhead } from './look-ahead.ts';
 import type { Due } from './due.ts';
@@ -30,9 +31,9 @@ export interface Call {
 function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonly Call[] {
   const { today } = book;
   const outlook = outlookOf(dog, tide, from, book);
-  const { due, vetFirst } = outlook;
-  // A coat that a vet should see first is not invited.
-  if (!due || vetFirst.length > 0) return [];
+  const { due, holds } = outlook;
+  // A dog that waits for a vet is asked after, not invited.
+  if (!due || waitsForVet(holds)) return [];
   const start = tide.starts.find(
     (s) =>
       s.likely >= today - NEWS_DAYS &&
@@ -62,3 +63,9 @@ export function callList(book: TideBook, learnt: LearntBook): readonly Call[] {
         b.outlook.minutes.likely - a.outlook.minutes.likely,
     );
 }
+
+/** Dogs whose owners are asked how it went at the vet, not invited; who waits longest first. */
+export const askAfter = ({ dogs }: TideBook): readonly BookDog[] =>
+  dogs
+    .filter((d) => waitsForVet(d.holds))
+    .sort((a, b) => (a.holds[0]?.since ?? 0) - (b.holds[0]?.since ?? 0) || a.name.localeCompare(b.name));

@@ -3,7 +3,6 @@ import { clamp, sum } from '../quantity/index.ts';
 import { coatRow, zone, ZONE_IDS, type CoatClass, type Dog, type ZoneId } from '../dog/index.ts';
 import {
   FINGER_GRADES,
-  stopsOf,
   TIED,
   wholeCondition,
   zoneConditions,
@@ -44,15 +43,13 @@ export function visitOf(session: WorkedSession): Extract<Sighting, { kind: 'visi
   };
 }
 
-/** What a check found that asks for a visit, or for a vet before one. */
-export function foundCoat(check: CoatCheck, { coatClass, traits }: Pick<Dog, 'coatClass' | 'traits'>): FoundCoat {
+/** What a check found that asks for a visit. */
+export function foundCoat(check: CoatCheck, { coatClass }: Pick<Dog, 'coatClass'>): FoundCoat {
   const { kind } = wholeCondition(zoneConditions(check, coatRow(coatClass)));
-  const stops = stopsOf(check, traits);
   return {
     day: check.day,
     load: clamp(loadOfFinger(touchOf(check, coatClass)?.finger ?? 1), MINUTE_LOADS[0], 1),
     packed: kind === 'packed' || TIED.includes(kind),
-    vetFirst: stops.dog.length > 0 ? 'dog' : [...new Set(stops.zones.map((z) => z.zone))],
   };
 }
 

@@ -83,7 +83,7 @@ export {
   tideInHundredths,
   withNewer,
 } from './caseload.ts';
-export { type Call, CALL_WITHIN_DAYS, WAIT_DAYS, callList } from './call.ts';
+export { type Call, CALL_WITHIN_DAYS, WAIT_DAYS, askAfter, callList } from './call.ts';
 export type { Advice, Lesson } from './lessons.ts';
 export type { WhatIf, WhatIfAnswer } from './what-if.ts';
 export type { BandLine, YearLine } from './year-lines.ts';

@@ -8,7 +8,7 @@ export type NeedReason =
   /** Its log has not been read yet. */
   | { readonly code: 'learning' }
   | { readonly code: 'never-worked'; readonly checked: Day }
-  | { readonly code: 'vet-first'; readonly checked: Day }
+  | { readonly code: 'vet-first'; readonly since: Day }
   | { readonly code: 'overdue'; readonly days: number }
   | { readonly code: 'blow-unbooked'; readonly tide: TideName; readonly due: Day }
   | { readonly code: 'due-soon'; readonly due: Day }
@@ -26,7 +26,7 @@ export interface NeedRequest {
   readonly today: Day;
   readonly lastCheck?: Day | undefined;
   readonly lastVisit?: Day | undefined;
-  /** Day of the check that found what a vet should see first, where nothing was worked since. */
+  /** The day since which something waits for a vet who has not seen it. */
   readonly vetFirst: Day | undefined;
   readonly due?: Due | undefined;
   readonly booked?: Day | undefined;
@@ -60,8 +60,7 @@ const pressing = (
 
 /** How much a dog needs a visit on a day and why. */
 export function visitNeed({ today, lastCheck, lastVisit, vetFirst, due, booked }: NeedRequest): Need {
-  if (vetFirst !== undefined)
-    return { urgency: URGENCY['vet-first'], reason: { code: 'vet-first', checked: vetFirst } };
+  if (vetFirst !== undefined) return { urgency: URGENCY['vet-first'], reason: { code: 'vet-first', since: vetFirst } };
   if (booked !== undefined && due && booked > due.latest)
     return {
       urgency: pressing(URGENCY['booked-late'], booked - due.latest),

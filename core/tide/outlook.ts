@@ -4,10 +4,11 @@
  */
 import { ceilTo, day, type Day, type Interval80 } from '../quantity/index.ts';
 import { priceCents } from '../bench/index.ts';
+import type { Hold } from '../check/index.ts';
 import { visitNeed, type Need } from './need.ts';
 import { dueOf, type Due } from './due.ts';
 import type { CoatAhead, StartAhead } from './look-ahead.ts';
-import { minutesAtLoad, type BookDog, type BookedVisit, type FoundCoat, type TideBook } from './tide-book.ts';
+import { minutesAtLoad, type BookDog, type BookedVisit, type TideBook } from './tide-book.ts';
 
 export interface Outlook {
   readonly id: string;
@@ -27,7 +28,8 @@ export interface Outlook {
   readonly blow: boolean;
   /** The season that runs or comes next. */
   readonly start?: StartAhead | undefined;
-  readonly vetFirst: FoundCoat['vetFirst'];
+  /** What waits for a vet, or is to be left alone. */
+  readonly holds: readonly Hold[];
   readonly lastCheck?: Day | undefined;
   readonly lastVisit?: Day | undefined;
   readonly need: Need;
@@ -38,7 +40,6 @@ export type OutlookHouse = Pick<TideBook, 'today' | 'openWeekdays' | 'rates'>;
 
 /** A start so long ago is no longer the season at hand. */
 const PAST_SEASON_DAYS = 45;
-const NOBODY: FoundCoat['vetFirst'] = [];
 
 /** Grams in the coat at the end of a day, if nobody works it before then. from: the day the tide was learnt on. */
 export function gramsOn({ bare, now }: Pick<CoatAhead, 'bare' | 'now'>, from: Day, on: Day): Interval80 {
@@ -79,8 +80,8 @@ export function needOf(
   dog: BookDog,
   today: Day,
   due: Due | undefined,
-): Pick<Outlook, 'vetFirst' | 'lastCheck' | 'lastVisit' | 'booked' | 'need'> {
-  const vetFirst = dog.found?.vetFirst ?? NOBODY;
+): Pick<Outlook, 'holds' | 'lastCheck' | 'lastVisit' | 'booked' | 'need'> {
+  const { holds } = dog;
   const lastCheck = newest(dog, 'touch', today)?.day;
   const lastVisit = newest(dog, 'visit', today)?.day;
   const booked = dog.booked.find((b) => b.day >= today);
@@ -88,11 +89,11 @@ export function needOf(
     today,
     lastCheck,
     lastVisit,
-    vetFirst: vetFirst.length > 0 ? dog.found?.day : undefined,
+    vetFirst: holds.find((h) => !h.seen)?.since,
     due,
     booked: booked?.day,
   });
-  return { vetFirst, lastCheck, lastVisit, booked, need };
+  return { holds, lastCheck, lastVisit, booked, need };
 }
 
 /** The outlook of one dog; from: the day its tide was learnt on, today or the day before. */

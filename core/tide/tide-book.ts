@@ -1,6 +1,6 @@
 /** What forecasts of a whole salon rest on: its dogs with their logs and days, and the house’s rhythm. */
 import { clamp, type Day } from '../quantity/index.ts';
-import type { ZoneId } from '../dog/index.ts';
+import type { Hold } from '../check/index.ts';
 import type { HouseRules } from '../kit/index.ts';
 import type { TideDog } from './dog-model.ts';
 import type { Place } from './seasons.ts';
@@ -31,6 +31,8 @@ export interface BookDog {
   readonly booked: readonly BookedVisit[];
   /** What the newest check found that nothing was worked on since. */
   readonly found?: FoundCoat | undefined;
+  /** What waits for a vet, or is to be left alone as a vet has said. */
+  readonly holds: readonly Hold[];
 }
 
 export interface FoundCoat {
@@ -39,8 +41,6 @@ export interface FoundCoat {
   readonly load: number;
   /** Undercoat stands packed or hair is tied: it is due at once, whatever the grams. */
   readonly packed: boolean;
-  /** What a vet should see first: the whole dog, or zones. */
-  readonly vetFirst: 'dog' | readonly ZoneId[];
 }
 
 export interface TideBook {
@@ -79,5 +79,9 @@ export function usualTakes(sightings: readonly Sighting[], asOf: Day): number {
 export const bookAsOf = <B extends TideBook>(book: B, today: Day): B => ({
   ...book,
   today,
-  dogs: book.dogs.map(({ found, ...d }) => (found && found.day <= today ? { ...d, found } : d)),
+  dogs: book.dogs.map(({ found, ...d }) => ({
+    ...d,
+    ...(found && found.day <= today && { found }),
+    holds: d.holds.filter((h) => h.since <= today),
+  })),
 });

@@ -14,6 +14,7 @@ const GOES = [
   'home_report',
   'home_note',
   'life_event',
+  'vet_word',
   'visit_wish',
   'owner_call',
   'post_about',

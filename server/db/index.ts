@@ -5,6 +5,7 @@ import { checkStore } from './checks.ts';
 import { dogStore } from './dogs.ts';
 import { forgetStore } from './forget.ts';
 import { intakeStore } from './intake.ts';
+import { holdStore } from './holds.ts';
 import { homeStore } from './home.ts';
 import { jobStore } from './jobs.ts';
 import { kitStore } from './kit.ts';
@@ -44,6 +45,7 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     products: productStore(db),
     tide: tideStore(db),
     home: homeStore(db),
+    holds: holdStore(db),
     post: postStore(db),
     roster: rosterStore(db),
     sheet: sheetStore(db),

@@ -38,6 +38,7 @@ const TOUCHED = [
   'home_report',
   'home_link_dog',
   'life_event',
+  'vet_word',
   'visit_wish',
 ] as const;
 

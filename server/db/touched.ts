@@ -47,10 +47,10 @@ export const dogOfRow =
   (row: string): string =>
     table === 'dog' ? `${row}.id` : (BY_COLUMN.find(([c]) => columns.some((x) => x.name === c))?.[1](row) ?? 'NULL');
 
-/** What of a table says something only under a condition: of a session, nothing until it is finished. */
+/** What of a table says something only under a condition: of a session, nothing until it is finished, but what is found on the way. */
 const ONLY_WHEN: Readonly<Record<string, (row: string) => string>> = {
   session_event: (r) =>
-    `${r}.kind = 'finished' OR EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = ${r}.session_id AND e.kind = 'finished')`,
+    `${r}.kind IN ('finished', 'met', 'felt', 'corrected', 'undone') OR EXISTS (SELECT 1 FROM session_event e WHERE e.session_id = ${r}.session_id AND e.kind = 'finished')`,
 };
 
 /** Counts writes by dog from now on, in this connection; what another one writes counts for all dogs. */

@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { PostHousehold } from '../../contract/post.ts';
 import { homeFeed } from '../calendar.ts';
+import { waitsForVet } from '../../core/check/index.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import { postFor, type Post, type ReminderDog } from '../../core/home/index.ts';
 import { addDays, type Day } from '../../core/quantity/index.ts';
@@ -27,7 +28,8 @@ function reminderDog(context: AppContext, dog: DogRecord): ReminderDog {
   return {
     id: dog.id,
     visit: visit && { id: visit.id, day: salonDay(Date.parse(visit.startsAt), salon.timeZone) },
-    visitDue: outlook?.due?.day,
+    // Who waits for a vet is not invited.
+    visitDue: outlook && !waitsForVet(outlook.holds) ? outlook.due?.day : undefined,
     blow: homeTide.blow,
     start: homeTide.start ?? undefined,
     lastBrushed,

@@ -2,11 +2,13 @@
 import type { Router } from 'express';
 import type { DogListItem, DogPage, OutlookLine } from '../../contract/dog.ts';
 import { checkSummary, sessionResult } from '../services/worked-sessions.ts';
+import { placesHeld } from '../../core/check/index.ts';
 import type { Outlook } from '../../core/tide/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { activeDogs, salonOf, todayOf } from '../facts.ts';
 import { dogToday } from '../services/dog-today.ts';
+import { dogHolds } from '../services/holds.ts';
 import { learnDog, outlookReader } from '../services/outlooks.ts';
 import { found, stale } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
@@ -15,14 +17,14 @@ import { createOnce, ok } from '../reply.ts';
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
-const lineOf = ({ due, visit, minutes, grams, priceCents, booked, vetFirst }: Outlook): OutlookLine => ({
+const lineOf = ({ due, visit, minutes, grams, priceCents, booked, holds }: Outlook): OutlookLine => ({
   due: due?.day ?? null,
   visit,
   minutes: minutes.likely,
   grams: Math.round(grams.likely),
   priceCents,
   bookedMinutes: booked?.minutes ?? null,
-  vetFirst,
+  holds: placesHeld(holds),
 });
 
 export function dogRoutes(context: ServerContext): Router {
@@ -73,6 +75,7 @@ export function dogRoutes(context: ServerContext): Router {
       today,
       need: facts.need,
       outlook: outlook ?? null,
+      holds: dogHolds(context, dog),
       checks: stores.checks
         .linesOf(id, 0)
         .map((line) => checkSummary(context, line, dog.coatClass))

@@ -6,7 +6,7 @@ import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts'
 import type { Outside } from '../devices/devices.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { mustHaveBeen, salonOf, todayOf } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
 import { tideTextInPieces } from '../services/tide-file.ts';
 import { createOnce, ok, written } from '../reply.ts';
@@ -23,16 +23,6 @@ export function tideRoutes(context: ServerContext, station: Outside['station']):
     notes: stores.tide.notesOf(dogId).map(({ dogId: _, ...n }) => n),
     life: stores.tide.livesOf(dogId).map(({ dogId: _, ...l }) => l),
   });
-  const notAhead = (on: string): void => {
-    const today = todayOf(context, salonOf(context));
-    if ((parseDay(on) ?? 0) > today)
-      throw new Problem(
-        400,
-        'day',
-        `day ${on} is still to come: a log holds what was seen, up to ${formatDay(today)}.`,
-      );
-  };
-
   on('GET /tide', async () => written(await tideTextInPieces(context)));
   on('GET /tide/learnt', async () => {
     // Without a salon there is no tide: said as by every other room.
@@ -43,7 +33,7 @@ export function tideRoutes(context: ServerContext, station: Outside['station']):
   });
   on('GET /dogs/:id/log', ({ params: { id } }) => (found(stores.dogs.find(id), 'dog', id), ok(logOf(id))));
   on('POST /dogs/:id/home-notes', ({ params: { id }, body: note }) => {
-    notAhead(note.day);
+    mustHaveBeen(context, note.day);
     return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
       return createOnce(
@@ -61,7 +51,7 @@ export function tideRoutes(context: ServerContext, station: Outside['station']):
     }),
   );
   on('POST /dogs/:id/life-events', ({ params: { id }, body: event }) => {
-    notAhead(event.day);
+    mustHaveBeen(context, event.day);
     return stores.write(() => {
       found(stores.dogs.find(id), 'dog', id);
       return createOnce(

@@ -1,6 +1,5 @@
 /** What an owner's page shows of a dog: the week from what was really brushed, what is due, what the tide says. */
 import type { DogRecord } from '../../contract/dog.ts';
-import { coatCheck } from '../../contract/check-facts.ts';
 import {
   type HomeSetupFacts,
   type HomeSetupRecord,
@@ -10,10 +9,9 @@ import {
   type OwnerPage,
 } from '../../contract/home.ts';
 import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../../contract/post.ts';
-import { TIED, zoneConditions, type ZoneCondition } from '../../core/check/index.ts';
+import { TIED, zoneConditions, type Hold } from '../../core/check/index.ts';
 import { coatRow, zone } from '../../core/dog/index.ts';
 import {
-  CLOSING_REPORTS,
   dueCare,
   HOME_PARTS,
   homeNeeds,
@@ -33,7 +31,9 @@ import type { Feed } from '../calendar.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { salonInstant } from '../salon-time.ts';
 import type { AppContext } from '../context.ts';
+import { checkToWork } from '../facts.ts';
 import { dogToday } from './dog-today.ts';
+import { holdsNow } from './holds.ts';
 import { recordOf } from './worked-sessions.ts';
 import { Problem } from '../problem.ts';
 import type { Stores } from '../db/index.ts';
@@ -76,16 +76,14 @@ function weekOf({ memos }: AppContext, dogId: string, request: HomeWeekRequest):
   return memos.weeks.of(dogId, facts, () => homeWeek(request));
 }
 
-/** Where nobody may brush: a part any of whose zones was stopped, or of which something was reported that somebody must see. */
-function closedParts(conditions: readonly ZoneCondition[], reported: readonly HomePart[]): ReadonlySet<HomePart> {
-  const stopped = conditions.filter((c) => c.kind === 'stop').map((c) => partOf(zone(c.zone).region));
-  return new Set([...stopped, ...reported]);
-}
+/** Where nobody may brush: a part any of whose zones is held. */
+const closedParts = (holds: readonly Hold[]): ReadonlySet<HomePart> =>
+  new Set(holds.flatMap(({ place }) => (place === 'dog' ? [] : [partOf(zone(place).region)])));
 
 /** What the newest check and the comb of the session after it say of the coat. */
 export function coatNow(context: AppContext, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
   const session = last();
-  const conditions = check ? zoneConditions(coatCheck(check), coatRow(dog.coatClass)) : [];
+  const conditions = check ? zoneConditions(checkToWork(context, dog, check), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
   const comb = session && check && session.checkId === check.id ? recordOf(context.stores, session).comb : {};
   return { conditions, comb };
@@ -143,12 +141,10 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
     for (const p of b.parts) if ((last.get(p) ?? -Infinity) < on) last.set(p, on);
   }
   const reports = stores.home.reportsOf(dog.id);
-  const reported = reports.flatMap((r) =>
-    !r.closed && r.part !== null && CLOSING_REPORTS.includes(r.kind) ? [r.part] : [],
-  );
   const coat = coatNow(context, now, dog);
   const { dragged, packed } = troubled(coat);
-  const closed = closedParts(coat.conditions, reported);
+  const holds = holdsNow(context, dog);
+  const closed = closedParts(holds);
   const week = weekOf(context, dog.id, {
     dog: { coatClass: dog.coatClass, traits: dog.traits },
     setup,
@@ -172,6 +168,13 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
     due,
     tide: homeTide,
     closed: [...closed],
+    holds: holds.map(({ place, since, finding, source, seen }) => ({
+      place,
+      since,
+      finding,
+      source,
+      seen: seen !== undefined,
+    })),
     missedDays: Math.max(0, today - (lastBrushed ?? today) - 1),
     doneToday,
     note: record.note,
@@ -182,13 +185,12 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
   };
 }
 
-const ownerOutlook = ({ due, booked, visit, minutes, grams, vetFirst }: Outlook): OwnerOutlook => ({
+const ownerOutlook = ({ due, booked, visit, minutes, grams }: Outlook): OwnerOutlook => ({
   due,
   booked,
   visit,
   minutes,
   grams,
-  vetFirst,
 });
 
 function tideOf({ tide }: AppContext, outlook: Outlook | undefined, dog: DogRecord): HomeTide {

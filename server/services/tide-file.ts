@@ -1,7 +1,6 @@
 /** What a forecast rests on: the salon's records as sightings of coats, and what the bench says of minutes. */
 import { createHash } from 'node:crypto';
 import type { CheckRecord } from '../../contract/check.ts';
-import { coatCheck } from '../../contract/check-facts.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
@@ -25,6 +24,7 @@ import { learntFor } from '../../core/tally/index.ts';
 import type { AppContext, GatheredFile } from '../context.ts';
 import {
   activeDogsInPieces,
+  checkToWork,
   coreDog,
   lastFinishedLine,
   planOf,
@@ -33,6 +33,7 @@ import {
   todayOf,
   type PlanRoom,
 } from '../facts.ts';
+import { holdsNow } from './holds.ts';
 import { touchSeen, visitSeen } from './worked-sessions.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
 import { inPieces } from '../work/pauses.ts';
@@ -91,7 +92,7 @@ function* minutesAt(
 ): Generator<void, readonly number[]> {
   const { memos, tide } = context;
   const facts = coreDog(dog);
-  const found = check && coatCheck(check);
+  const found = check && checkToWork(context, dog, check);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
   const checked = check && tide.tide(dog.id)?.tide.checked;
   const planned = sha256(
@@ -158,7 +159,8 @@ const standing = (context: AppContext, d: DogRecord, check: CheckRecord | undefi
   owner: d.owner.name,
   rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
   booked: bookedOf(context, d.id, salon, today),
-  ...(check && { found: foundCoat(coatCheck(check), coreDog(d)) }),
+  ...(check && { found: foundCoat(checkToWork(context, d, check), coreDog(d)) }),
+  holds: holdsNow(context, d),
 });
 const lifeless = ({ coatClass, weightKg, outdoorShare, homeCare }: DogRecord) => ({
   coatClass,

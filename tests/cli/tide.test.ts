@@ -34,6 +34,7 @@ const file = (until: number): TideFile => ({
     minutesAt: [40, 55, 80, 110, 140],
     rhythm: { shortest: 28, longest: 63 },
     booked: [],
+    holds: [],
   })),
 });
 

@@ -41,6 +41,7 @@ function outlook({ log = USUAL, place = NORTH, dog = {} }: Asked) {
     minutesAt: [40, 55, 80, 110, 140],
     rhythm: { shortest: 28, longest: 56 },
     booked: [],
+    holds: [],
   };
   const book: TideBook = {
     today: TODAY,

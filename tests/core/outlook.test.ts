@@ -35,6 +35,7 @@ const bookDog = (more: Partial<BookDog> = {}): BookDog => ({
   minutesAt: MINUTES,
   rhythm: rhythm(dogOf('medium-double', 25), 'none'),
   booked: [],
+  holds: [],
   ...more,
 });
 const bookOf = (dog: BookDog, today: Day): TideBook => ({
@@ -88,11 +89,11 @@ describe('the due day', () => {
 
   it('is at once where hair was found packed or tied and nobody has worked it since', () => {
     const dog = bookDog({ sightings: [visit(on(6, 1)), touch(on(7, 10), 3)] });
-    const found = { day: on(7, 10), load: 0.75, packed: true, vetFirst: [] };
+    const found = { day: on(7, 10), load: 0.75, packed: true };
     const { outlook, tide } = ask({ ...dog, found }, on(7, 10));
     expect(outlook.due?.day).to.be.at.most(on(7, 10));
     const gap = bookDog({ sightings: [visit(on(6, 1)), touch(on(7, 10), 1)] });
-    const spot = { day: on(7, 10), load: 0.16, packed: true, vetFirst: [] };
+    const spot = { day: on(7, 10), load: 0.16, packed: true };
     expect(ask({ ...gap, found: spot }, on(7, 10)).outlook.due).to.deep.include({ day: on(7, 10) });
     // What was felt is what its minutes rest on.
     expect(outlook.minutes.likely).to.be.closeTo(minutesAtLoad(MINUTES, 0.75), 1);

@@ -82,6 +82,7 @@ const BOOK: TideBook = {
     sightings: d.sightings.filter((s) => s.day <= TOWN.issue),
     minutesAt: [40, 55, 80, 110, 140],
     rhythm: { shortest: 28, longest: 63 },
+    holds: [],
     booked: i === 0 ? [{ day: addDays(TOWN.issue, 20), minutes: 90, agreed: true }] : [],
   })),
 };

@@ -55,7 +55,7 @@ describe('reasons of a dog in words', () => {
     const needs: readonly NeedReason[] = [
       { code: 'never-checked' },
       { code: 'never-worked', checked: addDays(TODAY, -3) },
-      { code: 'vet-first', checked: addDays(TODAY, -3) },
+      { code: 'vet-first', since: addDays(TODAY, -3) },
       { code: 'overdue', days: 21 },
       ...TIDES.map((tide): NeedReason => ({ code: 'blow-unbooked', tide, due: addDays(TODAY, 20) })),
       { code: 'due-soon', due: addDays(TODAY, 4) },

@@ -27,6 +27,10 @@ const CASES: readonly Case[] = [
   },
   { path: `${BOLLARD}/home-notes`, body: note },
   { path: `${BOLLARD}/life-events`, body: { id: 'once-l', kind: 'moved', day: '2031-04-08', outdoorShare: 0.4 } },
+  {
+    path: `${BOLLARD}/vet-words`,
+    body: { id: 'once-v', day: '2031-04-08', who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' },
+  },
   { path: '/products/moves', body: move, other: { body: { ...move, ml: 121 } } },
 ];
 

@@ -133,7 +133,7 @@ describe('the home over HTTP', () => {
     expect((await room.call('GET', `/dogs/${DOG}/home`)).json.adherence).to.be.greaterThan(0);
   });
 
-  it('hands a lump with its photo to the desk, and closes the part until somebody has looked', async () => {
+  it('hands a lump with its photo to the desk, and closes the part until a vet has seen it', async () => {
     const report = { id: 'r-1', day: TODAY, kind: 'lump', part: 'chest', note: 'size of a pea', author: '' };
     const { json } = await owner('POST', `/owner/dogs/${DOG}/reports`, report);
     expect(json.dogs[0].closed).to.include('chest');
@@ -152,6 +152,9 @@ describe('the home over HTTP', () => {
     expect((await room.call('GET', '/home-reports/r-1/photo')).type).to.equal('image/jpeg');
     await room.call('POST', '/home-reports/r-1/close');
     expect(JSON.stringify((await room.call('GET', '/home-reports')).json)).to.not.contain('r-1');
+    expect((await owner('GET', '/owner')).json.dogs[0].closed, 'an answer is no look').to.include('chest');
+    const word = { id: 'v-1', day: TODAY, who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' };
+    await room.call('POST', `/dogs/${DOG}/vet-words`, word);
     expect((await owner('GET', '/owner')).json.dogs[0].closed).to.not.include('chest');
   });
 

@@ -11,6 +11,7 @@ import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
 import { bookReport } from '../../cli/book.ts';
 import { tideReport } from '../../cli/tide.ts';
 import { callList, outlooks, visitOn, withNewer, type Outlook } from '../../core/tide/index.ts';
+import { placesHeld } from '../../core/check/index.ts';
 import { day, formatDay, parseDay } from '../../core/quantity/index.ts';
 import { salonDay } from '../../server/salon-time.ts';
 import { fillRandom } from '../random-salon.ts';
@@ -29,7 +30,7 @@ const said = (o: Outlook | null | undefined): Said =>
         grams: Math.round(o.grams.likely),
         booked: o.booked?.day,
         bookedMinutes: o.booked?.minutes,
-        hold: JSON.stringify(o.vetFirst),
+        hold: JSON.stringify(placesHeld(o.holds)),
       }
     : {};
 
@@ -44,7 +45,7 @@ const listed = ({ outlook: o, booked }: DogListItem): Said =>
         grams: o.grams,
         booked: booked ?? undefined,
         bookedMinutes: o.bookedMinutes ?? undefined,
-        hold: JSON.stringify(o.vetFirst),
+        hold: JSON.stringify(o.holds),
       }
     : {};
 

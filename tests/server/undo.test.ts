@@ -110,6 +110,20 @@ const ACTS: readonly Act[] = [
     table: 'life_event',
   },
   {
+    what: 'what a vet has said',
+    does: (r) =>
+      r.call('POST', `/dogs/${DOG}/vet-words`, {
+        id: 'undo-vet',
+        day: TODAY,
+        who: 'Dr Example',
+        places: ['rump'],
+        allows: 'not-there',
+        note: 'Ten days.',
+      }),
+    undoes: (r) => r.call('DELETE', '/vet-words/undo-vet'),
+    table: 'vet_word',
+  },
+  {
     what: 'a product that was bought',
     does: (r) =>
       r.call('POST', '/products/moves', { id: 'undo-6', product: 'Oat wash', day: TODAY, kind: 'bought', ml: 5000 }),

@@ -10,6 +10,7 @@ import type { ProductMoveDraft } from '../../contract/product.ts';
 import type { AbsenceDraft, CallDraft, MarkDraft, PersonRecord, PinDraft, WishRecord } from '../../contract/roster.ts';
 import type { SalonEdit } from '../../contract/salon.ts';
 import type { SessionDraft } from '../../contract/session.ts';
+import type { VetWordDraft } from '../../contract/hold.ts';
 import type { HomeNote, LifeNote } from '../../contract/tide.ts';
 import type { ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
@@ -75,6 +76,8 @@ export const useTideLearnt = (until: string | undefined) =>
   });
 export const useDogLog = (dogId: string) => useQuery(asks('/dogs/:id/log', { id: dogId }));
 export const useHome = (dogId: string) => useQuery(asks('/dogs/:id/home', { id: dogId }));
+export const holdsQuery = asks('/holds');
+export const useHolds = () => useQuery(holdsQuery);
 export const useReports = () => useQuery(asks('/home-reports'));
 export const usePost = () => useQuery(asks('/post'));
 export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
@@ -132,6 +135,9 @@ export const useEditHome = (dogId: string) =>
   useWrite((setup: HomeSetupRecord) => api.put('/dogs/:id/home', { id: dogId }, setup));
 export const useMakeLink = () => useWrite((dogIds: readonly string[]) => api.post('/home-links', { dogIds }));
 export const useEndLink = () => useWrite((id: string) => api.delete('/home-links/:id', { id }));
+export const useAddVetWord = (dogId: string) =>
+  useWrite((word: VetWordDraft) => api.post('/dogs/:id/vet-words', { id: dogId }, word));
+export const useDropVetWord = () => useWrite((id: string) => api.delete('/vet-words/:id', { id }));
 export const useCloseReport = () => useWrite((id: string) => api.post('/home-reports/:id/close', { id }));
 export const useEditPost = (dogId: string) =>
   useWrite((wish: OwnerPostRecord) => api.put('/dogs/:id/post', { id: dogId }, wish));

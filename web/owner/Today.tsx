@@ -1,4 +1,5 @@
 /** Today: one thing to do. */
+import { holdTexts } from '../words/holds.ts';
 import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomePart } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
@@ -84,7 +85,8 @@ export function Today({ dog, onBrush, onDone }: Props) {
       )}
       {dog.closed.length > 0 && (
         <p className="ow-note ow-stop">
-          Do not brush {partNames(dog.closed)}: somebody has to look there first. If it is sore, wet or growing, a vet.
+          Do not brush {partNames(dog.closed)}: somebody has to look there first. {holdTexts(dog.holds).join(' ')} If it
+          is sore, wet or growing, a vet.
         </p>
       )}
     </section>

@@ -27,6 +27,7 @@ const THINGS: Readonly<Record<string, string>> = {
   product_move: 'a product’s stock',
   salon: 'the salon’s house rules',
   session: 'a session of',
+  vet_word: 'a vet’s word on',
   sheet_mark: 'the sheet, a stage of',
   sheet_pin: 'the sheet, what is set for',
   tool: 'a piece of the kit,',

@@ -8,11 +8,12 @@ import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { isClosed, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
-import { bookedLength, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
+import { askAfter, bookedLength, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
 import { useAddCall } from '../../data/hooks.ts';
 import { dateOf, instantText, shortDay } from '../../words/dates.ts';
 import { ownerWords } from '../../words/tide.ts';
+import { AskAfter } from '../vet/AskAfter.tsx';
 import type { Acts } from './useActs.ts';
 
 /** After an answer the dog is left alone for so many days; who could not be reached is tried again tomorrow. */
@@ -73,13 +74,15 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
   }, [file, learnt, plan, bookings, calls, timeZone]);
   const answer = (dogId: string, outcome: CallOutcome, dates: readonly Day[]): void =>
     add.mutate({ id: newId(), dogId, outcome, offered: dates.map(formatDay) });
+  const asked = useMemo(() => askAfter(file), [file]);
   const shown = all ? lines : lines.slice(0, AT_FIRST);
   return (
     <section className="wt-sheet" aria-labelledby="ring">
       <h2 id="ring">
-        Ring today <span className="wt-soft">{lines.length}</span>
+        Ring today <span className="wt-soft">{lines.length + asked.length}</span>
       </h2>
-      {lines.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
+      <AskAfter dogs={asked} />
+      {lines.length + asked.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
       <ul className="wt-bare wt-rings-list">
         {shown.map((line) => {
           if (line.kind === 'held') {

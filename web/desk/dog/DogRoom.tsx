@@ -3,7 +3,7 @@ import { CalendarDays } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
-import { referralOf, zoneConditions } from '../../../core/check/index.ts';
+import { asHeld, referralOf, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
 import type { NeedReason } from '../../../core/tide/index.ts';
@@ -16,6 +16,7 @@ import { VisitChart } from '../../drawing/VisitChart.tsx';
 import { dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { dueReason, methodName, needText } from '../../words/reasons.ts';
+import { HoldCard } from '../vet/HoldCard.tsx';
 import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
 import { PhotoStrip } from './PhotoStrip.tsx';
@@ -120,6 +121,14 @@ export function DogRoom() {
             </div>
           </div>
           <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
+          {(page.holds.holds.length > 0 || page.holds.words.length > 0) && (
+            <section className="wt-sheet" aria-labelledby="vet">
+              <h2 id="vet">For the vet</h2>
+              <Fact dog={dogId} of="hold" from={page.holds}>
+                <HoldCard of={page.holds} today={page.today} />
+              </Fact>
+            </section>
+          )}
           <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 25rem), 1fr))' }}>
             <section className="wt-sheet" aria-labelledby="coat">
               <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>
@@ -127,7 +136,12 @@ export function DogRoom() {
                 <Keepable name="the coat map">
                   <CoatStage
                     dog={page.dog}
-                    looks={conditionLooks(zoneConditions(coatCheck(check.data), coatRow(page.dog.coatClass)))}
+                    looks={conditionLooks(
+                      zoneConditions(
+                        asHeld(coatCheck(check.data), page.holds.holds, page.dog.traits),
+                        coatRow(page.dog.coatClass),
+                      ),
+                    )}
                     label={`Condition of ${page.dog.name}’s coat`}
                   />
                 </Keepable>

@@ -2,10 +2,11 @@
 import { memo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { bookedLength, type Call } from '../../../core/tide/index.ts';
+import { bookedLength, type BookDog, type Call } from '../../../core/tide/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
 import { Fact } from '../../app/Fact.tsx';
 import { Refusal } from '../../app/state.tsx';
+import { AskAfter } from '../vet/AskAfter.tsx';
 import { newId } from '../../data/client.ts';
 import { useCancelBooking, useHold, useSalon } from '../../data/hooks.ts';
 import { instantText, shortDay } from '../../words/dates.ts';
@@ -16,7 +17,16 @@ import { dueText, ownerWords, startText } from '../../words/tide.ts';
 const AT_FIRST = 6;
 
 /** Kept as it is while only the sea beside it moves. */
-export const Calls = memo(function Calls({ calls, today }: { calls: readonly Call[]; today: number }) {
+export const Calls = memo(function Calls({
+  calls,
+  asked,
+  today,
+}: {
+  calls: readonly Call[];
+  /** Dogs that wait for a vet: their owners are asked, not invited. */
+  asked: readonly BookDog[];
+  today: number;
+}) {
   const [all, setAll] = useState(false);
   const hold = useHold();
   const cancel = useCancelBooking();
@@ -26,8 +36,9 @@ export const Calls = memo(function Calls({ calls, today }: { calls: readonly Cal
   return (
     <section className="wt-sheet" aria-labelledby="calls">
       <h2 id="calls">
-        To call <span className="wt-soft">{calls.length}</span>
+        To call <span className="wt-soft">{calls.length + asked.length}</span>
       </h2>
+      <AskAfter dogs={asked} />
       {held && !cancel.isSuccess && salon.data && (
         <div className="wt-note" role="status">
           <p>
@@ -43,7 +54,7 @@ export const Calls = memo(function Calls({ calls, today }: { calls: readonly Cal
         </div>
       )}
       <Refusal error={hold.error ?? cancel.error} />
-      {calls.length === 0 && <p>Everyone who starts within three weeks has a date.</p>}
+      {calls.length + asked.length === 0 && <p>Everyone who starts within three weeks has a date.</p>}
       {shown.map((c, i) => (
         <article key={c.dog.id} className="wt-call">
           <h3>

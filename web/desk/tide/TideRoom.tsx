@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
-import { callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
+import { askAfter, callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
 import { addDays, day } from '../../../core/quantity/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Deferred } from '../../app/Deferred.tsx';
@@ -79,6 +79,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
   const picked = params.get('dog') ?? undefined;
   const groups = useMemo(() => layersBy(order, file, learnt.dogs), [order, file, learnt.dogs]);
   const calls = useMemo(() => callList(file, learnt), [file, learnt]);
+  const asked = useMemo(() => askAfter(file), [file]);
   const starting = calls.filter((c) => c.start);
   const names = useMemo(() => new Map(file.dogs.map((d) => [d.id, d.name])), [file]);
   const booked = useMemo(() => file.dogs.flatMap((d) => d.booked.map((b) => ({ day: b.day, name: d.name }))), [file]);
@@ -133,7 +134,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
             </p>
           )}
         </section>
-        <Calls calls={calls} today={learnt.from} />
+        <Calls calls={calls} asked={asked} today={learnt.from} />
       </div>
     </>
   );

@@ -1,4 +1,5 @@
 /** The card for the fridge: one A5 that holds for weeks. How often, with what, where, what not to do, when to come. */
+import { holdTexts } from '../../words/holds.ts';
 import { Fact } from '../../app/Fact.tsx';
 import type { OwnerDog } from '../../../contract/home.ts';
 import {
@@ -88,7 +89,9 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
         </section>
       )}
       {dog.closed.length > 0 && (
-        <p className="wt-fridge-stop">Do not brush {partNames(dog.closed)}: somebody has to look there first.</p>
+        <p className="wt-fridge-stop">
+          Do not brush {partNames(dog.closed)}: somebody has to look there first. {holdTexts(dog.holds).join(' ')}
+        </p>
       )}
       <section>
         <h3>Please not</h3>

@@ -1,0 +1,24 @@
+/** Dogs that wait for a vet, in a list of calls: how it went is asked, and nothing is offered. */
+import { Link } from 'react-router';
+import type { BookDog } from '../../../core/tide/index.ts';
+import { Fact } from '../../app/Fact.tsx';
+import { holdTexts } from '../../words/holds.ts';
+
+export const AskAfter = ({ dogs }: { dogs: readonly BookDog[] }) => (
+  <>
+    {dogs.map((dog) => (
+      <article key={dog.id} className="wt-call">
+        <h3>
+          <Link to={`/desk/dogs/${dog.id}`}>{dog.name}</Link> <span className="wt-soft">{dog.owner}</span>
+        </h3>
+        <p>
+          <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
+            {holdTexts(dog.holds.filter((h) => !h.seen)).join(' ')}
+          </Fact>{' '}
+          Ask how it went at the vet.
+        </p>
+        <Link to="/desk/vet">The vet has seen it</Link>
+      </article>
+    ))}
+  </>
+);

@@ -1,0 +1,53 @@
+/** Desk → For the vet: every dog of which something waits for a vet, or is to be left alone. */
+import { Phone } from 'lucide-react';
+import { Link } from 'react-router';
+import { waitsForVet } from '../../../core/check/index.ts';
+import { Fact } from '../../app/Fact.tsx';
+import { Loaded } from '../../app/state.tsx';
+import { useHolds } from '../../data/hooks.ts';
+import { HoldCard } from './HoldCard.tsx';
+import './vet.css';
+
+export function VetRoom() {
+  const query = useHolds();
+  return (
+    <>
+      <div className="wt-title">
+        <h1>For the vet</h1>
+        <span className="wt-soft">what was found and waits; what a vet says goes before anything here</span>
+      </div>
+      <Loaded query={query}>
+        {({ dogs, today }) =>
+          dogs.length === 0 ? (
+            <p className="wt-sheet">
+              Nothing waits for a vet. What stops work at a coat check, at the table or at home stands here until it is
+              seen.
+            </p>
+          ) : (
+            <ul className="wt-bare wt-stack">
+              {dogs.map((of) => (
+                <li key={of.dogId} className={`wt-sheet ${waitsForVet(of.holds) ? 'wt-vet-waits' : ''}`}>
+                  <h2>
+                    <Link to={`/desk/dogs/${of.dogId}`}>{of.name}</Link>{' '}
+                    <span className="wt-soft">
+                      {of.ownerName}
+                      {of.phone && (
+                        <>
+                          {' '}
+                          <Phone aria-hidden size={14} /> {of.phone}
+                        </>
+                      )}
+                    </span>
+                  </h2>
+                  <Fact dog={of.dogId} of="hold" from={of}>
+                    <HoldCard of={of} today={today} />
+                  </Fact>
+                </li>
+              ))}
+            </ul>
+          )
+        }
+      </Loaded>
+    </>
+  );
+}
