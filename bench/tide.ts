@@ -30,6 +30,7 @@ export function studyBook(dogs: number): TideBook {
     openWeekdays: [1, 2, 3, 4, 5],
     minutesPerWeek: 2400,
     rates: DEFAULT_HOUSE.rates,
+    lengths: { step: 15, shortest: 30 },
     readings: [],
     dogs: town.dogs.map((d, i): BookDog => ({
       id: `dog-${i}`,

@@ -35,7 +35,15 @@ import {
   newPinSchema,
   signInSchema,
 } from './account.ts';
-import { bookingDraftSchema, bookingEditSchema, csvSchema, holdSchema, icsSchema, standingSchema } from './booking.ts';
+import {
+  bookingDraftSchema,
+  bookingEditSchema,
+  csvSchema,
+  holdSchema,
+  icsSchema,
+  splitSchema,
+  standingSchema,
+} from './booking.ts';
 import { checkDraftSchema, checkEditSchema } from './check.ts';
 import { standInSchema } from './devices.ts';
 import { dogEditSchema, newDogSchema } from './dog.ts';
@@ -317,6 +325,20 @@ export const API = {
     reply: json<BookingRecord>(),
     answers: 'the booking, as it was before its owner said yes',
   }),
+  'POST /bookings/:id/leave': row({
+    may: FRONT,
+    body: standingSchema,
+    sends: '`{version}`',
+    reply: json<BookingRecord>(),
+    answers: 'the booking as it was: that its length fits no more has been seen; 409 `stale`',
+  }),
+  'POST /bookings/:id/split': row({
+    may: FRONT,
+    body: splitSchema,
+    sends: '`{version, second}`; second: the id of the other visit',
+    reply: json<BookingRecord>(),
+    answers: '201, the second visit, within a week; both are half as long as is likely; 409 where no table is free',
+  }),
   'POST /bookings/:id/restore': row({
     may: FRONT,
     body: standingSchema,
@@ -474,7 +496,8 @@ export const API = {
   'POST /dogs/:id/vet-words': row({
     may: FRONT,
     body: vetWordSchema,
-    sends: '`{id, day, who, places, allows, note}`; places: zones, or dog for all of it; allows: as-usual, not-there',
+    sends:
+      '`{id, day, who, places, findings, allows, note}`; places: zones, or dog for all of it; findings: what had been found there; allows: as-usual, not-there',
     reply: json<DogHolds>(),
     answers: '201, what is held of the dog now',
   }),

@@ -20,6 +20,8 @@ export interface BookingRecord extends BookingDraft {
   readonly agreed: boolean;
   readonly version: number;
   readonly cancelled: boolean;
+  /** Likely minutes when it was booked, or looked at last; null where nobody knew. */
+  readonly told: number | null;
 }
 
 /** What the "next date" room shows. Free slots are starts within the salon's day that no other booking takes. */
@@ -92,6 +94,12 @@ export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<Booki
 /** What is done to a booking as it stood when somebody looked. */
 export const standingSchema = Joi.object<{ version: number }>({ version: versionSchema.required() }).label('booking');
 
+/** A booking in two visits: the second under an id of its own. */
+export const splitSchema = Joi.object<{ version: number; second: string }>({
+  version: versionSchema.required(),
+  second: idSchema.required(),
+}).label('booking');
+
 /** Another calendar, and a table of bookings, as their files' text. */
 const fileText = Joi.string().min(1).max(900_000).required();
 export const icsSchema = Joi.object<{ ics: string }>({ ics: fileText }).label('calendar');
@@ -100,4 +108,6 @@ export const csvSchema = Joi.object<{ csv: string }>({ csv: fileText }).label('t
 /** Bookings that stand, from today on. */
 export interface BookingsPage {
   readonly bookings: readonly BookingRecord[];
+  /** Likely minutes of those whose length fits no more, by their ids. */
+  readonly likely: Readonly<Record<string, number>>;
 }

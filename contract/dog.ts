@@ -15,6 +15,7 @@ import type { placesHeld } from '../core/check/index.ts';
 import type { SessionRecord } from '../core/table/index.ts';
 import type { GramsByStage } from '../core/tally/index.ts';
 import { HOME_CARE, type HomeCare, type Need, type Outlook } from '../core/tide/index.ts';
+import type { BookingRecord } from './booking.ts';
 import type { DogHolds } from './hold.ts';
 import { daySchema, idSchema, lineSchema, nameLine, versionSchema } from './common.ts';
 
@@ -90,7 +91,7 @@ export interface DogPage {
     readonly meanGrade: number;
   }[];
   readonly sessions: readonly SessionSummary[];
-  readonly bookings: readonly { readonly id: string; readonly startsAt: string; readonly minutes: number }[];
+  readonly bookings: readonly BookingRecord[];
 }
 export interface SessionSummary {
   readonly id: string;

@@ -1,6 +1,14 @@
 /** Holds as they travel: what waits for a vet, and what a vet has said. */
 import Joi from 'joi';
-import { HOLD_SOURCES, VET_ALLOWS, type Hold, type HoldPlace, type VetAllows } from '../core/check/index.ts';
+import {
+  HOLD_FINDINGS,
+  HOLD_SOURCES,
+  VET_ALLOWS,
+  type Hold,
+  type HoldFinding,
+  type HoldPlace,
+  type VetAllows,
+} from '../core/check/index.ts';
 import { ZONE_IDS } from '../core/dog/index.ts';
 import { daySchema, idSchema, lineSchema } from './common.ts';
 
@@ -11,9 +19,14 @@ export interface VetWordDraft {
   /** Who says so: the vet, or the owner for them. */
   readonly who: string;
   readonly places: readonly HoldPlace[];
+  /** What had been found there. */
+  readonly findings: readonly HoldFinding[];
   readonly allows: VetAllows;
   readonly note: string;
 }
+const findingsSchema = Joi.array()
+  .items(Joi.string().valid(...HOLD_FINDINGS))
+  .required();
 export const vetWordSchema: Joi.ObjectSchema<VetWordDraft> = Joi.object<VetWordDraft>({
   id: idSchema.required(),
   day: daySchema.required(),
@@ -23,6 +36,7 @@ export const vetWordSchema: Joi.ObjectSchema<VetWordDraft> = Joi.object<VetWordD
     .min(1)
     .unique()
     .required(),
+  findings: findingsSchema.min(1).unique(),
   allows: Joi.string()
     .valid(...VET_ALLOWS)
     .required(),
@@ -32,10 +46,12 @@ export const vetWordSchema: Joi.ObjectSchema<VetWordDraft> = Joi.object<VetWordD
 const placeSchema = Joi.string().valid('dog', ...ZONE_IDS);
 const plainDay = Joi.number().integer().required();
 /** A hold in a tide book. */
-export const holdSchema: Joi.ObjectSchema<Hold> = Joi.object<Hold>({
+export const vetHoldSchema: Joi.ObjectSchema<Hold> = Joi.object<Hold>({
   place: placeSchema.required(),
   since: plainDay,
-  finding: Joi.string().max(40).required(),
+  finding: Joi.string()
+    .valid(...HOLD_FINDINGS)
+    .required(),
   source: Joi.string()
     .valid(...HOLD_SOURCES)
     .required(),
@@ -44,6 +60,7 @@ export const holdSchema: Joi.ObjectSchema<Hold> = Joi.object<Hold>({
     day: plainDay,
     who: Joi.string().max(80).required(),
     places: Joi.array().items(placeSchema).required(),
+    findings: findingsSchema,
     allows: Joi.string()
       .valid(...VET_ALLOWS)
       .required(),

@@ -42,6 +42,8 @@ export interface SheetVisit {
   readonly checkId: string | null;
   /** The dog's next visit from today on. */
   readonly isNext: boolean;
+  /** Where its length fits no more: what is likely. */
+  readonly likely: number | null;
 }
 export interface SheetPage {
   readonly day: string;

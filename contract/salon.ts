@@ -5,6 +5,7 @@ import {
   BATH_RHYTHMS,
   BLADE_USES,
   DEFAULT_QUARRELS,
+  LENGTH_STEPS,
   MAT_WAYS,
   SALON_RHYTHMS,
   SLICKER_DEPTHS,
@@ -13,6 +14,7 @@ import {
   STROKES,
   WET_BRUSHING,
   type HouseRules,
+  type VisitLengths,
   type Quarrels,
   type ToolKind,
 } from '../core/kit/index.ts';
@@ -87,6 +89,15 @@ export const ratesSchema: Joi.ObjectSchema<HouseRules['rates']> = Joi.object<Hou
   roundToCents: Joi.number().integer().min(1).max(100_000).required(),
 });
 
+/** How long visits are booked for. */
+export const lengthsSchema: Joi.ObjectSchema<VisitLengths> = Joi.object<VisitLengths>({
+  step: Joi.number()
+    .integer()
+    .valid(...LENGTH_STEPS)
+    .required(),
+  shortest: Joi.number().integer().min(5).max(240).required(),
+});
+
 export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>({
   ...quarrelSchemas,
   weights: Joi.object({ hairOut: weight, minutes: weight, skin: weight, comfort: weight, dust: weight }).required(),
@@ -100,6 +111,7 @@ export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>(
   tubs: Joi.number().integer().min(1).max(50),
   dryPlaces: Joi.number().integer().min(1).max(50),
   shedHoursPerWeek: Joi.number().min(0.5).max(2000),
+  visits: lengthsSchema,
 }).label('house');
 
 /** Is the name a time zone that this machine's calendar knows. */

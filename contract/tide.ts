@@ -15,8 +15,8 @@ import {
 } from '../core/tide/index.ts';
 import type { YearBook } from '../core/book/index.ts';
 import { rosterSchema, wishFields } from './roster.ts';
-import { ratesSchema } from './salon.ts';
-import { holdSchema } from './hold.ts';
+import { lengthsSchema, ratesSchema } from './salon.ts';
+import { vetHoldSchema } from './hold.ts';
 import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
 
 export const TIDE_FORMAT = 'woolly-tide/tide-book';
@@ -95,6 +95,7 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
   openWeekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().required(),
   minutesPerWeek: positive,
   rates: ratesSchema.required(),
+  lengths: lengthsSchema.required(),
   readings: Joi.array()
     .items(Joi.object({ day: plainDay, celsius: Joi.number().min(-70).max(60).required() }))
     .required(),
@@ -124,14 +125,21 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
           longest: Joi.number().integer().min(1).max(400).required(),
         }).required(),
         booked: Joi.array()
-          .items(Joi.object({ day: plainDay, minutes: positive, agreed: Joi.boolean().required() }))
+          .items(
+            Joi.object({
+              day: plainDay,
+              minutes: positive,
+              agreed: Joi.boolean().required(),
+              told: Joi.number().min(0).max(100_000),
+            }),
+          )
           .required(),
         found: Joi.object({
           day: plainDay,
           load: Joi.number().min(0).max(1).required(),
           packed: Joi.boolean().required(),
         }),
-        holds: Joi.array().items(holdSchema).required(),
+        holds: Joi.array().items(vetHoldSchema).required(),
       }),
     )
     .unique('id')

@@ -43,7 +43,7 @@ const NOTHING: readonly Topic[] = [];
 
 const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
   'GET /bench/cases': [...PLAN, 'roster'],
-  'GET /bookings': ['bookings', 'dogs', 'salon'],
+  'GET /bookings': COAT,
   'GET /bookings.csv': ['bookings', 'dogs', 'salon'],
   'GET /bookings/:id/calendar.ics': ['bookings', 'dogs', 'salon'],
   'GET /calls': [...TIDE, 'days'],
@@ -125,7 +125,9 @@ const TOUCHES: Readonly<Record<WriteKey, readonly Topic[]>> = {
   'POST /bookings': ['bookings'],
   'POST /bookings/:id/agree': ['bookings'],
   'POST /bookings/:id/cancel': ['bookings'],
+  'POST /bookings/:id/leave': ['bookings'],
   'POST /bookings/:id/restore': ['bookings'],
+  'POST /bookings/:id/split': ['bookings'],
   'POST /bookings/:id/unagree': ['bookings'],
   'POST /bookings/hold': ['bookings'],
   'POST /bookings/read': ['bookings', 'roster'],

@@ -116,6 +116,12 @@ function yearDog(
   const days = (waits(of) ? [] : open).filter((d) =>
     wishes.every((w) => w.weekdays.length === 0 || w.weekdays.includes(isoWeekday(addDays(today, d)))),
   );
+  const fixed = [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter(
+    (x) => x >= 1 && x <= PLAN_DAYS,
+  );
+  const shortest = Math.min(...of.map((d) => d.rhythm.shortest));
+  // Skin rests between visits, also before one that is agreed already.
+  const rested = days.filter((d) => fixed.every((f) => Math.abs(f - d) >= shortest));
   const lastOf = (d: BookDog): number => {
     const last = d.sightings.reduce(
       (t, s) => (s.kind === 'visit' && s.day <= today ? Math.max(t, s.day) : t),
@@ -132,12 +138,12 @@ function yearDog(
       const tide = tides.get(d.id);
       return tide ? [coatOf(d, tide)] : [];
     }),
-    days,
+    days: rested,
     // Of a household, who came longest ago and who may come soonest decide together.
     lastVisit: Math.min(...of.map(lastOf)),
-    shortest: Math.min(...of.map((d) => d.rhythm.shortest)),
+    shortest,
     longest: Math.min(...of.map((d) => d.rhythm.longest)),
-    fixed: [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter((x) => x >= 1 && x <= PLAN_DAYS),
+    fixed,
     mostVisits: most.length > 0 ? Math.min(...most) : undefined,
     mostMinutes: of.length === 1 ? bears[0] : undefined,
   };

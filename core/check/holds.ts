@@ -14,6 +14,16 @@ export type HoldPlace = ZoneId | 'dog';
 /** What an owner found that somebody must see before the part is brushed again. */
 export type OwnerFinding = 'lump' | 'red-skin';
 export type HoldFinding = SkinFinding | DogStopCode | OwnerFinding;
+export const HOLD_FINDINGS: readonly HoldFinding[] = [
+  ...new Set<HoldFinding>([
+    ...STOPPING_SKIN,
+    ...INSPECTION.flatMap((row) => (row.onTrouble === 'stop-dog' ? [row.item] : [])),
+    'heavy-parasites',
+    'wide-pelt-frail',
+    'lump',
+    'red-skin',
+  ]),
+];
 export const HOLD_SOURCES = ['check', 'table', 'owner'] as const;
 export type HoldSource = (typeof HOLD_SOURCES)[number];
 
@@ -27,6 +37,8 @@ export interface VetWord {
   readonly who: string;
   /** Of the whole dog it is about every place. */
   readonly places: readonly HoldPlace[];
+  /** What was found there: something else, found the same day, the vet has not seen. */
+  readonly findings: readonly HoldFinding[];
   readonly allows: VetAllows;
   readonly note: string;
 }
@@ -101,7 +113,8 @@ export function holdsOf(facts: readonly HoldFact[], traits: readonly DogTrait[])
     } else if (fact.kind === 'vet') {
       const { kind: _, ...word } = fact;
       for (const [key, hold] of standing) {
-        if (!word.places.includes('dog') && !word.places.includes(hold.place)) continue;
+        const isAbout = word.places.includes('dog') || word.places.includes(hold.place);
+        if (!isAbout || !word.findings.includes(hold.finding)) continue;
         if (word.allows === 'as-usual') standing.delete(key);
         else standing.set(key, { ...hold, seen: word });
       }

@@ -38,6 +38,7 @@ export {
 } from './check.ts';
 export { STOPPING_SKIN, type Stops, type DogStop, type DogStopCode, type ZoneStop, stopsOf } from './stops.ts';
 export {
+  HOLD_FINDINGS,
   HOLD_SOURCES,
   VET_ALLOWS,
   type FoundStop,

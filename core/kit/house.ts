@@ -70,7 +70,21 @@ export interface HouseRules extends Quarrels {
   readonly dryPlaces?: number | undefined;
   /** Hours a week kept for this work; all that the doors and tables give when nobody has said. */
   readonly shedHoursPerWeek?: number | undefined;
+  /** Steps in which visits are booked, and the shortest visit there is: a dog comes in, is welcomed, and goes. */
+  readonly visits?: VisitLengths | undefined;
 }
+
+/** Steps that a house may choose from, minutes. */
+export const LENGTH_STEPS = [5, 10, 15, 20, 30, 60] as const;
+
+/** Minutes. */
+export interface VisitLengths {
+  readonly step: number;
+  readonly shortest: number;
+}
+/** Where a house has not said. Guess: quarters of an hour are what people agree on. */
+const USUAL_LENGTHS: VisitLengths = { step: 15, shortest: 30 };
+export const visitLengths = ({ visits }: Pick<HouseRules, 'visits'>): VisitLengths => visits ?? USUAL_LENGTHS;
 
 export interface QuarrelSide<V> {
   readonly value: V;

@@ -33,7 +33,10 @@ export {
   BATH_GAP_DAYS,
   DEFAULT_QUARRELS,
   DEFAULT_HOUSE,
+  LENGTH_STEPS,
+  visitLengths,
   type HouseRules,
+  type VisitLengths,
   type Quarrel,
   type Quarrels,
 } from './house.ts';

@@ -105,6 +105,7 @@ export {
   type Outlook,
   type OutlookHouse,
   bookedLength,
+  type MovedLength,
   gramsOn,
   needOf,
   nextVisits,

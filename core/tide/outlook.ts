@@ -5,6 +5,7 @@
 import { ceilTo, day, type Day, type Interval80 } from '../quantity/index.ts';
 import { priceCents } from '../bench/index.ts';
 import type { Hold } from '../check/index.ts';
+import type { VisitLengths } from '../kit/index.ts';
 import { visitNeed, type Need } from './need.ts';
 import { dueOf, type Due } from './due.ts';
 import type { CoatAhead, StartAhead } from './look-ahead.ts';
@@ -21,6 +22,9 @@ export interface Outlook {
   readonly grams: Interval80;
   readonly minutes: Interval80;
   readonly priceCents: number;
+  /** The length at which it would be booked now; moved: it is booked at another that fits no more. */
+  readonly length: number;
+  readonly moved?: MovedLength | undefined;
   /** Loose grams that stand in the coat today. */
   readonly now: Interval80;
   /** Bouts a week at home that this counts on, where a home notes them. */
@@ -36,7 +40,7 @@ export interface Outlook {
 }
 
 /** What an outlook rests on besides the dog and its tide. */
-export type OutlookHouse = Pick<TideBook, 'today' | 'openWeekdays' | 'rates'>;
+export type OutlookHouse = Pick<TideBook, 'today' | 'openWeekdays' | 'rates' | 'lengths'>;
 
 /** A start so long ago is no longer the season at hand. */
 const PAST_SEASON_DAYS = 45;
@@ -67,10 +71,28 @@ export function visitOn(dog: BookDog, tide: CoatAhead, from: Day, on: Day): Visi
   };
 }
 
-/** Visits are booked in steps of so many minutes. */
-const BOOKED_STEP = 5;
-/** The length at which a visit of so many minutes is booked. */
-export const bookedLength = (minutes: number): number => ceilTo(minutes, BOOKED_STEP);
+/** The length at which a visit of so many minutes is booked: whole steps of the house. */
+export const bookedLength = (minutes: number, { step, shortest }: VisitLengths): number =>
+  ceilTo(Math.max(minutes, shortest), step);
+
+/** A visit that is likely to take so much longer or shorter than was told, as a share of that, is told again. */
+const TOLD_AGAIN = 0.25;
+
+/** A booked visit whose length no longer means what it did. */
+export interface MovedLength {
+  readonly told: number;
+  readonly likely: number;
+  /** At which it would be booked now. */
+  readonly length: number;
+}
+function movedLength(
+  { minutes, told = minutes }: BookedVisit,
+  likely: number,
+  lengths: VisitLengths,
+): MovedLength | undefined {
+  const length = bookedLength(likely, lengths);
+  return length !== minutes && Math.abs(likely - told) > TOLD_AGAIN * told ? { told, likely, length } : undefined;
+}
 
 const newest = ({ sightings }: BookDog, kind: 'touch' | 'visit', today: Day) =>
   sightings.findLast((s) => s.kind === kind && s.day <= today);
@@ -113,6 +135,8 @@ export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: Outlo
     grams,
     minutes,
     priceCents: priceCents(minutes.likely, house.rates),
+    length: bookedLength(minutes.likely, house.lengths),
+    moved: booked && movedLength(booked, minutes.likely, house.lengths),
     now: tide.now,
     ...(tide.boutsPerWeek !== undefined && { boutsPerWeek: tide.boutsPerWeek }),
     blow: tide.blow,

@@ -1,7 +1,7 @@
 /** What forecasts of a whole salon rest on: its dogs with their logs and days, and the house’s rhythm. */
 import { clamp, type Day } from '../quantity/index.ts';
 import type { Hold } from '../check/index.ts';
-import type { HouseRules } from '../kit/index.ts';
+import type { HouseRules, VisitLengths } from '../kit/index.ts';
 import type { TideDog } from './dog-model.ts';
 import type { Place } from './seasons.ts';
 import type { Sighting } from './sightings.ts';
@@ -15,6 +15,8 @@ export interface BookedVisit {
   readonly day: Day;
   readonly minutes: number;
   readonly agreed: boolean;
+  /** Likely minutes of it when it was booked, or when somebody looked at it last; absent where nobody knew. */
+  readonly told?: number | undefined;
 }
 
 /** A dog as the tide reads it. */
@@ -50,6 +52,7 @@ export interface TideBook {
   /** Minutes of this work the salon has in a week. */
   readonly minutesPerWeek: number;
   readonly rates: HouseRules['rates'];
+  readonly lengths: VisitLengths;
   readonly readings: readonly Reading[];
   readonly dogs: readonly BookDog[];
 }

@@ -11,6 +11,7 @@ interface Row {
   readonly note: string;
   readonly cancelled: number;
   readonly agreed: number;
+  readonly told: number | null;
   readonly uid: string | null;
   readonly version: number;
 }
@@ -24,6 +25,7 @@ const record = (r: Row): BookingRecord => ({
   note: r.note,
   cancelled: r.cancelled === 1,
   agreed: r.agreed === 1,
+  told: r.told,
   version: r.version,
 });
 
@@ -39,8 +41,8 @@ export function bookingStore(db: Db) {
     `${SELECT} WHERE b.dog_id = ? AND b.starts_at >= ? AND b.cancelled = 0 ORDER BY b.starts_at, b.id`,
   );
   const insert = db.prepare<Omit<Row, 'dog_name' | 'cancelled' | 'version'>>(
-    `INSERT INTO booking (id, dog_id, starts_at, minutes, note, agreed, uid)
-     VALUES (@id, @dog_id, @starts_at, @minutes, @note, @agreed, @uid)`,
+    `INSERT INTO booking (id, dog_id, starts_at, minutes, note, agreed, told, uid)
+     VALUES (@id, @dog_id, @starts_at, @minutes, @note, @agreed, @told, @uid)`,
   );
   const agree = db.prepare<[string, number]>(
     'UPDATE booking SET agreed = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
@@ -52,8 +54,8 @@ export function bookingStore(db: Db) {
     'UPDATE booking SET cancelled = 0, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 1',
   );
   const byUid = db.prepare<[string], Row>(`${SELECT} WHERE b.uid = ?`);
-  const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'version'>>(
-    `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, version = version + 1
+  const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'told' | 'version'>>(
+    `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, told = @told, version = version + 1
      WHERE id = @id AND version = @version AND cancelled = 0`,
   );
   const cancel = db.prepare<[string, number]>(
@@ -69,8 +71,11 @@ export function bookingStore(db: Db) {
       from.all(fromInstant, toInstant).map(record),
     ofDogFrom: (dogId: string, fromInstant: string): readonly BookingRecord[] =>
       ofDog.all(dogId, fromInstant).map(record),
-    /** uid: of the calendar event it came with. */
-    insert: (b: BookingDraft, { agreed = true, uid = null }: { agreed?: boolean; uid?: string | null } = {}): void => {
+    /** told: likely minutes, where they are known; uid: of the calendar event it came with. */
+    insert: (
+      b: BookingDraft,
+      { agreed = true, told = null, uid = null }: { agreed?: boolean; told?: number | null; uid?: string | null } = {},
+    ): void => {
       insert.run({
         id: b.id,
         dog_id: b.dogId,
@@ -78,6 +83,7 @@ export function bookingStore(db: Db) {
         minutes: b.minutes,
         note: b.note,
         agreed: agreed ? 1 : 0,
+        told,
         uid,
       });
     },
@@ -91,8 +97,9 @@ export function bookingStore(db: Db) {
     /** Brings back what was cancelled; false when the stored version is another, or it stands. */
     restore: (id: string, version: number): boolean => restore.run(id, version).changes === 1,
     /** False when the stored version is another, or the booking is cancelled. */
-    update: (id: string, b: BookingEdit): boolean =>
-      update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, version: b.version }).changes === 1,
+    update: (id: string, b: BookingEdit, told: number | null = null): boolean =>
+      update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, told, version: b.version }).changes ===
+      1,
     cancel: (id: string, version: number): boolean => cancel.run(id, version).changes === 1,
   };
 }

@@ -10,6 +10,7 @@ interface WordRow {
   readonly day: number;
   readonly who: string;
   readonly places: string;
+  readonly findings: string;
   readonly allows: VetWord['allows'];
   readonly note: string;
 }
@@ -18,11 +19,12 @@ export interface StoredVetWord extends VetWord {
   readonly dogId: string;
 }
 
-const word = ({ dog_id: dogId, day: on, places, ...r }: WordRow): StoredVetWord => ({
+const word = ({ dog_id: dogId, day: on, places, findings, ...r }: WordRow): StoredVetWord => ({
   ...r,
   dogId,
   day: day(on),
   places: JSON.parse(places),
+  findings: JSON.parse(findings),
 });
 
 /** Prepared statements over holds. */
@@ -45,8 +47,8 @@ export function holdStore(db: Db) {
   const words = db.prepare<[string], WordRow>('SELECT * FROM vet_word WHERE dog_id = ? ORDER BY day, rowid');
   const one = db.prepare<[string], WordRow>('SELECT * FROM vet_word WHERE id = ?');
   const add = db.prepare<WordRow>(
-    `INSERT INTO vet_word (id, dog_id, day, who, places, allows, note)
-     VALUES (@id, @dog_id, @day, @who, @places, @allows, @note)`,
+    `INSERT INTO vet_word (id, dog_id, day, who, places, findings, allows, note)
+     VALUES (@id, @dog_id, @day, @who, @places, @findings, @allows, @note)`,
   );
   const drop = db.prepare<[string]>('DELETE FROM vet_word WHERE id = ?');
   return {
@@ -62,8 +64,14 @@ export function holdStore(db: Db) {
       const row = one.get(id);
       return row && word(row);
     },
-    addWord: (dogId: string, { day: on, places, ...w }: VetWordDraft): void =>
-      void add.run({ ...w, dog_id: dogId, day: parseDay(on) ?? 0, places: JSON.stringify(places) }),
+    addWord: (dogId: string, { day: on, places, findings, ...w }: VetWordDraft): void =>
+      void add.run({
+        ...w,
+        dog_id: dogId,
+        day: parseDay(on) ?? 0,
+        places: JSON.stringify(places),
+        findings: JSON.stringify(findings),
+      }),
     dropWord: (id: string): void => void drop.run(id),
   };
 }

@@ -3,6 +3,7 @@ import type { Router } from 'express';
 import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
+import { visitLengths } from '../../core/kit/index.ts';
 import { bookedLength } from '../../core/tide/index.ts';
 import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
@@ -10,7 +11,7 @@ import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
 import { dogToday } from '../services/dog-today.ts';
-import { learnDog } from '../services/outlooks.ts';
+import { learnDog, likelyMinutesAt, likelyWhereMoved } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { createOnce, ok, text } from '../reply.ts';
@@ -19,6 +20,8 @@ import { createOnce, ok, text } from '../reply.ts';
 const OFFERED_DAYS = 4;
 /** Times offered on one day, spread over it. */
 const OFFERED_TIMES = 6;
+/** A visit that is split is done within a week. */
+const SPLIT_DAYS = 7;
 /** Furthest look ahead for a day with a free time. */
 const LOOK_DAYS = 28;
 
@@ -79,7 +82,7 @@ export function bookingRoutes(context: ServerContext): Router {
     const { salon, bookings, outlook } = dogToday(context, dog);
     if (!outlook?.due)
       throw new Problem(409, null, `Nothing is known of ${dog.name}'s coat yet. Do a coat check first.`);
-    const minutes = bookedLength(outlook.minutes.likely);
+    const minutes = outlook.length;
     const page: NextPage = {
       dogId: id,
       dogName: dog.name,
@@ -109,7 +112,8 @@ export function bookingRoutes(context: ServerContext): Router {
               'from',
               `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
             );
-          stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false });
+          const told = likelyMinutesAt(context, dog, startsAt);
+          stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false, told });
         },
         () => found(stores.bookings.find(id), 'booking', id),
       );
@@ -119,12 +123,13 @@ export function bookingRoutes(context: ServerContext): Router {
   on('GET /bookings', () => {
     const salon = salonOf(context);
     const from = salonInstant(todayOf(context, salon), 0, salon.timeZone);
-    return ok({ bookings: stores.bookings.between(from, '9999') });
+    const bookings = stores.bookings.between(from, '9999');
+    return ok({ bookings, likely: Object.fromEntries(likelyWhereMoved(context, bookings)) });
   });
 
   on('POST /bookings', ({ body: draft }) => {
     return stores.write(() => {
-      found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
+      const dog = found(stores.dogs.find(draft.dogId), 'dog', draft.dogId);
       return createOnce(
         {
           what: 'booking',
@@ -134,12 +139,18 @@ export function bookingRoutes(context: ServerContext): Router {
         },
         () => {
           mustFit(draft);
-          stores.bookings.insert(draft);
+          stores.bookings.insert(draft, { told: likelyMinutesAt(context, dog, draft.startsAt) });
         },
         () => found(stores.bookings.find(draft.id), 'booking', draft.id),
       );
     });
   });
+
+  /** Likely minutes of a booking's visit as things stand. */
+  const likelyNow = ({ dogId }: BookingRecord, startsAt: string): number | null => {
+    const dog = stores.dogs.find(dogId);
+    return dog ? likelyMinutesAt(context, dog, startsAt) : null;
+  };
 
   on('PUT /bookings/:id', ({ params: { id }, body: edit }) => {
     return ok(
@@ -147,7 +158,7 @@ export function bookingRoutes(context: ServerContext): Router {
         const there = standing(stores.bookings.find(id), id);
         if (there.version !== edit.version) throw stale(there, edit);
         mustFit(edit, id);
-        stores.bookings.update(id, edit);
+        stores.bookings.update(id, edit, likelyNow(there, edit.startsAt));
         return found(stores.bookings.find(id), 'booking', id);
       }),
     );
@@ -164,6 +175,40 @@ export function bookingRoutes(context: ServerContext): Router {
           return found(stores.bookings.find(id), 'booking', id);
         }),
       );
+  // Its length stays; that it fits no more has been seen, and is not said again.
+  on(
+    'POST /bookings/:id/leave',
+    toStanding((id, version) => {
+      const there = standing(stores.bookings.find(id), id);
+      return stores.bookings.update(id, { ...there, version }, likelyNow(there, there.startsAt));
+    }),
+  );
+  on('POST /bookings/:id/split', ({ params: { id }, body: { version, second } }) =>
+    stores.write(() => {
+      const there = standing(stores.bookings.find(id), id);
+      return createOnce(
+        { what: 'booking', id: second, there: stores.bookings.find(second), isSame: (b) => b.dogId === there.dogId },
+        () => {
+          if (there.version !== version) throw stale(there, { version });
+          const salon = salonOf(context);
+          const likely = likelyNow(there, there.startsAt);
+          const minutes = bookedLength((likely ?? there.minutes) / 2, visitLengths(salon.house));
+          const day = salonDay(Date.parse(there.startsAt), salon.timeZone);
+          const [startsAt] = offers(addDays(day, 1), minutes, salon);
+          if (startsAt === undefined || salonDay(Date.parse(startsAt), salon.timeZone) > day + SPLIT_DAYS)
+            throw new Problem(
+              409,
+              'minutes',
+              `No table is free for the other ${minutes} minutes of ${there.dogName} within a week. Lengthen it, or move it.`,
+            );
+          stores.bookings.update(id, { ...there, minutes, version }, likely);
+          const other = { id: second, dogId: there.dogId, startsAt, minutes, note: there.note };
+          stores.bookings.insert(other, { agreed: false, told: likely });
+        },
+        () => found(stores.bookings.find(second), 'booking', second),
+      );
+    }),
+  );
   on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
   on('POST /bookings/:id/agree', toStanding(stores.bookings.agree));
   on('POST /bookings/:id/unagree', toStanding(stores.bookings.unagree));

@@ -81,7 +81,7 @@ export function dogRoutes(context: ServerContext): Router {
         .map((line) => checkSummary(context, line, dog.coatClass))
         .reverse(),
       sessions: stores.sessions.linesOf(id).map((line) => sessionResult(context, line).summary),
-      bookings: bookings.map((b) => ({ id: b.id, startsAt: b.startsAt, minutes: b.minutes })),
+      bookings,
     };
     return ok(page);
   });

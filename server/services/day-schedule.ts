@@ -25,6 +25,7 @@ import type { SalonRecord } from '../../contract/salon.ts';
 import type { AppContext } from '../context.ts';
 import { planOf, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
 import { salonInstant, salonMinute } from '../salon-time.ts';
+import { outlookNow } from './outlooks.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
 const GRACE_MINUTES = 30;
@@ -129,6 +130,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       leave: { from: starts, to: starts + b.minutes + GRACE_MINUTES },
       with: wishes.get(b.dogId)?.person ?? undefined,
     });
+    const isNext = stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
     read.push({
       id: b.id,
       dogId: b.dogId,
@@ -138,7 +140,8 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       agreed: b.agreed,
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
-      isNext: stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id,
+      isNext,
+      likely: isNext ? (outlookNow(context, dog).outlook?.moved?.likely ?? null) : null,
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));

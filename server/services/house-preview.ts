@@ -1,7 +1,7 @@
 /** What other house rules would do with the dogs that are booked next, and with everybody's next date. Nothing is written. */
 import type { HousePreview, SalonRecord } from '../../contract/salon.ts';
 import type { PlanRequest } from '../../core/bench/index.ts';
-import type { HouseRules } from '../../core/kit/index.ts';
+import { visitLengths, type HouseRules } from '../../core/kit/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
 import { outlookOf, rhythm } from '../../core/tide/index.ts';
 import type { DogRecord } from '../../contract/dog.ts';
@@ -54,6 +54,7 @@ async function movedDates(
         today,
         openWeekdays: rules.openWeekdays,
         rates: rules.rates,
+        lengths: visitLengths(rules),
       }).due?.offer
     );
   };

@@ -2,9 +2,12 @@
  * The outlook of each dog as every room of the server tells it: its records as they stand now, and its coat as it was
  * learnt last. Core says what follows (core/tide/outlook.ts); here it is only asked.
  */
+import type { BookingRecord } from '../../contract/booking.ts';
 import type { DogRecord } from '../../contract/dog.ts';
-import { factsOf, needOf, outlookOf, type BookDog, type Outlook } from '../../core/tide/index.ts';
+import { factsOf, needOf, outlookOf, visitOn, type BookDog, type Outlook } from '../../core/tide/index.ts';
+import { visitLengths } from '../../core/kit/index.ts';
 import type { AppContext } from '../context.ts';
+import { salonDay } from '../salon-time.ts';
 import { atMost } from '../work/at-most.ts';
 import { inPieces } from '../work/pauses.ts';
 import { bookDog, bookDogAtOnce, bookRoom, tideHead } from './tide-file.ts';
@@ -22,13 +25,23 @@ export interface DogOutlook {
 /** A reader of outlooks at one moment: for many dogs, what they share is read once. */
 export function outlookReader(context: AppContext): (dog: DogRecord) => DogOutlook {
   const room = bookRoom(context);
-  const house = { today: room.today, openWeekdays: room.salon.house.openWeekdays, rates: room.salon.house.rates };
+  const { openWeekdays, rates } = room.salon.house;
+  const house = { today: room.today, openWeekdays, rates, lengths: visitLengths(room.salon.house) };
   return (dog) => {
     const of = bookDogAtOnce(context, dog, room);
     const known = context.tide.tide(dog.id);
     const outlook = known && of.minutesAt.length > 0 ? outlookOf(of, known.tide, known.from, house) : undefined;
     return { facts: outlook ?? needOf(of, room.today, undefined), outlook };
   };
+}
+
+/** Likely minutes of a visit of a dog that starts at an instant; null where nothing was learnt of its coat. */
+export function likelyMinutesAt(context: AppContext, dog: DogRecord, startsAt: string): number | null {
+  const room = bookRoom(context);
+  const of = bookDogAtOnce(context, dog, room);
+  const known = context.tide.tide(dog.id);
+  if (!known || of.minutesAt.length === 0) return null;
+  return visitOn(of, known.tide, known.from, salonDay(Date.parse(startsAt), room.salon.timeZone)).minutes.likely;
 }
 
 export const outlookNow = (context: AppContext, dog: DogRecord): DogOutlook => outlookReader(context)(dog);
@@ -51,4 +64,19 @@ export async function learnDog(context: AppContext, dogId: string): Promise<void
   await atMost(MOST_WAIT_MS, context.tide.one({ ...tideHead(context, room), dogs: [of] }));
   // What was felt is taken by what was learnt of it, and its minutes with it.
   await inPieces(bookDog(context, dog, room));
+}
+
+/** Of bookings in order, likely minutes of those that are their dog's next one and whose length fits no more, by id. */
+export function likelyWhereMoved(context: AppContext, bookings: readonly BookingRecord[]): ReadonlyMap<string, number> {
+  const read = outlookReader(context);
+  const seen = new Set<string>();
+  return new Map(
+    bookings.flatMap((b) => {
+      if (seen.has(b.dogId)) return [];
+      seen.add(b.dogId);
+      const dog = context.stores.dogs.find(b.dogId);
+      const moved = dog && read(dog).outlook?.moved;
+      return moved ? [[b.id, moved.likely] as const] : [];
+    }),
+  );
 }

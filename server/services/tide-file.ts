@@ -19,6 +19,7 @@ import {
   type LifeEvent,
   type Sighting,
 } from '../../core/tide/index.ts';
+import { visitLengths } from '../../core/kit/index.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { learntFor } from '../../core/tally/index.ts';
 import type { AppContext, GatheredFile } from '../context.ts';
@@ -106,18 +107,16 @@ function* minutesAt(
     const at = checkAtGrade(dog, finger, day(0), found);
     made.push(outlineOf({ dog: facts, check: at, kit: room.kit, house: room.house, learnt }).minutes);
   }
-  // More hair never takes less time; where a coat grades no higher the time stays.
+  // More hair never takes less time; where a coat grades no higher the time stays. No visit is shorter than the house's shortest.
+  const { shortest } = visitLengths(room.house);
   const rising = made.map((_, i) => Math.max(...made.slice(0, i + 1)));
-  if (!check || !found) return memos.minutes.put(planned, '', rising);
+  const visits = (by: number): readonly number[] => rising.map((m) => Math.max(shortest, m * by));
+  if (!check || !found) return memos.minutes.put(planned, '', visits(1));
   yield;
   const plan = planOf(context, check, room);
   const best = plan.recommended && openMethod(plan, plan.recommended.method);
   const by = best ? best.minutes / Math.max(1, minutesAtLoad(rising, foundCoat(found, facts).load)) : 1;
-  return memos.minutes.put(
-    planned,
-    '',
-    rising.map((m) => m * by),
-  );
+  return memos.minutes.put(planned, '', visits(by));
 }
 
 /** A dog's records as its forecasts read them, but for what the bench says of minutes. */
@@ -173,6 +172,7 @@ const bookedOf = ({ stores }: AppContext, dogId: string, salon: SalonRecord, tod
     day: salonDay(Date.parse(b.startsAt), salon.timeZone),
     minutes: b.minutes,
     agreed: b.agreed,
+    ...(b.told !== null && { told: b.told }),
   }));
 
 /** What a dog's records were read at: another word when something was written about it, or a day is over. */
@@ -311,6 +311,7 @@ export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<
     place: { latitudeDeg: salon.latitudeDeg, longitudeDeg: salon.longitudeDeg },
     openWeekdays: open,
     rates: salon.house.rates,
+    lengths: visitLengths(salon.house),
     minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
     roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
     wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),

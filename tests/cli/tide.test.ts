@@ -24,6 +24,7 @@ const file = (until: number): TideFile => ({
   openWeekdays: [1, 2, 3, 4, 5],
   minutesPerWeek: 900,
   rates: DEFAULT_HOUSE.rates,
+  lengths: { step: 15, shortest: 30 },
   readings: [],
   dogs: town.dogs.map((d, i) => ({
     id: `dog-${i}`,

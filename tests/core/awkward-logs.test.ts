@@ -49,6 +49,7 @@ function outlook({ log = USUAL, place = NORTH, dog = {} }: Asked) {
     openWeekdays: [1, 2, 3, 4, 5],
     minutesPerWeek: 2400,
     rates: DEFAULT_HOUSE.rates,
+    lengths: { step: 5, shortest: 5 },
     readings: [],
     dogs: [of],
   };

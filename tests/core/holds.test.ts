@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   asHeld,
+  HOLD_FINDINGS,
   holdsOf,
   placesHeld,
   SKIN_FINDINGS,
@@ -43,6 +44,7 @@ const vet = (
   day: on(n),
   who: 'Dr Example',
   places,
+  findings: HOLD_FINDINGS,
   allows,
   note: '',
 });
@@ -77,6 +79,8 @@ describe('a hold', () => {
     expect(places(met(1), vet(3, ['rump']))).to.deep.equal([]);
     expect(places(met(1), vet(3, ['belly']))).to.deep.equal(['rump']);
     expect(places(met(1), vet(3, ['dog'])), 'of the whole dog is of every place').to.deep.equal([]);
+    const other = { ...vet(1, ['rump']), findings: ['wound' as const] };
+    expect(places(met(1), other), 'what the vet was not shown').to.deep.equal(['rump']);
     const left = holdsOf([met(1), vet(3, ['rump'], 'not-there')], []);
     expect(placesHeld(left)).to.deep.equal(['rump']);
     expect(waitsForVet(left)).to.equal(false);

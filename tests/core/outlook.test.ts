@@ -44,6 +44,7 @@ const bookOf = (dog: BookDog, today: Day): TideBook => ({
   openWeekdays: [1, 2, 3, 4, 5],
   minutesPerWeek: 2400,
   rates: DEFAULT_HOUSE.rates,
+  lengths: { step: 15, shortest: 30 },
   readings: [],
   dogs: [dog],
 });

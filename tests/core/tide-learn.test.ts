@@ -5,7 +5,6 @@ import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { ended, addDays, day, dayFromCivil, isoWeekday, seededRandom, type Day } from '../../core/quantity/index.ts';
 import {
   bandScore,
-  bookedLength,
   callList,
   dogModel,
   dogStory,
@@ -73,6 +72,7 @@ const BOOK: TideBook = {
   openWeekdays: [1, 2, 3, 4, 5],
   minutesPerWeek: 600,
   rates: DEFAULT_HOUSE.rates,
+  lengths: { step: 5, shortest: 30 },
   readings: [],
   dogs: TOWN.dogs.map((d, i): BookDog => ({
     id: `dog-${i}`,
@@ -312,7 +312,7 @@ describe('a book of dogs', () => {
     for (const c of calls) {
       expect(c.outlook.due.offer).to.be.greaterThan(BOOK.today);
       expect(isoWeekday(c.outlook.due.offer)).to.be.at.most(5);
-      expect(bookedLength(c.outlook.minutes.likely) % 5).to.equal(0);
+      expect(c.outlook.length % 5).to.equal(0);
       expect((c.start?.low ?? c.outlook.due.day) - BOOK.today).to.be.at.most(21);
     }
   });

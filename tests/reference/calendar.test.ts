@@ -14,6 +14,7 @@ const BOOKING: BookingRecord = {
   note: 'Line one\nLine two, with; signs',
   cancelled: false,
   agreed: true,
+  told: null,
   version: 3,
 };
 const NOW = Date.parse('2031-03-01T12:00:00Z');

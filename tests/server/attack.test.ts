@@ -142,6 +142,7 @@ describe('an attack', () => {
       note: INJECTED,
       cancelled: false,
       agreed: true,
+      told: null,
       version: 1,
     };
     const ics = bookingIcs(booking, salon, NOW);

@@ -29,7 +29,15 @@ const CASES: readonly Case[] = [
   { path: `${BOLLARD}/life-events`, body: { id: 'once-l', kind: 'moved', day: '2031-04-08', outdoorShare: 0.4 } },
   {
     path: `${BOLLARD}/vet-words`,
-    body: { id: 'once-v', day: '2031-04-08', who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' },
+    body: {
+      id: 'once-v',
+      day: '2031-04-08',
+      who: 'Dr Example',
+      places: ['dog'],
+      findings: ['lump', 'hot-spot'],
+      allows: 'as-usual',
+      note: '',
+    },
   },
   { path: '/products/moves', body: move, other: { body: { ...move, ml: 121 } } },
 ];

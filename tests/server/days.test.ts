@@ -114,6 +114,7 @@ describe('acts in the book', () => {
             agreed: undefined,
             cancelled: undefined,
             dogName: undefined,
+            told: undefined,
           })
         ).status,
       ).to.be.oneOf([201, 409]);

@@ -153,7 +153,15 @@ describe('the home over HTTP', () => {
     await room.call('POST', '/home-reports/r-1/close');
     expect(JSON.stringify((await room.call('GET', '/home-reports')).json)).to.not.contain('r-1');
     expect((await owner('GET', '/owner')).json.dogs[0].closed, 'an answer is no look').to.include('chest');
-    const word = { id: 'v-1', day: TODAY, who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' };
+    const word = {
+      id: 'v-1',
+      day: TODAY,
+      who: 'Dr Example',
+      places: ['dog'],
+      findings: ['lump', 'hot-spot'],
+      allows: 'as-usual',
+      note: '',
+    };
     await room.call('POST', `/dogs/${DOG}/vet-words`, word);
     expect((await owner('GET', '/owner')).json.dogs[0].closed).to.not.include('chest');
   });

@@ -280,6 +280,7 @@ describe('calendars and tables', () => {
       dogName: undefined,
       agreed: undefined,
       cancelled: undefined,
+      told: undefined,
       note: 'says "gently", please',
     });
     const csv = (await room.call('GET', '/bookings.csv')).text;
@@ -446,6 +447,7 @@ describe('days of a salon, wherever and whenever it is', () => {
         openWeekdays: [1, 2, 3, 4, 5, 6, 7],
         minutesPerWeek: 960,
         rates: salon.house.rates,
+        lengths: { step: 15, shortest: 30 },
         readings: [],
         dogs: [],
         roster: { people, away },

@@ -11,7 +11,15 @@ import { fillSmall, TANSY } from '../small-house.ts';
 import { CHECK, NOW, openRoom, type Room } from './room.ts';
 
 const EVENT = { id: 'event-t', atMs: NOW, act: { kind: 'started' } };
-const VET_WORD = { id: 'vet-t', day: '2031-04-08', who: 'Dr Example', places: ['dog'], allows: 'as-usual', note: '' };
+const VET_WORD = {
+  id: 'vet-t',
+  day: '2031-04-08',
+  who: 'Dr Example',
+  places: ['dog'],
+  findings: ['lump', 'hot-spot'],
+  allows: 'as-usual',
+  note: '',
+};
 const WISH = { channel: 'mail', email: 'ada@example.org', quiet: { fromMinute: 1200, toMinute: 540 }, version: 0 };
 const PERSON = {
   id: 'person-t',
@@ -90,6 +98,8 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ],
   ['POST /bookings/:id/cancel', '/bookings/booking-t/cancel', { version: 4 }],
   ['POST /bookings/:id/restore', '/bookings/booking-t/restore', { version: 5 }],
+  ['POST /bookings/:id/leave', '/bookings/booking-t/leave', { version: 6 }],
+  ['POST /bookings/:id/split', '/bookings/booking-t/split', { version: 7, second: 'booking-u' }],
   ['POST /bookings/hold', undefined, { id: 'hold-t', dogId: 'dog-t', from: '2031-04-21', minutes: 60 }],
   ['PUT /roster/people/:id', '/roster/people/person-t', PERSON],
   [

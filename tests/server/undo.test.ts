@@ -117,6 +117,7 @@ const ACTS: readonly Act[] = [
         day: TODAY,
         who: 'Dr Example',
         places: ['rump'],
+        findings: ['wound'],
         allows: 'not-there',
         note: 'Ten days.',
       }),

@@ -4,7 +4,7 @@ import type { DogListItem, DogPage } from '../../contract/dog.ts';
 import type { DogHolds, HoldsPage } from '../../contract/hold.ts';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
-import { placesHeld } from '../../core/check/index.ts';
+import { HOLD_FINDINGS, placesHeld } from '../../core/check/index.ts';
 import { HOME_PARTS, partOf } from '../../core/home/index.ts';
 import { zone, type ZoneId } from '../../core/dog/index.ts';
 import { yearOfTide } from '../../core/book/index.ts';
@@ -104,6 +104,7 @@ describe('what waits for a vet', () => {
       day: TODAY,
       who: 'Dr Example',
       places: [SPOT],
+      findings: HOLD_FINDINGS,
       allows: 'as-usual',
       note: 'It has healed.',
       ...more,
@@ -156,9 +157,21 @@ describe('what waits for a vet', () => {
 
   it('seen at home closes its part and the whole week knows why', async () => {
     const part = HOME_PARTS.find((p) => p === partOf(zone(SPOT).region));
-    room.stores.home.addReport(DOG, { id: 'r', day: TODAY, kind: 'lump', part: part ?? null, note: 'pea-sized', author: '' });
+    room.stores.home.addReport(DOG, {
+      id: 'r',
+      day: TODAY,
+      kind: 'lump',
+      part: part ?? null,
+      note: 'pea-sized',
+      author: '',
+    });
     const said = await heldIn(room);
-    expect(said).to.include({ 'needs a vet': true, 'is asked after': true, 'is called': false, 'is brushed at home': false });
+    expect(said).to.include({
+      'needs a vet': true,
+      'is asked after': true,
+      'is called': false,
+      'is brushed at home': false,
+    });
     expect(said['is closed at home']).to.deep.equal([part]);
     expect(said['is said at home']).to.include(SPOT);
     await seen({ places: ['dog'] });

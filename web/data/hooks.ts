@@ -187,12 +187,19 @@ export const useAddCall = () => useWrite((call: CallDraft) => api.post('/calls',
 export const useEditBooking = () =>
   useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api.put('/bookings/:id', { id }, edit));
 /** Something done to a booking as it stood when somebody looked. */
-const useStanding = (act: 'cancel' | 'restore' | 'agree' | 'unagree') =>
+const useStanding = (act: 'cancel' | 'restore' | 'agree' | 'unagree' | 'leave') =>
   useWrite(({ id, version }: { id: string; version: number }) => api.post(`/bookings/:id/${act}`, { id }, { version }));
 export const useCancelBooking = () => useStanding('cancel');
 /** Takes a cancelled visit up again, exactly as it was. */
 export const useRestoreBooking = () => useStanding('restore');
 export const useAgree = () => useStanding('agree');
+/** Its length fits no more, and stays. */
+export const useLeaveLength = () => useStanding('leave');
+/** Two visits of one, the second within a week. */
+export const useSplitBooking = () =>
+  useWrite(({ id, version, second }: { id: string; version: number; second: string }) =>
+    api.post('/bookings/:id/split', { id }, { version, second }),
+  );
 export const useUnagree = () => useStanding('unagree');
 export const useReadCalendar = () => useWrite((ics: string) => api.post('/calendar/read', { ics }));
 export const useReadBookings = () => useWrite((csv: string) => api.post('/bookings/read', { csv }));

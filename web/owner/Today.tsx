@@ -85,8 +85,8 @@ export function Today({ dog, onBrush, onDone }: Props) {
       )}
       {dog.closed.length > 0 && (
         <p className="ow-note ow-stop">
-          Do not brush {partNames(dog.closed)}: somebody has to look there first. {holdTexts(dog.holds).join(' ')} If it
-          is sore, wet or growing, a vet.
+          Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
+          {holdTexts(dog.holds, dayMonth).join(' ')} If it is sore, wet or growing, a vet.
         </p>
       )}
     </section>

@@ -1,5 +1,7 @@
 /** How the book's answers are said. */
 import { gapOf, type BookSummary, type DayRule, type Otherwise, type WeekOver } from '../../core/book/index.ts';
+import type { BookingRecord } from '../../contract/booking.ts';
+import type { MovedLength } from '../../core/tide/index.ts';
 import { shortDay, weekdayName } from './dates.ts';
 import { grams, listText, minutesText } from './figures.ts';
 
@@ -60,3 +62,13 @@ export function earlyText(weeks: readonly WeekOver[]): string {
   const text = listText(named.map((w) => `the week from ${shortDay(w.from)} by ${minutesText(Math.round(w.over))}`));
   return `If every blow comes ten days early, ${weeks.length === 1 ? 'one week runs' : `${weeks.length} weeks run`} over: ${text}${rest > 0 ? `, and ${rest} more by less` : ''}.`;
 }
+
+/** A booked length that fits its coat no more. */
+export const movedText = (
+  { dogName, minutes }: Pick<BookingRecord, 'dogName' | 'minutes'>,
+  { likely }: MovedLength,
+): string => `${dogName} is booked for ${minutesText(minutes)}. Its coat will likely take ${minutesText(likely)}.`;
+
+/** A length in a list: as it is booked, and what is likely where that is another. */
+export const lengthText = (minutes: number, likely: number | null | undefined): string =>
+  likely == null ? minutesText(minutes) : `${minutesText(minutes)}, likely ${minutesText(likely)}`;

@@ -2,7 +2,6 @@
 import type { Hold, HoldFinding, HoldSource, VetAllows } from '../../core/check/index.ts';
 import { zoneName } from '../../core/dog/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
-import { shortDay } from './dates.ts';
 import { capital, listText } from './figures.ts';
 
 const FINDINGS: Partial<Readonly<Record<HoldFinding, string>>> = {
@@ -38,8 +37,8 @@ export type HoldTold = Pick<Hold, 'place' | 'since' | 'finding' | 'source'> & {
 
 const findingWord = (finding: HoldFinding): string => FINDINGS[finding] ?? 'something that a vet should see';
 
-/** Holds that were found together are said together, a sentence each. */
-export function holdTexts(holds: readonly HoldTold[]): readonly string[] {
+/** Holds that were found together are said together, a sentence each. sayDay: how this page says a day. */
+export function holdTexts(holds: readonly HoldTold[], sayDay: (day: Day) => string): readonly string[] {
   const together = new Map<string, HoldTold[]>();
   for (const h of holds) {
     const seen = typeof h.seen === 'object' ? h.seen.day : h.seen;
@@ -50,9 +49,9 @@ export function holdTexts(holds: readonly HoldTold[]): readonly string[] {
     if (!first) return [];
     const places = [first, ...more].flatMap(({ place }) => (place === 'dog' ? [] : [zoneName(place)]));
     const where = places.length > 0 ? ` at ${listText(places)}` : '';
-    const found = `${capital(findingWord(first.finding))}${where}, ${FOUND[first.source]} ${shortDay(first.since)}.`;
+    const found = `${capital(findingWord(first.finding))}${where}, ${FOUND[first.source]} ${sayDay(first.since)}.`;
     if (typeof first.seen === 'object')
-      return [`${found} Seen on ${shortDay(first.seen.day)} (${first.seen.who}): to be left alone.`];
+      return [`${found} Seen on ${sayDay(first.seen.day)} (${first.seen.who}): to be left alone.`];
     return [first.seen ? `${found} A vet has seen it: to be left alone.` : found];
   });
 }

@@ -1,4 +1,5 @@
 /** Desk → Ahead: the bookings from today on, by day. */
+import { lengthText } from '../../words/book.ts';
 import { Link } from 'react-router';
 import { BookedFact } from '../../app/BookedFact.tsx';
 import { Loaded } from '../../app/state.tsx';
@@ -18,7 +19,7 @@ export function AheadRoom() {
       <Loaded query={salon}>
         {({ salon: { timeZone } }) => (
           <Loaded query={bookings}>
-            {({ bookings: list }) => {
+            {({ bookings: list, likely }) => {
               if (list.length === 0)
                 return <p className="wt-sheet">Nothing is booked. Open a dog and find it a date.</p>;
               const days = [...new Set(list.map((b) => dateOf(b.startsAt, timeZone)))];
@@ -41,7 +42,7 @@ export function AheadRoom() {
                               <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
                               <span className="wt-soft">
                                 <BookedFact booking={b} isNext={nextOf.get(b.dogId) === b} zone={timeZone}>
-                                  {minutesText(b.minutes)}
+                                  {lengthText(b.minutes, likely[b.id])}
                                 </BookedFact>
                               </span>
                             </li>

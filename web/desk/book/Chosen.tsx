@@ -7,6 +7,7 @@ import { otherwiseNear, rulesAgainst, type PlannedVisit } from '../../../core/bo
 import { addDays, type Day } from '../../../core/quantity/index.ts';
 import type { DogTide, Outlook } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { MovedLength } from '../../app/MovedLength.tsx';
 import { CoatCurve } from '../../drawing/CoatCurve.tsx';
 import { otherwiseText, ruleText } from '../../words/book.ts';
 import { instantText, shortDay } from '../../words/dates.ts';
@@ -86,6 +87,7 @@ export function Chosen({
         {visit.parts > 1 &&
           ` It bears no longer at a time than its standing allows: ${visit.parts} visits within the week, nothing left worse in between.`}
       </p>
+      {booking && outlook && <MovedLength booking={booking} moved={outlook.moved} />}
       {tide && <CoatCurve tide={tide} from={file.today} days={days} />}
       {target !== undefined && (
         <>

@@ -8,7 +8,7 @@ import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { isClosed, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
-import { askAfter, bookedLength, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
+import { askAfter, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
 import { useAddCall } from '../../data/hooks.ts';
 import { dateOf, instantText, shortDay } from '../../words/dates.ts';
@@ -129,7 +129,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                               ...EMPTY,
                               dogId: call.dog.id,
                               day: d,
-                              minutes: bookedLength(call.outlook.minutes.likely),
+                              minutes: call.outlook.length,
                             }),
                             on: d,
                           },

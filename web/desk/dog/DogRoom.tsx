@@ -8,6 +8,7 @@ import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/in
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
 import type { NeedReason } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { MovedLength } from '../../app/MovedLength.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
@@ -122,7 +123,7 @@ export function DogRoom() {
           </div>
           <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
           {(page.holds.holds.length > 0 || page.holds.words.length > 0) && (
-            <section className="wt-sheet" aria-labelledby="vet">
+            <section className="wt-sheet mb-3" aria-labelledby="vet">
               <h2 id="vet">For the vet</h2>
               <Fact dog={dogId} of="hold" from={page.holds}>
                 <HoldCard of={page.holds} today={page.today} />
@@ -179,6 +180,7 @@ export function DogRoom() {
                     )}
                   </p>
                 ))}
+                {page.bookings[0] && <MovedLength booking={page.bookings[0]} moved={page.outlook?.moved} />}
                 {page.outlook?.due ? (
                   <>
                     <p>

@@ -3,13 +3,20 @@ import { useDeferredValue, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
-import { QUARRELS, type HouseRules, type Quarrel, type Quarrels } from '../../../core/kit/index.ts';
+import {
+  LENGTH_STEPS,
+  QUARRELS,
+  visitLengths,
+  type HouseRules,
+  type Quarrel,
+  type Quarrels,
+} from '../../../core/kit/index.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
 import { minuteClock } from '../../words/clock.ts';
 import { weekdayName } from '../../words/dates.ts';
-import { capital, listText, money } from '../../words/figures.ts';
+import { capital, listText, minutesText, money } from '../../words/figures.ts';
 import { Effect } from './Effect.tsx';
 
 const WEIGHT_WORDS = {
@@ -57,6 +64,11 @@ const RULE_WORDS: readonly FieldWord<HouseRules>[] = [
   { key: 'tubs', label: 'Tubs' },
   { key: 'dryPlaces', label: 'Places to dry a dog' },
   { key: 'shedHoursPerWeek', label: 'Hours a week for this work' },
+  {
+    key: 'visits',
+    label: 'Lengths of visits',
+    say: (h) => `steps of ${minutesText(visitLengths(h).step)}, ${minutesText(visitLengths(h).shortest)} at least`,
+  },
 ];
 
 function EditHouse({ salon }: { salon: SalonRecord }) {
@@ -219,6 +231,31 @@ function HouseForm({
             <span id="quay-hint" className="wt-soft">
               the quay wall of the <Link to="/desk/tide">tide</Link>
             </span>
+          </label>
+          <label>
+            Visits are booked in steps of
+            <Form.Select
+              value={visitLengths(house).step}
+              onChange={(e) => setHouse({ ...house, visits: { ...visitLengths(house), step: number(e.target.value) } })}
+            >
+              {LENGTH_STEPS.map((step) => (
+                <option key={step} value={step}>
+                  {minutesText(step)}
+                </option>
+              ))}
+            </Form.Select>
+          </label>
+          <label>
+            Shortest visit, in minutes
+            <Form.Control
+              type="number"
+              min={5}
+              max={240}
+              value={visitLengths(house).shortest}
+              onChange={(e) =>
+                setHouse({ ...house, visits: { ...visitLengths(house), shortest: number(e.target.value) } })
+              }
+            />
           </label>
         </div>
       </section>

@@ -1,4 +1,5 @@
 /** The day dog by dog: when it comes, where it is, when it is ready; its next stage is begun and ended here. */
+import { lengthText } from '../../words/book.ts';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
@@ -83,7 +84,7 @@ export function DogList({ page, sheet, names }: Props) {
                 <span className="wt-soft">
                   comes at {clockText(v.startsAt, page.timeZone)} for{' '}
                   <BookedFact booking={v} isNext={v.isNext} zone={page.timeZone}>
-                    {minutesText(v.minutes)}
+                    {lengthText(v.minutes, v.likely)}
                   </BookedFact>
                   , ready at {minuteText(ready)}
                   {!v.agreed && ', not agreed yet'}

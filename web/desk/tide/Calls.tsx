@@ -2,7 +2,7 @@
 import { memo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { bookedLength, type BookDog, type Call } from '../../../core/tide/index.ts';
+import { type BookDog, type Call } from '../../../core/tide/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
 import { Fact } from '../../app/Fact.tsx';
 import { Refusal } from '../../app/state.tsx';
@@ -90,7 +90,7 @@ export const Calls = memo(function Calls({
                   id: newId(),
                   dogId: c.dog.id,
                   from: formatDay(c.outlook.due.offer),
-                  minutes: bookedLength(c.outlook.minutes.likely),
+                  minutes: c.outlook.length,
                 });
               }}
             >

@@ -2,6 +2,7 @@
 import { Link } from 'react-router';
 import type { BookDog } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { shortDay } from '../../words/dates.ts';
 import { holdTexts } from '../../words/holds.ts';
 
 export const AskAfter = ({ dogs }: { dogs: readonly BookDog[] }) => (
@@ -13,7 +14,10 @@ export const AskAfter = ({ dogs }: { dogs: readonly BookDog[] }) => (
         </h3>
         <p>
           <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
-            {holdTexts(dog.holds.filter((h) => !h.seen)).join(' ')}
+            {holdTexts(
+              dog.holds.filter((h) => !h.seen),
+              shortDay,
+            ).join(' ')}
           </Fact>{' '}
           Ask how it went at the vet.
         </p>

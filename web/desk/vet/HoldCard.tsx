@@ -23,7 +23,7 @@ export function HoldCard({ of, today }: { of: DogHolds; today: number }) {
     <>
       {of.holds.length > 0 && (
         <ul className="wt-bare">
-          {holdTexts(of.holds).map((text) => (
+          {holdTexts(of.holds, shortDay).map((text) => (
             <li key={text}>{text}</li>
           ))}
         </ul>
@@ -52,7 +52,13 @@ export function HoldCard({ of, today }: { of: DogHolds; today: number }) {
             onLeave={() => setOpen(false)}
             onSay={(fields, allows) =>
               add.mutate(
-                { id: newId(), ...fields, allows, places: [...new Set(of.holds.map((h) => h.place))] },
+                {
+                  id: newId(),
+                  ...fields,
+                  allows,
+                  places: [...new Set(of.holds.map((h) => h.place))],
+                  findings: [...new Set(of.holds.map((h) => h.finding))],
+                },
                 { onSuccess: () => setOpen(false) },
               )
             }

@@ -90,7 +90,8 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
       )}
       {dog.closed.length > 0 && (
         <p className="wt-fridge-stop">
-          Do not brush {partNames(dog.closed)}: somebody has to look there first. {holdTexts(dog.holds).join(' ')}
+          Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
+          {holdTexts(dog.holds, dayMonth).join(' ')}
         </p>
       )}
       <section>
