@@ -1,6 +1,7 @@
 /** What a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
 import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
+import type { DogRecord } from '../../contract/dog.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
 import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
 import { atWork, isClosed } from '../../core/book/index.ts';
@@ -33,6 +34,10 @@ const GRACE_MINUTES = 30;
 const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
+
+/** Likely minutes of a dog's next visit, where its length fits no more. */
+const movedTo = (context: AppContext, dog: DogRecord): number | null =>
+  outlookNow(context, dog).outlook?.moved?.likely ?? null;
 
 /** Bookings that stand on a day. */
 export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
@@ -141,7 +146,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
       isNext,
-      likely: isNext ? (outlookNow(context, dog).outlook?.moved?.likely ?? null) : null,
+      likely: isNext ? movedTo(context, dog) : null,
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));

@@ -91,6 +91,57 @@ function Facts({ page: { dog, today } }: { page: DogPage }) {
   );
 }
 
+/** When it comes next, and whether what is booked fits its coat. */
+function NextDate({ page: { dog, bookings, outlook }, zone }: { page: DogPage; zone: string }) {
+  return (
+    <section className="wt-sheet" aria-labelledby="next">
+      <h2 id="next">Next date</h2>
+      {bookings.map((b, i) => (
+        <p key={b.id}>
+          <CalendarDays aria-hidden size={17} /> Booked{' '}
+          {i === 0 && outlook ? (
+            <>
+              <Fact dog={dog.id} of="booked" from={outlook}>
+                {instantText(b.startsAt, zone)}
+              </Fact>
+              ,{' '}
+              <Fact dog={dog.id} of="booked-minutes" from={outlook}>
+                {minutesText(b.minutes)}
+              </Fact>
+            </>
+          ) : (
+            `${instantText(b.startsAt, zone)}, ${minutesText(b.minutes)}`
+          )}
+        </p>
+      ))}
+      {bookings[0] && <MovedLength booking={bookings[0]} moved={outlook?.moved} />}
+      {outlook?.due ? (
+        <>
+          <p>
+            The coat is due{' '}
+            <Fact dog={dog.id} of="due" from={outlook}>
+              <strong>{longDay(outlook.due.day)}</strong>
+            </Fact>
+            . On {shortDay(outlook.visit)} about{' '}
+            <Fact dog={dog.id} of="grams" from={outlook}>
+              {grams(outlook.grams.likely)}
+            </Fact>{' '}
+            of loose coat,{' '}
+            <Fact dog={dog.id} of="minutes" from={outlook}>
+              {minutesText(outlook.minutes.likely)}
+            </Fact>
+            .
+          </p>
+          <p className="wt-soft">{outlook.due.reasons.map(dueReason).join(' ')}</p>
+          <Link to={`/desk/dogs/${dog.id}/next`}>Find a date</Link> · <Link to={`/home/${dog.id}`}>Home card</Link>
+        </>
+      ) : (
+        <p className="wt-soft">A coat check tells when this dog should come.</p>
+      )}
+    </section>
+  );
+}
+
 /** How the one reason is shown: a stop, something to see to, or calm. */
 function needTone(code: NeedReason['code']): string {
   if (code === 'vet-first') return 'wt-note-stop';
@@ -160,52 +211,7 @@ export function DogRoom() {
               <section className="wt-sheet" aria-label="Facts">
                 <Facts page={page} />
               </section>
-              <section className="wt-sheet" aria-labelledby="next">
-                <h2 id="next">Next date</h2>
-                {page.bookings.map((b, i) => (
-                  <p key={b.id}>
-                    <CalendarDays aria-hidden size={17} /> Booked{' '}
-                    {i === 0 && page.outlook ? (
-                      <>
-                        <Fact dog={dogId} of="booked" from={page.outlook}>
-                          {instantText(b.startsAt, zone)}
-                        </Fact>
-                        ,{' '}
-                        <Fact dog={dogId} of="booked-minutes" from={page.outlook}>
-                          {minutesText(b.minutes)}
-                        </Fact>
-                      </>
-                    ) : (
-                      `${instantText(b.startsAt, zone)}, ${minutesText(b.minutes)}`
-                    )}
-                  </p>
-                ))}
-                {page.bookings[0] && <MovedLength booking={page.bookings[0]} moved={page.outlook?.moved} />}
-                {page.outlook?.due ? (
-                  <>
-                    <p>
-                      The coat is due{' '}
-                      <Fact dog={dogId} of="due" from={page.outlook}>
-                        <strong>{longDay(page.outlook.due.day)}</strong>
-                      </Fact>
-                      . On {shortDay(page.outlook.visit)} about{' '}
-                      <Fact dog={dogId} of="grams" from={page.outlook}>
-                        {grams(page.outlook.grams.likely)}
-                      </Fact>{' '}
-                      of loose coat,{' '}
-                      <Fact dog={dogId} of="minutes" from={page.outlook}>
-                        {minutesText(page.outlook.minutes.likely)}
-                      </Fact>
-                      .
-                    </p>
-                    <p className="wt-soft">{page.outlook.due.reasons.map(dueReason).join(' ')}</p>
-                    <Link to={`/desk/dogs/${dogId}/next`}>Find a date</Link> ·{' '}
-                    <Link to={`/home/${dogId}`}>Home card</Link>
-                  </>
-                ) : (
-                  <p className="wt-soft">A coat check tells when this dog should come.</p>
-                )}
-              </section>
+              <NextDate page={page} zone={zone} />
               <Brushes dog={page.dog} lengths={check.data?.guardMm ?? {}} />
               <p className="mb-0">
                 <Link to={`/desk/dogs/${dogId}/home`}>Home plan and the owner’s link</Link>

@@ -78,8 +78,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
   const last = Math.min(days, Number(params.get('to') ?? days) || days);
   const picked = params.get('dog') ?? undefined;
   const groups = useMemo(() => layersBy(order, file, learnt.dogs), [order, file, learnt.dogs]);
-  const calls = useMemo(() => callList(file, learnt), [file, learnt]);
-  const asked = useMemo(() => askAfter(file), [file]);
+  const [calls, asked] = useMemo(() => [callList(file, learnt), askAfter(file)] as const, [file, learnt]);
   const starting = calls.filter((c) => c.start);
   const names = useMemo(() => new Map(file.dogs.map((d) => [d.id, d.name])), [file]);
   const booked = useMemo(() => file.dogs.flatMap((d) => d.booked.map((b) => ({ day: b.day, name: d.name }))), [file]);
