@@ -58,7 +58,7 @@ function agree(shown: readonly Shown[]): void {
   expect(unlike).to.deep.equal([]);
 }
 
-const LISTS = ['/desk/dogs', '/desk/tide', '/desk/book', '/desk/ahead'];
+const LISTS = ['/desk/dogs', '/desk/tide', '/desk/book', '/desk/ahead', '/desk/vet'];
 const ofDog = (id: string): readonly string[] => [
   `/desk/dogs/${id}`,
   `/desk/dogs/${id}/next`,

@@ -5,6 +5,7 @@
 import { expect } from 'chai';
 import type { BookingRecord, NextPage } from '../../contract/booking.ts';
 import type { DogListItem, DogPage } from '../../contract/dog.ts';
+import type { HoldsPage } from '../../contract/hold.ts';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { SheetPage } from '../../contract/roster.ts';
 import type { TideFile, TideLearntAnswer } from '../../contract/tide.ts';
@@ -70,6 +71,7 @@ async function walk(room: Room, salon: string): Promise<number> {
   const plan: {
     dogs: readonly { id: string; visits: readonly { day: string; minutes: number; agreed: boolean }[] }[];
   } = JSON.parse(JSON.stringify(bookReport(file, day(file.today))));
+  const holds = await get<HoldsPage>('/holds');
   const { bookings } = await get<{ bookings: readonly BookingRecord[] }>('/bookings');
   for (const dog of dogs) {
     const { id, outlook, booked, need } = dog;
@@ -82,7 +84,11 @@ async function walk(room: Room, salon: string): Promise<number> {
     if (outlook && outlook.due !== null)
       agrees('next date', name, list, 'outlook' in next ? said(next.outlook) : { due: 'nothing' });
     else expect(next, name).to.have.property('error');
-    const owner = (await get<{ dog: OwnerDog }>(`/dogs/${id}/home`)).dog.outlook;
+    const home = (await get<{ dog: OwnerDog }>(`/dogs/${id}/home`)).dog;
+    const owner = home.outlook;
+    agrees('the owner’s holds', name, list, { hold: JSON.stringify(placesHeld(home.holds)) });
+    const held = holds.dogs.find((d) => d.dogId === id)?.holds ?? [];
+    agrees('the list for the vet', name, list, { hold: JSON.stringify(placesHeld(held)) });
     agrees('the owner’s page', name, list, {
       due: owner?.due?.day,
       minutes: owner?.minutes.likely,

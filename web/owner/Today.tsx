@@ -3,6 +3,7 @@ import { holdTexts } from '../words/holds.ts';
 import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomePart } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
+import { Fact } from '../app/Fact.tsx';
 import { HomeDog } from '../home/paper/HomeDog.tsx';
 import { capital } from '../words/figures.ts';
 import { partNames, WHY_WORDS } from '../words/home.ts';
@@ -86,7 +87,10 @@ export function Today({ dog, onBrush, onDone }: Props) {
       {dog.closed.length > 0 && (
         <p className="ow-note ow-stop">
           Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
-          {holdTexts(dog.holds, dayMonth).join(' ')} If it is sore, wet or growing, a vet.
+          <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
+            {holdTexts(dog.holds, dayMonth).join(' ')}
+          </Fact>{' '}
+          If it is sore, wet or growing, a vet.
         </p>
       )}
     </section>

@@ -91,7 +91,9 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
       {dog.closed.length > 0 && (
         <p className="wt-fridge-stop">
           Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
-          {holdTexts(dog.holds, dayMonth).join(' ')}
+          <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
+            {holdTexts(dog.holds, dayMonth).join(' ')}
+          </Fact>
         </p>
       )}
       <section>
