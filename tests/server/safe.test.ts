@@ -259,6 +259,7 @@ describe('everything out and in', () => {
                   cancelled: 0,
                   version: 1,
                   agreed: 1,
+                  told: null,
                   uid: null,
                 },
               ]),
