@@ -129,6 +129,12 @@ export const placesHeld = (holds: readonly Pick<Hold, 'place'>[]): 'dog' | reado
   return zones.length < holds.length ? 'dog' : [...new Set(zones)].sort();
 };
 
+/** Who waits longest first, then by name: for lists of dogs with holds. */
+export const byWaiting = (
+  a: { readonly name: string; readonly holds: readonly Hold[] },
+  b: { readonly name: string; readonly holds: readonly Hold[] },
+): number => (a.holds[0]?.since ?? 0) - (b.holds[0]?.since ?? 0) || a.name.localeCompare(b.name);
+
 /** Does something wait for a vet who has not seen it yet. */
 export const waitsForVet = (holds: readonly Hold[]): boolean => holds.some((h) => !h.seen);
 
@@ -143,8 +149,8 @@ const allowed = (skin: SkinFinding): SkinFinding =>
   skin === 'new-lump' ? 'lump' : skin === 'parasites' ? 'clear' : 'pink';
 
 /**
- * A dog's newest check as it is to be worked today: what is held stops, whoever found it, and what a vet has allowed since
- * stops no longer.
+ * A dog's newest check with today's holds in it: each place on hold stops work, whoever found it, and a place that a vet has
+ * allowed since does not.
  */
 export function asHeld(check: CoatCheck, holds: readonly Hold[], traits: readonly DogTrait[]): CoatCheck {
   const zones: Partial<Record<ZoneId, ZoneFindings>> = { ...check.zones };

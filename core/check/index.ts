@@ -51,6 +51,7 @@ export {
   type VetAllows,
   type VetWord,
   asHeld,
+  byWaiting,
   holdsOf,
   placesHeld,
   stopsFound,

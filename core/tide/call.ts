@@ -1,6 +1,6 @@
 /** Whom to call: dogs whose blow is near or whose coat is due, that nobody has booked; who loses most by waiting first. */
 import { addDays, type Day } from '../quantity/index.ts';
-import { waitsForVet } from '../check/index.ts';
+import { byWaiting, waitsForVet } from '../check/index.ts';
 import type { LearntBook } from './caseload.ts';
 import type { DogTide, StartAhead } from './look-ahead.ts';
 import type { Due } from './due.ts';
@@ -66,6 +66,4 @@ export function callList(book: TideBook, learnt: LearntBook): readonly Call[] {
 
 /** Dogs whose owners are asked how it went at the vet, not invited; who waits longest first. */
 export const askAfter = ({ dogs }: TideBook): readonly BookDog[] =>
-  dogs
-    .filter((d) => waitsForVet(d.holds))
-    .sort((a, b) => (a.holds[0]?.since ?? 0) - (b.holds[0]?.since ?? 0) || a.name.localeCompare(b.name));
+  dogs.filter((d) => waitsForVet(d.holds)).sort(byWaiting);

@@ -6,7 +6,7 @@ import type { ServerContext } from '../context.ts';
 import { activeDogsInPieces, mustHaveBeen, salonOf, todayOf } from '../facts.ts';
 import { found } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
-import { dogHolds, inOrderOfWaiting } from '../services/holds.ts';
+import { dogHolds, holdsNow, inOrderOfWaiting } from '../services/holds.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
 
 export function holdRoutes(context: ServerContext): Router {
@@ -21,8 +21,7 @@ export function holdRoutes(context: ServerContext): Router {
     const held: DogHolds[] = [];
     for (const dog of await inPieces(activeDogsInPieces(context, salon, today))) {
       await pauses.take();
-      const of = dogHolds(context, dog);
-      if (of.holds.length > 0) held.push(of);
+      if (holdsNow(context, dog).length > 0) held.push(dogHolds(context, dog));
     }
     return ok({ today, dogs: inOrderOfWaiting(held) });
   });

@@ -1,7 +1,6 @@
 /** What a day's sheet is laid from: who comes and works, the places, what was wanted by hand and what has begun. */
 import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
-import type { DogRecord } from '../../contract/dog.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
 import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
 import { atWork, isClosed } from '../../core/book/index.ts';
@@ -26,7 +25,7 @@ import type { SalonRecord } from '../../contract/salon.ts';
 import type { AppContext } from '../context.ts';
 import { planOf, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
 import { salonInstant, salonMinute } from '../salon-time.ts';
-import { outlookNow } from './outlooks.ts';
+import { outlookReader, type DogOutlook } from './outlooks.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
 const GRACE_MINUTES = 30;
@@ -36,8 +35,7 @@ const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
 
 /** Likely minutes of a dog's next visit, where its length fits no more. */
-const movedTo = (context: AppContext, dog: DogRecord): number | null =>
-  outlookNow(context, dog).outlook?.moved?.likely ?? null;
+const movedTo = ({ outlook }: DogOutlook): number | null => outlook?.moved?.likely ?? null;
 
 /** Bookings that stand on a day. */
 export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
@@ -112,6 +110,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   const loudest = Math.max(...room.kit.flatMap((t) => dbAOf(t) ?? []), -Infinity);
   const visits: DayVisit[] = [];
   const read: SheetVisit[] = [];
+  const outlookOf = outlookReader(context);
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
@@ -146,7 +145,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
       isNext,
-      likely: isNext ? movedTo(context, dog) : null,
+      likely: isNext ? movedTo(outlookOf(dog)) : null,
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));

@@ -3,6 +3,7 @@ import { coatCheck } from '../../contract/check-facts.ts';
 import type { DogHolds } from '../../contract/hold.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import {
+  byWaiting,
   holdsOf,
   STOPPING_SKIN,
   waitsForVet,
@@ -27,13 +28,16 @@ const stopsAtTable = ({ met, felt }: SessionRecord): readonly FoundStop[] => [
   ...ZONE_IDS.flatMap((zone) => stops(zone, felt[zone]?.skin)),
 ];
 
+/** A fact that is not a check. */
+type DatedFact = Exclude<HoldFact, { kind: 'check' }>;
+
 /** All facts of a dog's log that bear on its holds. */
 function factsOf({ stores }: AppContext, dogId: string): readonly HoldFact[] {
-  const table = stores.holds.suspectSessions(dogId).flatMap((id): HoldFact[] => {
+  const table = stores.holds.suspectSessions(dogId).flatMap((id): DatedFact[] => {
     const session = stores.sessions.find(id);
     return session ? [{ kind: 'table', day: day(session.day), stops: stopsAtTable(recordOf(stores, session)) }] : [];
   });
-  const owner = stores.home.reportsOf(dogId).flatMap((r): HoldFact[] => {
+  const owner = stores.home.reportsOf(dogId).flatMap((r): DatedFact[] => {
     const on = parseDay(r.day);
     const { kind } = r;
     if (on === undefined || r.part === null || !closesPart(kind)) return [];
@@ -41,10 +45,7 @@ function factsOf({ stores }: AppContext, dogId: string): readonly HoldFact[] {
       { kind: 'owner', day: on, note: r.note, stops: zonesOfPart(r.part).map((place) => ({ place, finding: kind })) },
     ];
   });
-  const since = Math.min(
-    stores.holds.firstSuspect(dogId) ?? Infinity,
-    ...[...table, ...owner].map((f) => (f.kind === 'check' ? f.check.day : f.day)),
-  );
+  const since = Math.min(stores.holds.firstSuspect(dogId) ?? Infinity, ...[...table, ...owner].map((f) => f.day));
   if (since === Infinity) return [];
   const checks = stores.checks.linesOf(dogId, since).flatMap(({ id }): HoldFact[] => {
     const check = stores.checks.find(id);
@@ -72,9 +73,4 @@ export const dogHolds = (context: AppContext, dog: DogRecord): DogHolds => ({
 
 /** Who waits comes first, and of those who waits longest. */
 export const inOrderOfWaiting = (dogs: readonly DogHolds[]): readonly DogHolds[] =>
-  [...dogs].sort(
-    (a, b) =>
-      Number(waitsForVet(b.holds)) - Number(waitsForVet(a.holds)) ||
-      (a.holds[0]?.since ?? 0) - (b.holds[0]?.since ?? 0) ||
-      a.name.localeCompare(b.name),
-  );
+  [...dogs].sort((a, b) => Number(waitsForVet(b.holds)) - Number(waitsForVet(a.holds)) || byWaiting(a, b));

@@ -22,15 +22,20 @@ export interface DogOutlook {
   readonly outlook: Outlook | undefined;
 }
 
+/** A dog's records, and its coat as it was learnt where its minutes are planned too. */
+function coatOf(context: AppContext, dog: DogRecord, room: ReturnType<typeof bookRoom>) {
+  const of = bookDogAtOnce(context, dog, room);
+  return { of, known: of.minutesAt.length > 0 ? context.tide.tide(dog.id) : undefined };
+}
+
 /** A reader of outlooks at one moment: for many dogs, what they share is read once. */
 export function outlookReader(context: AppContext): (dog: DogRecord) => DogOutlook {
   const room = bookRoom(context);
   const { openWeekdays, rates } = room.salon.house;
   const house = { today: room.today, openWeekdays, rates, lengths: visitLengths(room.salon.house) };
   return (dog) => {
-    const of = bookDogAtOnce(context, dog, room);
-    const known = context.tide.tide(dog.id);
-    const outlook = known && of.minutesAt.length > 0 ? outlookOf(of, known.tide, known.from, house) : undefined;
+    const { of, known } = coatOf(context, dog, room);
+    const outlook = known && outlookOf(of, known.tide, known.from, house);
     return { facts: outlook ?? needOf(of, room.today, undefined), outlook };
   };
 }
@@ -38,10 +43,10 @@ export function outlookReader(context: AppContext): (dog: DogRecord) => DogOutlo
 /** Likely minutes of a visit of a dog that starts at an instant; null where nothing was learnt of its coat. */
 export function likelyMinutesAt(context: AppContext, dog: DogRecord, startsAt: string): number | null {
   const room = bookRoom(context);
-  const of = bookDogAtOnce(context, dog, room);
-  const known = context.tide.tide(dog.id);
-  if (!known || of.minutesAt.length === 0) return null;
-  return visitOn(of, known.tide, known.from, salonDay(Date.parse(startsAt), room.salon.timeZone)).minutes.likely;
+  const { of, known } = coatOf(context, dog, room);
+  return known
+    ? visitOn(of, known.tide, known.from, salonDay(Date.parse(startsAt), room.salon.timeZone)).minutes.likely
+    : null;
 }
 
 export const outlookNow = (context: AppContext, dog: DogRecord): DogOutlook => outlookReader(context)(dog);

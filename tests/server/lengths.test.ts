@@ -3,18 +3,14 @@ import { expect } from 'chai';
 import type { BookingRecord, BookingsPage, NextPage } from '../../contract/booking.ts';
 import type { DogPage } from '../../contract/dog.ts';
 import type { SheetPage } from '../../contract/roster.ts';
-import { openRoom, type Room } from './room.ts';
+import { openLearnt, type Room } from './room.ts';
 
 const DOG = 'demo-bollard';
 
 describe('the length of a booking', () => {
   let room: Room;
   beforeEach(async () => {
-    room = await openRoom({ learns: true });
-    await room.call('GET', '/tide/learnt');
-    await room.tide.settled();
-    for (const b of room.stores.bookings.ofDogFrom(DOG, '2000'))
-      await room.call('POST', `/bookings/${b.id}/cancel`, { version: b.version });
+    room = await openLearnt(DOG);
   });
   afterEach(() => room.close());
   const get = async <T>(path: string): Promise<T> => (await room.call('GET', path)).json;

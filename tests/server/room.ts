@@ -102,6 +102,16 @@ export async function openRoom({
   };
 }
 
+/** A server whose demo has been learnt, and a dog of it that nobody has booked. */
+export async function openLearnt(freeDog: string): Promise<Room> {
+  const room = await openRoom({ learns: true });
+  await room.call('GET', '/tide/learnt');
+  await room.tide.settled();
+  for (const b of room.stores.bookings.ofDogFrom(freeDog, '2000'))
+    await room.call('POST', `/bookings/${b.id}/cancel`, { version: b.version });
+  return room;
+}
+
 /** What is noted of a device with each request, whatever it asks, and what follows from everything else. */
 const BY_ITSELF = new Set(['sign_in', 'known_device', 'learnt_tide']);
 

@@ -10,7 +10,7 @@ import { zone, type ZoneId } from '../../core/dog/index.ts';
 import { yearOfTide } from '../../core/book/index.ts';
 import { askAfter, callList, withNewer } from '../../core/tide/index.ts';
 import type { Plan } from '../../core/bench/index.ts';
-import { NOW, openRoom, type Room } from './room.ts';
+import { NOW, openLearnt, type Room } from './room.ts';
 
 const DOG = 'demo-bollard';
 const TODAY = '2031-04-09';
@@ -90,11 +90,7 @@ const FREE = {
 describe('what waits for a vet', () => {
   let room: Room;
   beforeEach(async () => {
-    room = await openRoom({ learns: true });
-    await room.call('GET', '/tide/learnt');
-    await room.tide.settled();
-    for (const b of room.stores.bookings.ofDogFrom(DOG, '2000'))
-      await room.call('POST', `/bookings/${b.id}/cancel`, { version: b.version });
+    room = await openLearnt(DOG);
     await room.call('POST', `/dogs/${DOG}/checks`, checkOf('before', 'clear', '2031-04-01'));
   });
   afterEach(() => room.close());
