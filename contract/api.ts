@@ -39,14 +39,14 @@ import {
   bookingDraftSchema,
   bookingEditSchema,
   csvSchema,
-  holdSchema,
+  tentativeSchema,
   icsSchema,
   splitSchema,
   standingSchema,
 } from './booking.ts';
 import { checkDraftSchema, checkEditSchema } from './check.ts';
 import { standInSchema } from './devices.ts';
-import { dogEditSchema, newDogSchema } from './dog.ts';
+import { careChoiceSchema, clipOrdersSchema, dogEditSchema, newDogSchema } from './dog.ts';
 import {
   homeSetupSchema,
   homeLinkSchema,
@@ -282,9 +282,9 @@ export const API = {
     reply: json<NextPage>(),
     answers: 'when to come again and why, minutes, price, free times',
   }),
-  'POST /bookings/hold': row({
+  'POST /bookings/tentative': row({
     may: FRONT,
-    body: holdSchema,
+    body: tentativeSchema,
     sends: '`{id, dogId, from, minutes, agreed?}`',
     reply: json<BookingRecord>(),
     answers: '201, a booking at the first free start on or after that day',
@@ -437,6 +437,20 @@ export const API = {
     may: ALL,
     reply: json<DogPage>(),
     answers: 'the dog’s page: facts, need, next visit, checks, sessions, bookings',
+  }),
+  'PUT /dogs/:id/clip-orders': row({
+    may: CRAFT,
+    body: clipOrdersSchema,
+    sends: '`{orders}`: all orders of a vet to clip, each with its day, who gave it, why and which zones',
+    reply: json<DogRecord>(),
+    answers: 'the dog',
+  }),
+  'PUT /dogs/:id/care': row({
+    may: ALL,
+    body: careChoiceSchema,
+    sends: '`care`: what else is done to the dog on a visit, remembered for the next',
+    reply: json<DogRecord>(),
+    answers: 'the dog',
   }),
   'PUT /dogs/:id': row({
     may: FRONT,

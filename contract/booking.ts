@@ -57,8 +57,8 @@ export interface ReadIn {
   readonly left: readonly string[];
 }
 
-/** A date held at once: the first free start on or after a day. */
-export interface HoldDraft {
+/** A date put down at once, which its owner has still to agree to: the first free start on or after a day. */
+export interface TentativeDraft {
   readonly id: string;
   readonly dogId: string;
   readonly from: string;
@@ -79,7 +79,7 @@ export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<Boo
   dogId: idSchema.required(),
   ...fields,
 }).label('booking');
-export const holdSchema: Joi.ObjectSchema<HoldDraft> = Joi.object<HoldDraft>({
+export const tentativeSchema: Joi.ObjectSchema<TentativeDraft> = Joi.object<TentativeDraft>({
   id: idSchema.required(),
   dogId: idSchema.required(),
   from: daySchema.required(),

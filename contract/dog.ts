@@ -2,10 +2,15 @@
 import Joi from 'joi';
 import {
   BODY_SHAPES,
+  CARE_ITEMS,
+  CLIP_REASONS,
   COAT_CLASSES,
   DOG_TRAITS,
   SEXES,
+  ZONE_IDS,
   type BodyShape,
+  type CareItem,
+  type ClipOrder,
   type CoatClass,
   type DogTrait,
   type Sex,
@@ -34,6 +39,8 @@ export interface DogDraft {
   readonly traits: readonly DogTrait[];
   readonly outdoorShare: number;
   readonly standingMinutes: number | null;
+  /** What else is done to it on a visit; nothing where it is absent. */
+  readonly care?: readonly CareItem[] | undefined;
   readonly homeCare: HomeCare;
   readonly note: string;
   readonly owner: { readonly name: string; readonly phone: string };
@@ -44,8 +51,38 @@ export interface NewDog extends DogDraft {
 export interface DogEdit extends DogDraft {
   readonly version: number;
 }
+/** An order to clip as it travels: its day as a plain date. */
+export interface ClipOrderRecord extends Omit<ClipOrder, 'day'> {
+  readonly day: string;
+}
+export interface ClipOrders {
+  readonly orders: readonly ClipOrderRecord[];
+}
+const MOST_ORDERS = 20;
+export const clipOrdersSchema: Joi.ObjectSchema<ClipOrders> = Joi.object<ClipOrders>({
+  orders: Joi.array()
+    .items(
+      Joi.object({
+        day: daySchema.required(),
+        who: lineSchema(80).required(),
+        why: Joi.string()
+          .valid(...CLIP_REASONS)
+          .required(),
+        zones: Joi.array()
+          .items(Joi.string().valid(...ZONE_IDS))
+          .unique()
+          .min(1)
+          .required(),
+      }),
+    )
+    .max(MOST_ORDERS)
+    .required(),
+}).label('orders');
+
 export interface DogRecord extends DogDraft {
   readonly id: string;
+  readonly clipOrders: readonly ClipOrderRecord[];
+  readonly care: readonly CareItem[];
   readonly version: number;
 }
 
@@ -57,6 +94,8 @@ export interface OutlookLine {
   readonly grams: number;
   readonly priceCents: number;
   readonly bookedMinutes: number | null;
+  /** Likely minutes of what is booked, where that length fits no more. */
+  readonly movedTo: number | null;
   readonly holds: ReturnType<typeof placesHeld>;
 }
 
@@ -77,6 +116,8 @@ export interface DogListItem {
 /** Everything the dog's page shows. */
 export interface DogPage {
   readonly dog: DogRecord;
+  /** Its traits as of today: those that are ticked, and what its birthday makes. */
+  readonly traits: readonly DogTrait[];
   readonly today: number;
   readonly need: Need;
   /** Null as long as nothing was learnt of its coat. */
@@ -104,6 +145,17 @@ export interface SessionSummary {
   readonly stages: GramsByStage;
 }
 
+const careSchema = Joi.array()
+  .items(Joi.string().valid(...CARE_ITEMS))
+  .unique();
+/** What else is done to a dog on a visit, chosen at a check or a booking, and remembered. */
+export interface CareChoice {
+  readonly care: readonly CareItem[];
+}
+export const careChoiceSchema: Joi.ObjectSchema<CareChoice> = Joi.object<CareChoice>({
+  care: careSchema.required(),
+}).label('care');
+
 const fields = {
   name: nameLine(60).required(),
   breed: lineSchema(60).allow('').required(),
@@ -125,6 +177,7 @@ const fields = {
     .required(),
   outdoorShare: Joi.number().min(0).max(1).required(),
   standingMinutes: Joi.number().integer().min(5).max(480).allow(null).required(),
+  care: careSchema,
   homeCare: Joi.string()
     .valid(...HOME_CARE)
     .required(),
@@ -136,8 +189,10 @@ export const dogDraftSchema: Joi.ObjectSchema<DogDraft> = Joi.object<DogDraft>(f
 export const newDogSchema: Joi.ObjectSchema<NewDog> = Joi.object<NewDog>({ id: idSchema.required(), ...fields }).label(
   'dog',
 );
-export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit>({
+export const dogEditSchema: Joi.ObjectSchema<DogEdit> = Joi.object<DogEdit & Partial<DogRecord>>({
   ...fields,
+  // A record that comes back whole brings its orders along: they are written by a route of their own.
+  clipOrders: Joi.any().strip(),
   version: versionSchema.required(),
 }).label('dog');
 

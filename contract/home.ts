@@ -2,7 +2,7 @@
 import type { Hold } from '../core/check/index.ts';
 import type { Interval80 } from '../core/quantity/index.ts';
 import Joi from 'joi';
-import type { BodyShape, CoatClass } from '../core/dog/index.ts';
+import type { BodyShape, CoatClass, MindAdviceId } from '../core/dog/index.ts';
 import {
   HOME_CARES,
   HOME_PARTS,
@@ -14,6 +14,7 @@ import {
   type HomeTools,
   type HomeWeek,
   type ReportKind,
+  type TwoMinutes,
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
 import { HOME_AMOUNTS, type HomeAmount, type Outlook } from '../core/tide/index.ts';
@@ -151,6 +152,10 @@ export interface OwnerDog {
   readonly today: number;
   readonly week: HomeWeek;
   readonly tools: HomeTools;
+  /** What two minutes do most for, where something is brushed at all. */
+  readonly short: TwoMinutes | null;
+  /** What its mind asks of a home. */
+  readonly mind: readonly MindAdviceId[];
   readonly due: readonly DueCare[];
   readonly tide: HomeTide;
   /** Parts that wait for a vet or for the salon's answer. */

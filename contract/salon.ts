@@ -1,6 +1,7 @@
 /** The salon: where it is, its side in the open quarrels, its rates; and what another side would change. */
 import Joi from 'joi';
 import type { MethodId } from '../core/bench/index.ts';
+import { CARE_ITEMS } from '../core/dog/index.ts';
 import {
   BATH_RHYTHMS,
   BLADE_USES,
@@ -111,6 +112,18 @@ export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>(
   tubs: Joi.number().integer().min(1).max(50),
   dryPlaces: Joi.number().integer().min(1).max(50),
   shedHoursPerWeek: Joi.number().min(0.5).max(2000),
+  dematMinutes: Joi.number().integer().min(0).max(60),
+  care: Joi.object(
+    Object.fromEntries(
+      CARE_ITEMS.map((item) => [
+        item,
+        Joi.object({
+          minutes: Joi.number().integer().min(1).max(60),
+          cents: Joi.number().integer().min(0).max(100_000),
+        }),
+      ]),
+    ),
+  ),
   visits: lengthsSchema,
 }).label('house');
 

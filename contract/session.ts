@@ -5,7 +5,7 @@ import {
   PHASE_IDS,
   type Crew,
   type MethodId,
-  type MethodPlan,
+  type KeptPlan,
   type PlanRequest,
   type Script,
 } from '../core/bench/index.ts';
@@ -35,7 +35,7 @@ export interface SessionDraft {
 
 /** What people saw when they started: kept, never computed again. */
 export interface PlanSnapshot {
-  readonly plan: MethodPlan;
+  readonly plan: KeptPlan;
   readonly looseG: number;
   readonly stops: readonly ZoneStop[];
   readonly conditions: readonly ZoneCondition[];

@@ -124,6 +124,10 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
           shortest: Joi.number().integer().min(1).max(400).required(),
           longest: Joi.number().integer().min(1).max(400).required(),
         }).required(),
+        apart: Joi.object({
+          minutes: positive,
+          cents: positive.integer(),
+        }),
         booked: Joi.array()
           .items(
             Joi.object({

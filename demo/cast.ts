@@ -12,6 +12,13 @@ export interface CastDog {
   readonly owner: string;
   readonly traits: readonly DogTrait[];
   readonly outdoorShare: number;
+  /** Its last visit was so many days ago, whatever its rhythm. */
+  readonly lastDaysAgo?: number;
+  /** A season so many days ago, and a blow that it began before anybody thought. */
+  readonly inSeasonDaysAgo?: number;
+  readonly blowDaysAgo?: number;
+  /** ISO weekdays on which its owner can come; absent: any. */
+  readonly weekdays?: readonly number[];
 }
 
 const d = (
@@ -26,9 +33,21 @@ const d = (
   outdoorShare = 0.25,
 ): CastDog => ({ name, breed, coatClass, weightKg, backMm, years, owner, traits, outdoorShare });
 
-export const CAST: readonly CastDog[] = [
+/** Owners who work away from home all week, and those who are free on Fridays. */
+const ON_SATURDAYS = ['Pilot', 'Harbour', 'Bollard', 'Marram', 'Rowan', 'Osprey', 'Tar', 'Linnet', 'Gannet'];
+const ON_FRIDAYS = ['Thrift', 'Wick', 'Ferro', 'Quill', 'Scout', 'Squall'];
+/** What is on purpose in the past of some: when they were brought last, what came early. */
+const PASTS: Readonly<Record<string, Partial<CastDog>>> = {
+  Kelda: { lastDaysAgo: 30 },
+  Anchor: { lastDaysAgo: 43 },
+  Mist: { lastDaysAgo: 150 },
+  Juniper: { lastDaysAgo: 44 },
+  Velvet: { lastDaysAgo: 62, inSeasonDaysAgo: 68, blowDaysAgo: 10 },
+};
+
+const PLAIN_CAST: readonly CastDog[] = [
   d('Bollard', 'Samoyed', 'medium-double', 27, 62, 4, 'Ansa Merrivik', [], 0.4),
-  d('Kelda', 'Newfoundland', 'heavy-double', 56, 75, 6, 'Rurik Sandhamn', [], 0.3),
+  d('Kelda', 'Newfoundland', 'heavy-double', 44, 75, 6, 'Rurik Sandhamn', [], 0.3),
   d('Puffin', 'Border collie', 'long-double', 19, 70, 3, 'Tove Klippholm'),
   d('Anchor', 'Labrador', 'smooth-double', 31, 26, 5, 'Oskari Vell'),
   d('Marram', 'Rough collie', 'long-double', 26, 95, 8, 'Ines Torpare', ['senior']),
@@ -64,6 +83,30 @@ export const CAST: readonly CastDog[] = [
   d('Grebe', 'Smooth-haired pointer', 'smooth-double', 26, 18, 6, 'Klara Dunlund'),
   d('Velvet', 'Tervuren', 'long-double', 25, 65, 4, 'Leif Orrbacka', [], 0.4),
 ];
+export const CAST: readonly CastDog[] = PLAIN_CAST.map((dog) => ({
+  ...dog,
+  ...PASTS[dog.name],
+  ...(ON_SATURDAYS.includes(dog.name) && { weekdays: [6] }),
+  ...(ON_FRIDAYS.includes(dog.name) && { weekdays: [5, 6] }),
+}));
+
+/** What is here on purpose: the house is walked through, and its lists shown, with these. */
+export const ON_PURPOSE = {
+  /** A hot spot in its newest check: nobody grooms there today. */
+  held: 'Juniper',
+  /** Its home found a knot and asks. */
+  reported: 'Rowan',
+  /** Nobody has brought it for long. */
+  late: 'Mist',
+  /** Blows before its time, after a season. */
+  early: 'Velvet',
+  /** Looked at today; the first is fuller than was thought when it was booked. They must not meet. */
+  today: ['Kelda', 'Anchor'],
+  /** Newest clients, without any history. */
+  newcomers: ['Skerry', 'Barley'],
+  /** Were asked for a date a week ago and have not said yes. */
+  undecided: ['Sisu', 'Biscuit', 'Fathom', 'Drift', 'Scout', 'Saffron'],
+} as const;
 
 /** A piece of the demo with what it cost and how long it has been in use. */
 export interface DemoTool extends Tool {
@@ -196,7 +239,7 @@ export const HOME_BRUSHES: readonly (readonly [string, Omit<Tool, 'id'>])[] = [
 
 /** What was done to keep the demo's pieces: piece, act, days ago. */
 export const DEMO_UPKEEP = [
-  ['blade-comb', 'sharpened', 120],
+  ['blade-comb', 'sharpened', 300],
   ['clipper', 'sharpened', 60],
   ['firm-slicker', 'replaced', 300],
   ...['long-rake', 'turning-rake', 'firm-slicker', 'long-slicker', 'soft-slicker', 'pin-brush'].map(

@@ -22,6 +22,7 @@ import {
   START_IN_SCALES,
   LENGTH_IN_SCALES,
   type HomeAmount,
+  type LifePulse,
   type Place,
 } from '../core/tide/index.ts';
 import { stationReading } from './devices/weather-station.ts';
@@ -61,6 +62,7 @@ interface Needs {
 /** One dog's coat over the years. */
 export class Coat {
   private readonly release: Float64Array;
+  private readonly yearG: number;
   private readonly starts: readonly number[];
   private readonly falls: number;
   private readonly bout = 0.07;
@@ -71,6 +73,7 @@ export class Coat {
     const coat = coatRow(dog.coatClass);
     const own = clamp(randomNormal(random, 1, 0.2), 0.6, 1.5);
     const yearG = coat.yearlyReleaseGPerM2 * bodySurfaceM2(dog.weightKg) * own;
+    this.yearG = yearG;
     const seasonal = coat.seasonalShare * (0.5 + Math.min(0.5, dog.outdoorShare));
     this.release = new Float64Array(days + 1).fill((yearG * (1 - seasonal)) / 365);
     this.falls = coat.fallPerDay;
@@ -89,14 +92,21 @@ export class Coat {
         (s.tide === 'spring' ? coat.springPart : 1 - coat.springPart) *
         Math.exp(randomNormal(random, 0, 0.15)),
     }));
-    for (const { onset, length, grams } of sheds) {
-      for (let i = Math.max(0, Math.floor(onset - from)); i <= days && i < onset - from + 3 * length; i++)
-        this.release[i] =
-          (this.release[i] ?? 0) +
-          grams * (pulseOut(from + i + 1 - onset, length) - pulseOut(from + i - onset, length));
-    }
+    for (const shed of sheds) this.sheds(shed);
     this.starts = sheds.map((s) => s.onset + (START_IN_SCALES * s.length) / LENGTH_IN_SCALES);
     this.writes = dog.homeCare === 'none' ? (random() < 0.4 ? 'says' : 'never') : random() < 0.6 ? 'often' : 'says';
+  }
+
+  private sheds({ onset, length, grams }: { onset: number; length: number; grams: number }): void {
+    const { from, days } = this.needs;
+    for (let i = Math.max(0, Math.floor(onset - from)); i <= days && i < onset - from + 3 * length; i++)
+      this.release[i] =
+        (this.release[i] ?? 0) + grams * (pulseOut(from + i + 1 - onset, length) - pulseOut(from + i - onset, length));
+  }
+
+  /** A shed by the dog's life that begins on a day, whatever the light does. */
+  blowsOn(onset: Day, { lengthDays, ofYear }: LifePulse): void {
+    this.sheds({ onset, length: lengthDays, grams: ofYear * this.yearG });
   }
 
   /** The coat from the end of one day to a visit on another, and what its home wrote down. */

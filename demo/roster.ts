@@ -1,36 +1,17 @@
 /** Decides who works in the demo salon, who is away, who must not meet, and what owners wish. */
-import type { SalonEdit } from '../contract/salon.ts';
-import { ANY_TIME, freeStarts, type Span } from '../core/book/index.ts';
+import { ANY_TIME, type Roster } from '../core/book/index.ts';
 import { STAGE_KINDS } from '../core/day/index.ts';
-import { addDays, type Day } from '../core/quantity/index.ts';
+import type { HouseRules } from '../core/kit/index.ts';
+import { addDays, isoWeekday, type Day } from '../core/quantity/index.ts';
 import { nextOpenDay } from '../core/tide/index.ts';
 import type { Stores } from '../server/db/index.ts';
-import { salonInstant } from '../server/salon-time.ts';
+import { CAST, ON_PURPOSE } from './cast.ts';
 import { dogId } from './homes.ts';
 
 const LUNCH = { minutes: 30, from: 11 * 60 + 30, to: 14 * 60 };
 
-/** Days whose visits are gathered on one, three days ahead: a full day for the sheet. */
-const GATHERED_DAYS = 8;
-
-/** The coming days' visits on one day, each at the first time with a free table. */
-function gatherDay(stores: Stores, today: Day, { house, timeZone }: SalonEdit): void {
-  const on = nextOpenDay(addDays(today, 3), house.openWeekdays);
-  const instant = (d: Day): string => salonInstant(d, 0, timeZone);
-  const booked: Span[] = [];
-  for (const b of stores.bookings.between(instant(on), instant(addDays(on, GATHERED_DAYS)))) {
-    const [start] = freeStarts(b.minutes, booked, house.hours, house.tables);
-    if (start === undefined) continue;
-    booked.push({ start, minutes: b.minutes });
-    const { minutes, note, version } = b;
-    stores.bookings.update(b.id, { startsAt: salonInstant(on, start, timeZone), minutes, note, version });
-  }
-}
-
-export function fillRoster(stores: Stores, today: Day, salon: SalonEdit): void {
-  const { openWeekdays } = salon.house;
-  gatherDay(stores, today, salon);
-  const { roster } = stores;
+/** Puts the people and their days away into a file, and says who they are. */
+export function fillRoster({ roster }: Stores, today: Day, { openWeekdays }: Pick<HouseRules, 'openWeekdays'>): Roster {
   roster.insert({
     id: 'demo-runa',
     name: 'Runa',
@@ -65,8 +46,17 @@ export function fillRoster(stores: Stores, today: Day, salon: SalonEdit): void {
     to: addDays(closed, 6),
     reason: 'The floor is laid anew',
   });
-  const there = new Set(stores.dogs.all().map((d) => d.id));
-  const [a, b] = [dogId('Anchor'), dogId('Kelda')];
-  if (there.has(a) && there.has(b)) roster.addApart(a, b);
-  if (there.has(b)) roster.wish(b, { ...ANY_TIME, weekdays: [2, 3, 5], person: 'demo-runa', version: 0 });
+  return { people: roster.people(), away: roster.away(today) };
+}
+
+/** Who must not meet, and what an owner wishes. */
+export function fillWishes({ roster }: Stores, today: Day, { openWeekdays }: Pick<HouseRules, 'openWeekdays'>): void {
+  const [a, b] = ON_PURPOSE.today.map(dogId);
+  if (a === undefined || b === undefined) return;
+  roster.addApart(b, a);
+  // Who comes today comes on a day that suits its home.
+  const first = nextOpenDay(today, openWeekdays);
+  const weekdays = [...new Set([0, 1, 3].map((d) => isoWeekday(nextOpenDay(addDays(first, d), openWeekdays))))];
+  for (const { name, weekdays } of CAST) if (weekdays) roster.wish(dogId(name), { ...ANY_TIME, weekdays, version: 0 });
+  roster.wish(a, { ...ANY_TIME, weekdays: weekdays.sort(), person: 'demo-runa', version: 0 });
 }

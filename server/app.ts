@@ -22,6 +22,7 @@ import { Live } from './live.ts';
 import type { Log } from './log.ts';
 import { dayRoutes } from './routes/day.ts';
 import { deviceRoutes } from './routes/devices.ts';
+import { dogChoiceRoutes } from './routes/dog-choices.ts';
 import { dogRoutes } from './routes/dogs.ts';
 import { doorRoutes, ownSecretRoutes } from './routes/door.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
@@ -159,6 +160,7 @@ export function createApp({
     salonRoutes(context, work),
     kitRoutes(context, work),
     dogRoutes(context),
+    dogChoiceRoutes(context),
     dayRoutes(context),
     checkRoutes(context),
     photoRoutes(context),

@@ -11,6 +11,7 @@ import type { DoorState } from './auth/door-state.ts';
 import type { Stores } from './db/index.ts';
 import { MemoCache } from './memo-cache.ts';
 import type { TideDesk } from './tide-desk.ts';
+import type { CareItem } from '../core/dog/index.ts';
 
 /** A working of a piece in a session. */
 export interface PieceUse extends Use {
@@ -23,6 +24,8 @@ export interface SessionResult {
   readonly finished: boolean;
   /** The dog was bathed. */
   readonly bathed: boolean;
+  /** What was done besides the coat. */
+  readonly care: readonly CareItem[];
   readonly uses: readonly PieceUse[];
 }
 

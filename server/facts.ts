@@ -6,7 +6,7 @@ import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { looseUndercoatG, paceByKind, type Learnt, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import { asHeld, zoneConditions, type CoatCheck } from '../core/check/index.ts';
-import { coatRow, type Dog } from '../core/dog/index.ts';
+import { clipOrdersOn, coatRow, type Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
@@ -15,30 +15,22 @@ import type { SessionLine, StoredSession } from './db/sessions.ts';
 import { holdsNow } from './services/holds.ts';
 import { lessonsOf, plannedFor, sessionResult } from './services/worked-sessions.ts';
 import { found, Problem } from './problem.ts';
+import { salonOf, todayOf, traitsOf } from './today.ts';
 import { salonDay, salonInstant } from './salon-time.ts';
 
-/** A stored dog as core reads it. */
-export const coreDog = (d: DogRecord): Dog => ({
+/** A stored dog as core reads it on a day. */
+export const coreDog = (d: DogRecord, on: Day): Dog => ({
   name: d.name,
   breed: d.breed,
   sex: d.sex,
   born: d.born === null ? undefined : parseDay(d.born),
   coatClass: d.coatClass,
   weightKg: d.weightKg,
-  traits: d.traits,
+  traits: traitsOf(d, on),
   outdoorShare: d.outdoorShare,
   standingMinutes: d.standingMinutes ?? undefined,
+  ...(d.care.length > 0 && { care: d.care }),
 });
-
-/** The salon's row; a file without one was never set up. */
-export function salonOf(context: AppContext): SalonRecord {
-  const salon = context.stores.salon.find();
-  if (!salon) throw new Problem(409, null, 'This database holds no salon yet. Start with the demo, or make one first.');
-  return salon;
-}
-
-/** Today in the salon. */
-export const todayOf = (context: AppContext, salon: SalonRecord): Day => salonDay(context.nowMs(), salon.timeZone);
 
 /** Refuses a day for which nothing can be booked or planned. */
 export function mustBeBookable(context: AppContext, field: string, on: Day): void {
@@ -105,7 +97,7 @@ export const reckonedIn = ({ learnt }: PlanRequest): Reckoned => ({
 function learntOf({ tide }: AppContext, taught: Taught, dog: DogRecord, check: CoatCheck): Learnt {
   const learnt = learntFor(taught, dog.id, dog.coatClass);
   const known = tide.tide(dog.id)?.tide.checked;
-  const touched = looseUndercoatG(coreDog(dog), check, zoneConditions(check, coatRow(dog.coatClass)));
+  const touched = looseUndercoatG(coreDog(dog, check.day), check, zoneConditions(check, coatRow(dog.coatClass)));
   if (known?.day !== check.day || touched === 0) return learnt;
   const { low, likely, high } = known.grams;
   // In steps of a hundredth: what is learnt of other dogs moves it by less, and no plan changes for that.
@@ -119,7 +111,7 @@ const BAND_WIDTH = 2.563;
 export function checkToWork(context: AppContext, dog: DogRecord, record: CheckRecord): CoatCheck {
   const check = coatCheck(record);
   const isNewest = context.stores.checks.newestLine(dog.id)?.id === record.id;
-  return isNewest ? asHeld(check, holdsNow(context, dog), dog.traits) : check;
+  return isNewest ? asHeld(check, holdsNow(context, dog), traitsOf(dog, todayOf(context, salonOf(context)))) : check;
 }
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
@@ -130,11 +122,20 @@ export function planRequestOf(
 ): PlanRequest {
   const dog = found(context.stores.dogs.find(record.dogId), 'dog', record.dogId);
   const check = checkToWork(context, dog, record);
+  const clipOrders = clipOrdersOn(
+    dog.clipOrders.flatMap((o) => {
+      const on = parseDay(o.day);
+      return on === undefined ? [] : [{ ...o, day: on }];
+    }),
+    // An order that came after the check holds all the same.
+    todayOf(context, salonOf(context)),
+  );
   return {
-    dog: coreDog(dog),
+    dog: coreDog(dog, check.day),
     check,
     kit,
     house,
+    clipOrders,
     daysSinceBath: daysSinceBath(context, dog.id, check.day),
     learnt: learntOf(context, taught, dog, check),
   };

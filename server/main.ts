@@ -81,7 +81,8 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
   if (fresh) for (const end of ['', '-wal', '-shm']) rmSync(file + end, { force: true });
   const db = openSalon(data, { anew: fresh });
   const kept = stores(db);
-  if (demo && !kept.salon.find()) fillDemo(kept, Date.now());
+  const memos = newMemos();
+  if (demo && !kept.salon.find()) fillDemo(kept, Date.now(), memos);
 
   const live = new Live();
   const work = new WorkerQueue();
@@ -92,7 +93,7 @@ function start({ port, host, data, demo, fresh, behindProxy, named }: Options): 
     (packed) =>
       void keeper.keep(packed)?.catch((err: unknown) => log.error({ err }, 'what was learnt could not be kept')),
   );
-  const context = { stores: kept, nowMs: Date.now, memos: newMemos(), tide };
+  const context = { stores: kept, nowMs: Date.now, memos, tide };
   bookBefore(context, before?.dogs ?? []);
   const post = new ReminderSender(context);
   const safe = new Safe({ stores: kept, nowMs: Date.now, at: { db, data } });

@@ -1,6 +1,7 @@
 /**
  * npm run study -- tide [--towns N] [--dogs N] [--write]
  * npm run study -- book [--seeds N] [--write]
+ * npm run study -- schools [--dogs N] [--write]
  *
  * Forecasts against simulated truth: towns of which everything is known, in worlds that agree with the model and in worlds
  * that do not. Prints a table; with --write it replaces the one in docs/model.md.
@@ -11,6 +12,7 @@ import { availableParallelism } from 'node:os';
 import { mean, seededRandom, sum } from '../core/quantity/index.ts';
 import { NAIVE, townYear, type GramsRow, type StartRow, type TownYear } from './town-year.ts';
 import { bookStudy } from './book.ts';
+import { schoolsStudy } from './schools.ts';
 import { makeTown, WORLDS } from './worlds.ts';
 
 const option = (name: string, usual: number): number => {
@@ -139,11 +141,17 @@ if (which === 'book') {
   const text = bookStudy(option('seeds', 3));
   console.log(text);
   if (process.argv.includes('--write')) written('study of the book', text);
+} else if (which === 'schools') {
+  const text = schoolsStudy(option('dogs', 200));
+  console.log(text);
+  if (process.argv.includes('--write')) written('study of the schools', text);
 } else if (which === 'tide') {
   const part = option('part', -1);
   if (part >= 0) process.send?.(work(part, option('of', 1)), () => process.exit(0));
   else await study();
 } else {
-  console.error('Usage: npm run study -- tide [--towns N] [--dogs N] [--write], or -- book [--seeds N] [--write]');
+  console.error(
+    'Usage: npm run study -- tide [--towns N] [--dogs N] [--write], -- book [--seeds N] [--write], or -- schools [--dogs N] [--write]',
+  );
   process.exit(2);
 }

@@ -11,6 +11,8 @@ import { bookBefore } from '../server/services/tide-file.ts';
 import { LearntKeeper, learntBefore } from '../server/services/learnt.ts';
 import { TideDesk } from '../server/tide-desk.ts';
 
+/** Minutes of visits, which are known by all that they are planned from: planned once for a run. */
+const { minutes } = newMemos();
 const HOUR_MS = 3_600_000;
 const filled = new Map<number, Buffer>();
 const shared = process.env.DEMO_FOLDER;
@@ -38,16 +40,17 @@ function demoFile(nowMs: number): Buffer {
     return bytes;
   }
   const db = openDb(':memory:');
-  fillDemo(stores(db), nowMs);
+  fillDemo(stores(db), nowMs, { minutes });
   const bytes = db.serialize();
   db.close();
   return share(hour, bytes);
 }
 
-/** Fills the demo salon of an instant and has its tide learnt, as one that has been open for a while. */
+/** Fills the demo salon of an instant and has its tide learnt, as one that has been open for a while; once for a run and hour. */
 export async function learnDemo(nowMs: number): Promise<void> {
   const db = demoDb(nowMs);
   const kept = stores(db);
+  if (learntBefore(kept)) return void db.close();
   const keeper = new LearntKeeper(kept, () => nowMs);
   let written: Promise<void> | undefined;
   const tide = new TideDesk(undefined, (packed) => (written = keeper.keep(packed)));
@@ -66,8 +69,7 @@ export const demoDb = (nowMs: number): Db => openDb(Buffer.from(demoFile(nowMs))
 /** Puts the demo salon of today into a data folder, as a server that ran there would have left it. */
 export const demoIn = (folder: string): void => writeFileSync(join(folder, 'woolly-tide.sqlite'), demoFile(Date.now()));
 
-const { minutes } = newMemos();
-/** Nothing remembered of a salon; only minutes, which are known by all that they are planned from, are planned once for a run. */
+/** Nothing remembered of a salon but minutes. */
 export const freshMemos = (): Memos => ({ ...newMemos(), minutes });
 
 /** Simulated devices on a clock, with the same chance in every run. */

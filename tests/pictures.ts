@@ -53,20 +53,24 @@ const learnt = async (page: Page): Promise<void> => {
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
 };
 await picture('desk-tide', '/desk/tide', {}, learnt);
-await picture('desk-book', '/desk/book?week=2', { viewport: { width: 1280, height: 1180 } }, async (page) => {
+await picture('desk-book', '/desk/book', { viewport: { width: 1280, height: 1180 } }, async (page) => {
   await page.locator('.wt-bookweek').waitFor({ timeout: 300_000 });
   await page.waitForFunction(() => !document.querySelector('.wt-learning'), undefined, { timeout: 300_000 });
+  // A week with both kinds of visits.
+  const has = async (state: string): Promise<boolean> => (await page.locator(`.wt-bookvisit.is-${state}`).count()) > 0;
+  do await page.getByRole('button', { name: 'After', exact: true }).click();
+  while (!((await has('agreed')) && (await has('proposed'))));
   await page.locator('.wt-bookvisit.is-proposed .wt-bookvisit-card').first().click();
   await page.getByText('Why this day').waitFor();
 });
 /** A full day: some more dogs on the salon's next one. */
 const full = stage.stores.bookings.between(new Date(Date.now() + 86_400_000).toISOString(), '9999')[0];
 const from = (full?.startsAt ?? '').slice(0, 10);
-for (const [i, dog] of ['anchor', 'saffron', 'tar', 'skerry', 'heather', 'rowan'].entries())
-  await fetch(`${stage.base}/api/bookings/hold`, {
+for (const [i, dog] of ['saffron', 'skerry', 'rowan'].entries())
+  await fetch(`${stage.base}/api/bookings/tentative`, {
     method: 'POST',
     headers: stage.headers,
-    body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 75, agreed: true }),
+    body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 60, agreed: true }),
   });
 await picture('desk-sheet', `/desk/sheet?day=${from}`, { viewport: { width: 1280, height: 960 } }, async (page) => {
   await page.locator('.wt-lanes').waitFor();

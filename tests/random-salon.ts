@@ -47,7 +47,7 @@ function workSession(stores: Stores, random: Random, id: string, dogId: string, 
   const dog = stores.dogs.find(dogId);
   if (!dog) return;
   const kit = stores.kit.all();
-  const plan = planVisit({ dog: coreDog(dog), check: coatCheck(check), kit, house: DEFAULT_HOUSE });
+  const plan = planVisit({ dog: coreDog(dog, on), check: coatCheck(check), kit, house: DEFAULT_HOUSE });
   const chosen = plan.recommended && openMethod(plan, plan.recommended.method);
   if (!chosen) return;
   const { kind: _, against: _a, ...method } = chosen;

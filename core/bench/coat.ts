@@ -23,13 +23,15 @@ import {
 } from '../check/index.ts';
 import { ruleBand, type HouseRules, type RuleContext, type ToolKind, type Wetness } from '../kit/index.ts';
 import { FIGURES, type Figures } from './figures.ts';
+import type { Phase } from './methods.ts';
 import { fullLoadG, poolsFromReadings, poolsTotalG, type HairPools } from './release.ts';
 
 export interface CoatZone {
   readonly id: ZoneId;
   readonly region: RegionRow;
   readonly areaM2: number;
-  readonly guardMm: number;
+  /** Guard hair, mm; as long as the clipper leaves it where it was clipped. */
+  guardMm: number;
   readings: Readings;
   readonly startG: number;
   /** What it would hold as a plate, grams. */
@@ -39,6 +41,12 @@ export interface CoatZone {
   tie: TieGrade;
   /** Share of the work on its tie that is done, 0..1. */
   tieDone: number;
+  /** The kind of piece by which its tie is settled, where somebody decided. */
+  tieBy: ToolKind | undefined;
+  /** Is it to be clipped by somebody's order, whatever stands there. */
+  ordered: boolean;
+  /** Was it clipped in this visit: no wire and no tooth on what is shaved. */
+  clipped: boolean;
   /** Did water get to its tie. */
   tieWet: boolean;
   /** Water in it, as a share of what a soaked coat holds. */
@@ -72,7 +80,7 @@ export function tightenTie(z: CoatZone): void {
   z.tie = TIGHTER[z.tie];
   if (z.tie !== 'none') z.condition = CONDITION_OF_TIE[z.tie];
   z.tieWet = true;
-  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
+  z.likeness = likenessOf(z);
 }
 
 /** Hands met something in a zone that the check had not found: skin, or a tie as it now stands. */
@@ -88,7 +96,7 @@ export function meet(
     z.condition = CONDITION_OF_TIE[tie];
   }
   if (skin !== undefined && STOPPING_SKIN.has(skin)) z.condition = 'stop';
-  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
+  z.likeness = likenessOf(z);
 }
 
 /** Loose hair of a zone set to so many grams, its pools in the shares in which they stood; as free hair where none did. */
@@ -101,14 +109,92 @@ export function setLoose(z: CoatZone, grams: number): void {
       : { freeG: 0, deepG: grams, packedG: 0 };
 }
 
-const likenessOf = (region: RegionRow, condition: ConditionKind, tie: TieGrade, { skin, finger }: Readings): string =>
-  `${region.region} ${condition} ${tie} ${skin} ${finger}`;
+type Alike = Pick<CoatZone, 'region' | 'condition' | 'tie' | 'tieBy' | 'readings' | 'ordered' | 'clipped'>;
+const likenessOf = ({ region, condition, tie, tieBy, readings: { skin, finger }, ordered, clipped }: Alike): string =>
+  `${region.region} ${condition} ${tie} ${tieBy ?? ''} ${skin} ${finger} ${ordered ? 'ordered' : ''} ${clipped ? 'clipped' : ''}`;
 
-/** The tie has been worked out: what is left is the coat that stood around it. */
-export function settleTie(z: CoatZone, packs: boolean): void {
+/** A tie is settled by this kind of piece from now on. */
+export function decideTie(z: CoatZone, kind: ToolKind | undefined): void {
+  z.tieBy = kind;
+  z.likeness = likenessOf(z);
+}
+
+/** A zone is clipped by order: as felt is, and by nothing but the clipper. */
+export function orderClip(z: CoatZone): void {
+  z.ordered = true;
+  z.tie = 'pelt';
+  z.condition = CONDITION_OF_TIE.pelt;
+  decideTie(z, 'clipper');
+}
+
+/** Hair that a clipper leaves standing, mm. Guess: a short blade. */
+const CLIPPED_MM = 6;
+
+/** The tie has been settled: what is left is the coat that stood around it, or what the clipper left. */
+export function settleTie(z: CoatZone, packs: boolean, by: ToolKind): void {
   z.tie = 'none';
-  z.condition = z.readings.finger >= 3 && packs ? 'packed' : 'loose';
-  z.likeness = likenessOf(z.region, z.condition, z.tie, z.readings);
+  z.tieBy = undefined;
+  z.clipped = by === 'clipper';
+  if (z.clipped) z.guardMm = Math.min(z.guardMm, CLIPPED_MM);
+  z.condition = z.clipped ? 'clear' : z.readings.finger >= 3 && packs ? 'packed' : 'loose';
+  z.likeness = likenessOf(z);
+}
+
+/** Share of a soaked coat's water that mist leaves on it. Guess. */
+export const MISTED = 0.2;
+/** Hair so short that a towel alone dries it to the skin, mm. Guess. */
+const TOWEL_DRIES_MM = 12;
+/** Does a towel alone dry this zone: a head where no dryer goes, or hair so short that no water stands in it. */
+export const towelDries = ({ region, guardMm }: Pick<CoatZone, 'region' | 'guardMm'>): boolean =>
+  region.region === 'face' || region.region === 'ears' || guardMm <= TOWEL_DRIES_MM;
+
+/**
+ * The state in which a working of a phase leaves a zone, its hair apart: wet, soapy, slippery, untied.
+ * effect, share: of a whole working, 0..1 and more; what water wets and a towel takes goes by its effect, air by its minutes.
+ */
+export function leaveAs(
+  z: CoatZone,
+  { id, work }: Pick<Phase, 'id' | 'work'>,
+  by: ToolKind,
+  packs: boolean,
+  f: Figures,
+  effect = 1,
+  share = 1,
+): void {
+  switch (work) {
+    case 'bath':
+    case 'rewash':
+      if (z.tie !== 'none') tightenTie(z);
+      z.wet = 1;
+      z.bathed = true;
+      z.soap = false;
+      z.slip = false;
+      break;
+    case 'condition':
+      z.slip = true;
+      break;
+    case 'mist':
+      z.wet = Math.max(z.wet, MISTED * Math.min(1, effect));
+      break;
+    case 'towel':
+      z.wet = towelDries(z) ? 0 : z.wet * (1 - (1 - f.towelLeaves) * Math.min(1, effect));
+      break;
+    case 'drying':
+    case 'air':
+      z.wet *= 1 - Math.min(1, share);
+      break;
+    case 'ties':
+      if (share >= 1) settleTie(z, packs, by);
+      break;
+    case 'care':
+      break;
+    case 'hands':
+      // Work through the soap brings soap along, if there is water.
+      if (id === 'soapy-work' && wetnessOf(z) !== 'dry') {
+        z.soap = true;
+        z.wet = 1;
+      }
+  }
 }
 
 export interface Coat {
@@ -152,12 +238,23 @@ export function coatAsFound(
       condition: c.kind,
       tie: c.readings.tie,
       tieDone: 0,
+      tieBy: undefined,
+      ordered: false,
+      clipped: false,
       tieWet: false,
       wet: 0,
       soap: false,
       bathed: false,
       slip: false,
-      likeness: likenessOf(row, c.kind, c.readings.tie, c.readings),
+      likeness: likenessOf({
+        region: row,
+        condition: c.kind,
+        tie: c.readings.tie,
+        tieBy: undefined,
+        readings: c.readings,
+        ordered: false,
+        clipped: false,
+      }),
       skinLoad: 0,
       wear: 0,
     };
@@ -228,8 +325,8 @@ export const workedIn = <R extends CoatJob & { readonly check: CoatCheck }>(requ
 });
 
 /** All of a dog and its day that rules look at, as a key; the house is the same wherever keys are compared. */
-export const ruleKeyOfDog = ({ dog, airC, daysSinceBath }: CoatJob): string =>
-  [dog.coatClass, [...dog.traits].sort().join('+'), airC ?? '', daysSinceBath ?? ''].join(' ');
+export const ruleKeyOfDog = ({ dog, airC, humidityPct, daysSinceBath }: CoatJob): string =>
+  [dog.coatClass, [...dog.traits].sort().join('+'), airC ?? '', humidityPct ?? '', daysSinceBath ?? ''].join(' ');
 /** All of a zone that rules look at, as a key. */
 export const ruleKeyOfZone = ({ region, condition, tie, readings, guardMm }: CoatZone): string =>
   [region.region, condition, tie, readings.skin, ruleBand(guardMm)].join(' ');
@@ -245,8 +342,11 @@ export const ruleContext = (z: CoatZone, wetness: Wetness, job: CoatJob): RuleCo
   skin: z.readings.skin,
   traits: job.dog.traits,
   guardMm: z.guardMm,
+  clipped: z.clipped,
+  ordered: z.ordered,
   house: job.house,
   airC: job.airC,
+  humidityPct: job.humidityPct,
   daysSinceBath: job.daysSinceBath,
 });
 

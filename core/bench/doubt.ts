@@ -6,10 +6,9 @@
  */
 import { gammaQuantile, sum, type Interval80 } from '../quantity/index.ts';
 import type { ToolKind } from '../kit/index.ts';
-import { workOf } from './crew.ts';
 import { PHASES, type PhaseWork } from './methods.ts';
 import type { Bands, PlanStep } from './plan.ts';
-import { priceCents } from './price.ts';
+import { chargeOf, priceCents } from './price.ts';
 import type { Learnt, PlanRequest } from './request.ts';
 
 /** Squared relative spread of one measurement about its house's ratio, by what is measured. Guess. */
@@ -45,14 +44,24 @@ const WORK_SPREAD: Readonly<Record<PhaseWork, number>> = {
   towel: 0.06,
   drying: 0.06,
   air: 0.06,
+  care: 0.15,
 };
+
+const shareOf = ({ low, likely, high }: Interval80, share: number): Interval80 => ({
+  low: low * share,
+  likely: likely * share,
+  high: high * share,
+});
 
 /** Loose hair on the dog, its range by touch and by what its weighed sessions have taught. */
 export const looseBand = (grams: number, learnt: Learnt | undefined): Interval80 =>
   bandAbout(grams, SPREAD.grams * 0.6 + (learnt?.grams?.doubt ?? START_DOUBT.grams));
 
-/** Ranges of a plan's minutes, grams and price. Steps are taken as independent but for the hand that works them all. */
-export function bandsOf(steps: readonly PlanStep[], request: PlanRequest): Bands {
+/**
+ * Ranges of a plan's minutes, grams and price. Steps are taken as independent but for the hand that works them all; what
+ * comes out is a share of what was found, so its range never promises more than there may be.
+ */
+export function bandsOf(steps: readonly PlanStep[], request: PlanRequest, foundG: number): Bands {
   const minutes = sum(steps.map((s) => s.minutes));
   let variance = 0;
   let doubt = 0;
@@ -61,8 +70,9 @@ export function bandsOf(steps: readonly PlanStep[], request: PlanRequest): Bands
     doubt += (request.learnt?.pace[s.tool.kind]?.doubt ?? START_DOUBT.minutes) * (minutes ? s.minutes / minutes : 0);
   }
   const ofMinutes = bandAbout(minutes, minutes === 0 ? 0 : variance / minutes ** 2 + doubt + SPREAD.minutes * 0.25);
-  const work = workOf(steps);
-  const price = (m: number): number => priceCents(minutes === 0 ? 0 : (work * m) / minutes, request.house.rates);
+  const charge = chargeOf(steps, request.house, request.crew);
+  const price = (m: number): number =>
+    priceCents(minutes === 0 ? 0 : (charge.minutes * m) / minutes, request.house.rates) + charge.cents;
   const gramsOut = sum(steps.map((s) => s.gramsOut));
   return {
     minutes: {
@@ -70,7 +80,7 @@ export function bandsOf(steps: readonly PlanStep[], request: PlanRequest): Bands
       likely: minutes,
       high: Math.ceil(ofMinutes.high),
     },
-    gramsOut: bandAbout(gramsOut, SPREAD.grams * 0.6 + (request.learnt?.grams?.doubt ?? START_DOUBT.grams)),
+    gramsOut: shareOf(looseBand(foundG, request.learnt), foundG === 0 ? 0 : gramsOut / foundG),
     priceCents: { low: price(ofMinutes.low), likely: price(minutes), high: price(ofMinutes.high) },
   };
 }

@@ -4,10 +4,11 @@
  */
 import type { ZoneId } from '../dog/index.ts';
 import { forbiddenBy } from '../kit/index.ts';
-import { allot } from './allot.ts';
+import { allot } from './allot/index.ts';
 import { copyOf, ruleContext, type Coat, type CoatZone } from './coat.ts';
-import { choiceOf, layPhase, type BenchJob, type LaidStep, type LaidZone } from './layout.ts';
+import { layPhase, type LaidStep, type LaidZone } from './layout.ts';
 import { PHASES, type PhaseId } from './methods.ts';
+import { choiceOf, type BenchJob } from './rankings.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep, type ScriptZone } from './script.ts';
 import { workCoat, pieceOf, workScript } from './simulate.ts';
 import { handWorking, stateFor, workStepOn } from './work.ts';
@@ -88,13 +89,16 @@ export function stepsFor(
 ): readonly ScriptStep[] {
   const coat = workCoat(script, found, job, { upTo: at });
   const laid = layPhase(coat, PHASES[phase], job, { minutes: job.house.bladeMinutes });
-  return laid.flatMap((s): ScriptStep[] => {
+  const steps = laid.flatMap((s): ScriptStep[] => {
+    const hands = s.phase.work === 'hands';
     const zones = s.zones.flatMap(({ at: z, minutes }): ScriptZone[] => {
       const zone = found.zones[z]?.id;
-      return zone && minutes > 0 ? [{ zone, minutes }] : [];
+      return zone && (minutes > 0 || !hands) ? [{ zone, minutes }] : [];
     });
     return zones.length === 0 ? [] : [{ id: s.id, phase, toolId: s.tool.id, zones }];
   });
+  const before = workCoat(script, found, job, { upTo: at });
+  return workScript(steps, before, job, { waterAsNeeded: true }).script.filter((s) => workMinutes(s) > 0);
 }
 
 /**
@@ -138,7 +142,7 @@ function laidFrom(script: Script, found: Coat, job: BenchJob): readonly LaidStep
       const z = coat.zones[at];
       if (!z || z.condition === 'stop') continue;
       const wetness = stateFor(phase.work, step.phase, z);
-      const working = phase.work === 'hands' ? handWorking(z, tool, wetness, job) : undefined;
+      const working = phase.work === 'hands' ? handWorking(z, step.phase, tool, wetness, job) : undefined;
       const idle = phase.work === 'hands' && !working;
       if (!step.pinned && (idle || forbiddenBy(tool, ruleContext(z, wetness, job)))) continue;
       zones.push({ at, working, minutes, pinned: step.pinned });

@@ -7,7 +7,7 @@ import type { ZoneId } from '../dog/index.ts';
 import { BLADES, forbiddenBy, rule, type Tool, type Wetness } from '../kit/index.ts';
 import { DRY_TO_SKIN, ruleContext, skinTolerance, wearLimit, type Coat, type CoatZone } from './coat.ts';
 import { applyEdit, stepsFor, type Edit } from './edit.ts';
-import { rankingIn, type BenchJob } from './layout.ts';
+import { rankingIn, type BenchJob } from './rankings.ts';
 import { PHASES, type PhaseId } from './methods.ts';
 import { roomOf, workMinutes, type Script, type ScriptStep } from './script.ts';
 import { workCoat, combFalls, pieceOf, workScript } from './simulate.ts';

@@ -24,12 +24,20 @@ const practice = (value: number, unit: string, what: string): FigureRow => ({
 export const FIGURE_ROWS = {
   // what the hands do
   effectPerPass: guess(1.2, 'a pass', 'how fast passes tell: one pass does 1 − exp(−1.2) of what a tool can do'),
-  lineMm: guess(90, 'mm', 'long hair is worked in lines: time doubles for every so much guard hair'),
+  lineMm: guess(60, 'mm', 'long hair is worked in lines: time doubles for every so much guard hair'),
   soapSlows: guess(1.2, '×', 'soap is worked area by area and put back where it ran off'),
   mostPasses: guess(8, 'passes', 'nobody works one zone longer with one piece'),
   leastPasses: guess(0.2, 'passes', 'less is not worth picking a tool up for'),
-  proofPasses: guess(0.6, 'passes', 'fewest passes of the comb that prove a zone'),
+  proofPasses: guess(0.5, 'passes', 'passes of the comb that prove a zone that was loose or packed'),
+  proofTakes: guess(0.25, '×', 'what a comb takes that is let fall through against one that works'),
+  proofShare: practice(0.1, 'share', 'of the hand minutes, the most that the comb takes as the proof'),
+  proofPerM2: guess(4.4, 'min/m²', 'the comb as the proof over a coat that hardly needed hands'),
   openingPasses: guess(0.4, 'passes', 'fewest passes of the pin brush that open the lines of a long coat'),
+  clippedSlows: practice(
+    1.6,
+    '×',
+    'hand work in a coat that was clipped before: under and over coat grow back together',
+  ),
   // what the skin and the topcoat bear
   bareSkin: guess(1.8, '×', 'load of a pass on bare skin against shielded skin'),
   soapSkin: guess(0.75, '×', 'load under lather against dry'),
@@ -46,6 +54,7 @@ export const FIGURE_ROWS = {
   peltMinutes: guess(12, 'min', 'a pelt in one zone, with the comb'),
   splitterTime: guess(0.6, '×', 'time of the splitter against the comb'),
   clipperTime: guess(0.3, '×', 'time of the clipper against the comb'),
+  clipPerM2: guess(35, 'min/m²', 'clipping by a vet’s order, over the surface'),
   sprayTime: guess(0.85, '×', 'time of the comb with detangling spray'),
   wetTieTime: guess(1.6, '×', 'time in a tie that got wet first'),
   // water
@@ -66,13 +75,14 @@ export const FIGURE_ROWS = {
   dryFixed: guess(2, 'min', 'drying: set up, hood, first touch'),
   forceMl: guess(48, 'mL/min', 'water a force dryer drives out'),
   standMl: guess(17, 'mL/min', 'water a stand dryer drives out'),
+  roomMlPerHour: guess(120, 'mL/h', 'water that a towelled coat gives off in a warm room'),
   humiditySlows: guess(0.006, 'a point', 'slower drying for each point of humidity over 50 %'),
   airFixed: guess(2, 'min', 'blow-out: set up'),
   airPerM2: guess(9, 'min/m²', 'blow-out over the surface'),
   // what is aimed at
   combGlides: guess(0.24, 'share', 'the comb falls through where no more of the class’s full load than this stands'),
   worthOfFall: guess(1.3, '×', 'a gram that keeps the comb from falling through counts so many times more'),
-  stopYield: guess(0.1, 'g/min', 'work stops where a minute more would take less, in a house of usual weights'),
+  stopYield: guess(0.08, 'g/min', 'work stops where a minute more would take less, in a house of usual weights'),
   // two at one dog
   teamHands: guess(0.62, '×', 'clock of hand work where two work'),
   teamWater: guess(0.78, '×', 'clock of bath, towel and mist where one holds'),

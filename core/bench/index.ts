@@ -4,7 +4,6 @@ export {
   METHOD_IDS,
   PHASES,
   PHASE_IDS,
-  PHASE_WORDS,
   type Method,
   type MethodId,
   type Phase,
@@ -33,22 +32,21 @@ export {
   type MethodOutcome,
   type MethodRuling,
   type Comparison,
+  type Instead,
+  type KeptPlan,
+  type LaterVisit,
+  type TieDecision,
+  type TieWay,
+  type LeftZone,
 } from './plan.ts';
-export {
-  planVisit,
-  openMethod,
-  jobOf,
-  coatIn,
-  planByHand,
-  barOf,
-  type Bar,
-  worksite,
-  type Worksite,
-  bearsInAll,
-  standingMinutes,
-} from './planner.ts';
+export { planVisit } from './planner.ts';
+export { openMethod } from './plan.ts';
+export { jobOf, coatIn, worksite, type Worksite } from './worksite.ts';
+export { planByHand, barOf, type Bar } from './by-hand.ts';
+export { bearsInAll, standingMinutes } from './visit.ts';
+export { wholeOf } from './measure.ts';
 export { looseUndercoatG } from './coat.ts';
-export { priceCents } from './price.ts';
+export { careIn, priceCents, visitPrice } from './price.ts';
 export { type PhaseRanking, zoneRankings, rulesSpoken } from './look.ts';
 export {
   MOST_PURCHASES,
@@ -78,21 +76,22 @@ export {
   coatAfter,
   seenIn,
   scriptOf,
-  scriptFrom,
   proofOf,
   combFalls,
 } from './simulate.ts';
 export { type Edit, applyEdit, stepsFor, bestAgain, piecesFor } from './edit.ts';
 export { FAULT_CODES, type Fault, type FaultCode, faultsOf, faultsOnly, isLegal } from './faults.ts';
 export { type Crew, clockShare, lies, standingShare } from './crew.ts';
-export { type Split, type SplitVisit, splitOf } from './split.ts';
+export { courseOf, bathesIn, type Course, type VisitLimits } from './course.ts';
+export { asWorked, scriptFrom } from './allotted.ts';
 export { type Care, type StepCare, type Support, type Hold, careOf } from './care.ts';
 export { type Change, type Rival, CHANGES, changed, rivals } from './rival.ts';
-export { type TieDecision, tiesOf } from './ties.ts';
+export { decideTies, dematCeiling } from './ties.ts';
 export { bandAbout, paceByKind } from './doubt.ts';
 export type { Learnt, PlanRequest, Ratio } from './request.ts';
 export { type Bands } from './plan.ts';
-export { type BenchJob, type LaidStep, layOut, noLookups, rankingIn, stepCautions } from './layout.ts';
+export { type LaidStep, layOut } from './layout.ts';
+export { type BenchJob, noLookups, pressing, rankingIn, stepCautions } from './rankings.ts';
 export {
   type Allotment,
   type ZoneProblem,
@@ -102,7 +101,7 @@ export {
   solveZone,
   answerOf,
   houseYield,
-} from './allot.ts';
+} from './allot/index.ts';
 export {
   type Coat,
   type CoatZone,

@@ -4,11 +4,11 @@
  */
 import type { ZoneId } from '../dog/index.ts';
 import { stopsOf } from '../check/index.ts';
-import { dogStopRule, rulesOn, WETNESS, type Ranking } from '../kit/index.ts';
-import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, workedIn } from './coat.ts';
-import { method, type MethodId, type PhaseId } from './methods.ts';
+import { dogStopRule, rulesOn, WETNESS, type Ranking, type RuleContext, type Wetness } from '../kit/index.ts';
+import { coatOf, ruleContext, ruleKeyOfDog, ruleKeyOfZone, workedIn, type CoatJob, type CoatZone } from './coat.ts';
+import { method, phasesIn, type MethodId, type PhaseId } from './methods.ts';
 import type { PlanRequest } from './request.ts';
-import { noLookups, phasesIn, rankingIn } from './layout.ts';
+import { noLookups, rankingIn } from './rankings.ts';
 
 export interface PhaseRanking {
   readonly phase: PhaseId;
@@ -23,9 +23,15 @@ export function zoneRankings(request: PlanRequest, id: ZoneId, methodId: MethodI
   const z = coatOf(request).zones.find((own) => own.id === id);
   if (!z) throw new RangeError(`no such zone: ${id}`);
   const job = { ...workedIn(request), seen: noLookups() };
-  return phasesIn(method(methodId), request.house)
+  return phasesIn(method(methodId), request)
     .filter((phase) => (phase.work === 'ties') === (z.tie !== 'none'))
     .map((phase) => ({ phase: phase.id, ranking: rankingIn(z, phase, phase.wetness, job) }));
+}
+
+/** What rules look at in a zone, as it was found and, where a pelt stands, as the clipper leaves it. */
+function contextsOf(z: CoatZone, wetness: Wetness, job: CoatJob): readonly RuleContext[] {
+  const found = ruleContext(z, wetness, job);
+  return z.tie === 'pelt' ? [found, { ...found, tie: 'none', condition: 'clear', clipped: true }] : [found];
 }
 
 /**
@@ -48,8 +54,9 @@ export function rulesSpoken(
     if (!said) {
       const ids = new Set<string>();
       for (const wetness of WETNESS) {
-        const here = ruleContext(z, wetness, job);
-        for (const piece of kit) for (const { id } of rulesOn(piece, here)) ids.add(id);
+        for (const here of contextsOf(z, wetness, job)) {
+          for (const piece of kit) for (const { id } of rulesOn(piece, here)) ids.add(id);
+        }
       }
       said = ids;
     }

@@ -1,7 +1,7 @@
 /** How a whole book of dogs is planned: one after another, so that anyone who waits can see how far it is, and stop it. */
-import { bearsInAll, openMethod, planVisit } from './planner.ts';
+import { openMethod, type Bands } from './plan.ts';
+import { planVisit } from './planner.ts';
 import type { PlanRequest } from './request.ts';
-import type { Bands } from './plan.ts';
 import type { MethodId } from './methods.ts';
 
 /** What a plan comes to for one dog of many. */
@@ -14,15 +14,14 @@ export interface Outline {
   readonly priceCents: number;
   readonly gramsOut: number;
   readonly shareLeft: number;
-  /** Minutes at the table over what this dog bears: to be split. */
-  readonly over: number;
+  /** Visits that the work takes, each within what the dog bears. */
+  readonly visits: number;
 }
 
 /** The best outline of one request. */
 export function outlineOf(request: PlanRequest): Outline {
   const plan = planVisit(request);
   const best = plan.recommended && openMethod(plan, plan.recommended.method);
-  const bears = bearsInAll(request.dog, request.crew);
   return {
     method: best?.method,
     stopped: plan.stops.dog.length > 0,
@@ -31,7 +30,7 @@ export function outlineOf(request: PlanRequest): Outline {
     priceCents: best?.priceCents ?? 0,
     gramsOut: best?.gramsOut ?? 0,
     shareLeft: best?.shareLeft ?? 1,
-    over: best ? Math.max(0, best.minutes - bears) : 0,
+    visits: best ? 1 + best.later.length : 0,
   };
 }
 

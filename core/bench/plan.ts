@@ -1,9 +1,25 @@
 /** What a plan is: values only, so that it can be kept with the session that was worked from it. */
 import type { Interval80 } from '../quantity/index.ts';
-import type { DogTrait, ZoneId } from '../dog/index.ts';
-import type { Stops, ZoneCondition } from '../check/index.ts';
+import type { ClipOrder, DogTrait, ZoneId } from '../dog/index.ts';
+import type { Stops, TieGrade, ZoneCondition } from '../check/index.ts';
 import type { Chosen, StandIn, ToolKind, Wetness } from '../kit/index.ts';
 import type { MethodId, PhaseId } from './methods.ts';
+
+/** What is done about a tie before any water. */
+export type TieWay = 'work-out' | 'split' | 'clip' | 'leave';
+
+export interface TieDecision {
+  readonly zone: ZoneId;
+  readonly tie: TieGrade;
+  readonly way: TieWay;
+  /** The piece that does it. */
+  readonly tool?: string | undefined;
+  readonly minutes: number;
+  /** What decided: the house's way, the tie itself, a vet's order, the ceiling on dematting, or that nothing in the room may do it. */
+  readonly because: 'house' | 'only-way' | 'ceiling' | 'ordered' | 'nothing-may';
+  /** Whom a tie is left to. */
+  readonly leftTo?: 'vet' | 'trained-hand' | 'breeder' | undefined;
+}
 
 export interface PlanZoneWork {
   readonly zone: ZoneId;
@@ -45,12 +61,16 @@ export interface ToolChoice {
   readonly ruledOut: readonly { readonly kind: ToolKind; readonly rule: string }[];
 }
 
+/** What a method comes to: today's visit, and the visits after it that the same work takes where one does not hold it. */
 export interface MethodPlan {
   readonly method: MethodId;
   readonly steps: readonly PlanStep[];
+  /** Minutes on the clock of today's visit: what its steps add up to. */
   readonly minutes: number;
+  /** Whole minutes of one person's work in it: the clock, or more where two work. The price follows them. */
+  readonly workMinutes: number;
   readonly gramsOut: number;
-  /** Share of the loose coat left at the end, 0..1. */
+  /** Share of the loose coat left at its end, 0..1. */
   readonly shareLeft: number;
   /** Largest skin load of any zone as a share of what it bears, 0..1. */
   readonly skinLoad: number;
@@ -73,8 +93,32 @@ export interface MethodPlan {
   /** What cut the work short of what the coat asks, where something did. */
   readonly cut?: { readonly fullMinutes: number; readonly for: 'time' | 'dog' } | undefined;
   readonly bands: Bands;
+  /** The visits after today's, where the work takes several. */
+  readonly later: readonly LaterVisit[];
+  /** Days between two of its visits. */
+  readonly gapDays?: { readonly least: number; readonly most: number } | undefined;
+  /** Zones that may be worked and that no visit comes to. */
+  readonly left: readonly LeftZone[];
   readonly score: number;
 }
+
+/** A plan as it was kept with a session: visits, left zones and minutes of work are absent in those kept before there were any. */
+export type KeptPlan = Omit<MethodPlan, 'workMinutes' | 'later' | 'left'> &
+  Partial<Pick<MethodPlan, 'workMinutes' | 'later' | 'left'>>;
+
+export interface LaterVisit {
+  readonly steps: readonly PlanStep[];
+  readonly minutes: number;
+  readonly priceCents: number;
+  readonly gramsOut: number;
+  /** Share of the loose coat, as it was found before the first visit, left after this one. */
+  readonly shareLeft: number;
+}
+
+/** A zone that is not worked: its tie is for somebody else, or the visits do not hold it. */
+export type LeftZone =
+  | { readonly zone: ZoneId; readonly why: 'tie'; readonly leftTo: TieDecision['leftTo'] }
+  | { readonly zone: ZoneId; readonly why: 'not-held' };
 
 export interface Bands {
   readonly minutes: Interval80;
@@ -90,6 +134,17 @@ export type MethodRuling =
   | { readonly code: 'for-outdoor-dogs' }
   | { readonly code: 'needs-force-dryer' }
   | { readonly code: 'needs-dryer' }
+  /** No dryer of the kit may dry these zones of this dog; what a towel and a warm room would take. */
+  | {
+      readonly code: 'no-dryer-may';
+      readonly refused: readonly { readonly name: string; readonly rule: string }[];
+      readonly zones: readonly ZoneId[];
+      readonly roomHours: number;
+    }
+  | { readonly code: 'for-clean-coats' }
+  | { readonly code: 'nothing-to-work-with' }
+  /** A last resort, where other methods are open. */
+  | { readonly code: 'not-needed' }
   /** Even with the least of hand work it takes longer than there is time. */
   | { readonly code: 'needs-minutes'; readonly minutes: number; readonly most: number }
   | { readonly code: 'needs-tool'; readonly phase: PhaseId }
@@ -97,7 +152,7 @@ export type MethodRuling =
 
 /** A measured difference between two methods. */
 export interface Comparison {
-  readonly measure: 'hair-left' | 'minutes' | 'skin' | 'dryer' | 'dust' | 'standing';
+  readonly measure: 'hair-left' | 'minutes' | 'skin' | 'dryer' | 'dust' | 'visits';
   readonly value: number;
   readonly than: number;
 }
@@ -108,7 +163,15 @@ export type MethodOutcome =
 
 /** Remarks on the whole visit. */
 export type PlanNote =
-  | { readonly code: 'over-standing'; readonly minutes: number; readonly bears: number }
+  /** The comb falls through already: a bath, or nothing. */
+  | { readonly code: 'clean' }
+  | { readonly code: 'over-visits'; readonly visits: number; readonly bears: number }
+  /** Zones are clipped by order of a vet, or for a surgery. */
+  | { readonly code: 'clip-ordered'; readonly order: ClipOrder }
+  /** Flakes, or a coat that is dull with them: what clears it, and what is for a vet. */
+  | { readonly code: 'flaking' }
+  /** Regrowth after the clipper. */
+  | { readonly code: 'clipped-before' }
   | { readonly code: 'cut-short'; readonly full: number; readonly minutes: number; readonly for: 'time' | 'dog' }
   | { readonly code: 'zones-assumed'; readonly zones: number }
   | { readonly code: 'blade-capped'; readonly minutes: number }
@@ -130,4 +193,21 @@ export interface Plan {
       }
     | undefined;
   readonly notes: readonly PlanNote[];
+  /** What is done about each tie. */
+  readonly ties: readonly TieDecision[];
+  /** What is done today where there is no groom. */
+  readonly instead?: Instead | undefined;
+}
+
+export type Instead =
+  /** Parasites are the whole dog's matter. */
+  | { readonly code: 'isolate' }
+  | { readonly code: 'vet-first' }
+  | { readonly code: 'nothing-needed' }
+  | { readonly code: 'no-tools' };
+
+/** The open outcome of a method in a plan, if it is open. */
+export function openMethod(plan: Plan, id: string): Extract<MethodOutcome, { kind: 'open' }> | undefined {
+  for (const m of plan.methods) if (m.kind === 'open' && m.method === id) return m;
+  return undefined;
 }

@@ -1,6 +1,6 @@
 /** What a plan is asked from: the dog, its check, the kit and the house, and what the log has taught. */
 import type { CoatCheck } from '../check/index.ts';
-import type { Dog } from '../dog/index.ts';
+import type { ClipOrder, Dog } from '../dog/index.ts';
 import type { HouseRules, Tool, ToolKind } from '../kit/index.ts';
 import type { Crew } from './crew.ts';
 import type { Figures } from './figures.ts';
@@ -25,6 +25,8 @@ export interface PlanRequest {
   readonly check: CoatCheck;
   readonly kit: readonly Tool[];
   readonly house: HouseRules;
+  /** The orders to clip that hold, where there are any. */
+  readonly clipOrders?: readonly ClipOrder[] | undefined;
   /** Days since the last bath, where it is known. */
   readonly daysSinceBath?: number | undefined;
   /** Who works, and how the dog is held. */

@@ -4,8 +4,9 @@
  */
 import type { Tool } from '../kit/index.ts';
 import type { MethodId } from './methods.ts';
-import type { Plan } from './plan.ts';
-import { openMethod, planVisit } from './planner.ts';
+import { wholeOf } from './measure.ts';
+import { openMethod, type Plan } from './plan.ts';
+import { planVisit } from './planner.ts';
 import type { PlanRequest } from './request.ts';
 
 export const CHANGES = ['strong-dryer', 'bather', 'helper', 'lies-down', 'no-dryer'] as const;
@@ -13,7 +14,7 @@ export type Change = (typeof CHANGES)[number];
 
 export interface Rival {
   readonly change: Change;
-  /** What is recommended then. */
+  /** What is recommended then, and its minutes in all visits. */
   readonly method: MethodId;
   readonly minutes: number;
   /** Minutes that it saves against today's recommendation; below 0 where it costs some. */
@@ -45,21 +46,23 @@ export function changed(request: PlanRequest, change: Change): PlanRequest | und
 }
 
 /** What each change would come to, those that change the recommendation first, then by minutes saved. */
-export function rivals(request: PlanRequest, plan: Plan): readonly Rival[] {
-  const now = plan.recommended && openMethod(plan, plan.recommended.method);
+export function rivals(request: PlanRequest, found: Plan): readonly Rival[] {
+  const now = found.recommended && openMethod(found, found.recommended.method);
   if (!now) return [];
+  const today = wholeOf(now);
   return CHANGES.flatMap((change): Rival[] => {
     const asked = changed(request, change);
-    const then = asked && planVisit(asked);
-    const best = then?.recommended && openMethod(then, then.recommended.method);
+    const plan = asked && planVisit(asked);
+    const best = plan?.recommended && openMethod(plan, plan.recommended.method);
     if (!best) return [];
+    const then = wholeOf(best);
     return [
       {
         change,
         method: best.method,
-        minutes: best.minutes,
-        saves: now.minutes - best.minutes,
-        cleaner: now.shareLeft - best.shareLeft,
+        minutes: then.minutes,
+        saves: today.minutes - then.minutes,
+        cleaner: today.shareLeft - then.shareLeft,
         flips: best.method !== now.method,
       },
     ];

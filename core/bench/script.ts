@@ -28,6 +28,7 @@ export const ALWAYS: readonly Tool[] = [
   { id: 'always-towel', kind: 'towel', name: 'towels' },
   { id: 'always-mister', kind: 'mister', name: 'mister' },
   { id: 'always-conditioner', kind: 'conditioner', name: 'conditioner' },
+  { id: 'always-care', kind: 'care-set', name: 'nail clipper, cloths, blunt scissors' },
 ];
 
 /** What hangs in a room: the kit and what every room has. */

@@ -4,15 +4,16 @@
  */
 import { sum } from '../quantity/index.ts';
 import type { ZoneId } from '../dog/index.ts';
-import { BLADES, type Tool, type Wetness } from '../kit/index.ts';
+import type { Tool, Wetness } from '../kit/index.ts';
 import type { FingerGrade } from '../check/index.ts';
 import { copyOf, looseNowG, skinTolerance, wearLimit, wetnessOf, type Coat, type CoatZone } from './coat.ts';
 import { fingerAt, poolsTotalG } from './release.ts';
-import { choiceOf, stepCautions, wholeUp, type BenchJob, type LaidStep } from './layout.ts';
+import type { LaidStep } from './layout.ts';
 import { PHASES } from './methods.ts';
 import type { PlanStep, PlanZoneWork, ToolChoice } from './plan.ts';
+import { choiceOf, stepCautions, type BenchJob } from './rankings.ts';
 import { roomOf, type Script, type ScriptStep } from './script.ts';
-import { clockShare, type Crew } from './crew.ts';
+import { clockMinutes, type Crew } from './crew.ts';
 import { figuresOf, stateFor, workStepOn, type Watch, type ZoneWorked } from './work.ts';
 
 export interface Worked {
@@ -45,21 +46,6 @@ export interface Asked {
   /** Minutes of water, air and ties in laid steps: those given, or those needed. */
   readonly waterAsNeeded?: boolean;
 }
-
-/** Whole minutes on the clock for a step's work; what is shown of blades never passes what was allowed. */
-export const clockMinutes = (
-  work: number,
-  tool: Tool,
-  step: ScriptStep,
-  crew: Crew | undefined,
-  job: BenchJob,
-): number =>
-  Math.max(
-    1,
-    (BLADES.includes(tool.kind) ? wholeUp : Math.round)(
-      work * clockShare(PHASES[step.phase].work, crew, figuresOf(job)),
-    ),
-  );
 
 /** One step on the coat that it meets, in place, and what it comes to. */
 interface StepWorked {
@@ -163,7 +149,7 @@ function stepOf(
     tool: { id: tool.id, kind: tool.kind, name: tool.name },
     zones: worked.map((w): PlanZoneWork => ({ zone: w.zone.id, minutes: w.minutes, passes: w.passes })),
     wetness,
-    minutes: clockMinutes(sum(worked.map((w) => w.minutes)), tool, step, crew, job),
+    minutes: clockMinutes(PHASES[step.phase].work, sum(worked.map((w) => w.minutes)), tool.kind, crew, figuresOf(job)),
     gramsOut,
     shareLeft: coat.startG === 0 ? 0 : after / coat.startG,
     cautions,
@@ -248,19 +234,6 @@ export function proofOf(coat: Coat, job: BenchJob): { readonly share: number; re
     else notIn.push(z.id);
   }
   return { share: area === 0 ? 1 : falls / area, notIn };
-}
-
-/** Steps of a layout as a script, with the minutes given by step and place; steps and zones without any are left out. */
-export function scriptFrom(laid: readonly LaidStep[], found: Coat, minutes: readonly (readonly number[])[]): Script {
-  return laid.flatMap((s, i): ScriptStep[] => {
-    const hands = s.phase.work === 'hands';
-    const zones = s.zones.flatMap(({ at }, place) => {
-      const z = found.zones[at];
-      const own = minutes[i]?.[place] ?? 0;
-      return z && (!hands || own > 1e-9) ? [{ zone: z.id, minutes: own }] : [];
-    });
-    return zones.length === 0 ? [] : [{ id: s.id, phase: s.phase.id, toolId: s.tool.id, zones }];
-  });
 }
 
 /** The script that a plan's steps were worked from. */

@@ -6,19 +6,29 @@
  * and air by how much of the minutes they need they were given. Grams are conserved; more minutes never leave more.
  */
 import { clamp } from '../quantity/index.ts';
-import { actionOf, coatDepthMm, depthMm, type Action, type Take, type Tool, type Wetness } from '../kit/index.ts';
+import { careMinutes } from '../dog/index.ts';
+import {
+  actionOf,
+  coatDepthMm,
+  depthMm,
+  type Action,
+  type Take,
+  type Tool,
+  type ToolKind,
+  type Wetness,
+} from '../kit/index.ts';
 import {
   heldMlPerM2,
   packedSurfaceShare,
+  leaveAs,
   settleTie,
-  tightenTie,
   wetnessOf,
   type Coat,
   type CoatJob,
   type CoatZone,
 } from './coat.ts';
 import { FIGURES, type Figures } from './figures.ts';
-import { PHASES, type PhaseWork } from './methods.ts';
+import { PHASES, type Phase, type PhaseWork } from './methods.ts';
 import {
   airMinutes,
   bathMinutes,
@@ -75,9 +85,17 @@ export const stateFor = (work: PhaseWork, phase: ScriptStep['phase'], z: CoatZon
   return wetnessOf(z);
 };
 
+/** What a comb takes that is let fall through and not pulled. */
+const lighter = ({ free, deep, open }: Take, share: number): Take => ({
+  free: free * share,
+  deep: deep * share,
+  open: open * share,
+});
+
 /** What a piece does by hand in a zone in a state of wetness. */
 export function handWorking(
   z: CoatZone,
+  phase: ScriptStep['phase'],
   tool: Tool,
   wetness: Wetness,
   job: CoatJob,
@@ -88,9 +106,12 @@ export function handWorking(
   const f = figuresOf(job);
   return {
     wetness,
-    take: scaled(action.take, f),
+    take: phase === 'comb' ? lighter(scaled(action.take, f), f.proofTakes) : scaled(action.take, f),
     reach: clamp(depthMm(tool) / coatDepthMm(z.guardMm), 0, 1),
-    minutesPerPass: handMinutes(action.cm2PerMinute, z.areaM2, z.guardMm, 1, wetness, f) * (job.pace?.[tool.kind] ?? 1),
+    minutesPerPass:
+      handMinutes(action.cm2PerMinute, z.areaM2, z.guardMm, 1, wetness, f) *
+      (job.pace?.[tool.kind] ?? 1) *
+      (job.dog.traits.includes('previously-clipped') ? f.clippedSlows : 1),
     skinPerPass: skinLoadPerPass(action.skinPerPass, 1, wetness === 'soapy', f) * (z.slip ? SLIP.skin : 1),
     wearPerPass: wearPerPass(action.frays, z.guardMm, wetness, f) * (z.slip ? SLIP.wear : 1),
   };
@@ -116,8 +137,14 @@ export const waterState = (coat: Coat, zones: readonly CoatZone[], f: Figures): 
   areaM2: zones.reduce((total, z) => total + z.areaM2, 0),
 });
 
+/** Minutes in one tied zone with a kind of piece, the pace of hands apart; by its surface where it is clipped by order. */
+export function untieMinutes(z: CoatZone, kind: ToolKind, job: CoatJob): number {
+  const f = figuresOf(job);
+  return z.ordered ? f.clipPerM2 * z.areaM2 : tieMinutes(kind, z.tie, job.house.spray, z.tieWet, f);
+}
+
 /** Minutes that water, towel or air need in one zone of a step to do their part; a tie, to settle it. */
-export function neededMinutes(z: CoatZone, work: PhaseWork, tool: Tool, water: WaterState, job: CoatJob): number {
+export function neededMinutes(z: CoatZone, { work, care }: Phase, tool: Tool, water: WaterState, job: CoatJob): number {
   const f = figuresOf(job);
   const { areaM2, heldMl, packed } = water;
   const share = z.areaM2 / areaM2;
@@ -139,25 +166,19 @@ export function neededMinutes(z: CoatZone, work: PhaseWork, tool: Tool, water: W
     case 'air':
       return airMinutes(areaM2, f) * share * pace;
     case 'ties':
-      return tieMinutes(tool.kind, z.tie, job.house.spray, z.tieWet, f) * (1 - z.tieDone) * pace;
+      return untieMinutes(z, tool.kind, job) * (1 - z.tieDone) * pace;
+    case 'care':
+      return care ? careMinutes(care, job.house) * share * pace : 0;
     case 'hands':
       throw new TypeError('hands are timed by passes');
   }
 }
 
-/** Does a towel alone dry this zone: short hair on a head where no dryer goes. */
-const towelDries = (z: CoatZone): boolean => z.region.region === 'face' || z.region.region === 'ears';
-
-function soak(z: CoatZone): void {
-  if (z.tie !== 'none') tightenTie(z);
-  z.wet = 1;
-  z.bathed = true;
-}
-
 const WATER_STATE: Partial<Record<PhaseWork, Wetness>> = { bath: 'soapy', rewash: 'soapy', towel: 'wet', mist: 'damp' };
 
 /** What water, towel or air take and leave in a zone, given minutes against those it needs. */
-function workWater(z: CoatZone, work: PhaseWork, tool: Tool, minutes: number, needed: number, job: CoatJob): void {
+function workWater(z: CoatZone, phase: Phase, tool: Tool, minutes: number, needed: number, job: CoatJob): void {
+  const { work } = phase;
   const f = figuresOf(job);
   const share = needed <= 0 ? 1 : minutes / needed;
   const effect = effectOfWater(share, f);
@@ -177,31 +198,7 @@ function workWater(z: CoatZone, work: PhaseWork, tool: Tool, minutes: number, ne
       1,
     );
   }
-  if (minutes <= 0) return;
-  switch (work) {
-    case 'bath':
-    case 'rewash':
-      soak(z);
-      z.soap = false;
-      z.slip = false;
-      break;
-    case 'condition':
-      z.slip = true;
-      break;
-    case 'mist':
-      z.wet = Math.max(z.wet, 0.2 * Math.min(1, effect));
-      break;
-    case 'towel':
-      z.wet = towelDries(z) ? 0 : z.wet * (1 - (1 - f.towelLeaves) * Math.min(1, effect));
-      break;
-    case 'drying':
-    case 'air':
-      z.wet *= 1 - Math.min(1, share);
-      break;
-    case 'hands':
-    case 'ties':
-      break;
-  }
+  if (minutes > 0) leaveAs(z, phase, tool.kind, false, f, effect, share);
 }
 
 /** Works a tie for so many minutes; once all it needs are given it is settled. */
@@ -213,13 +210,13 @@ function workTie(z: CoatZone, tool: Tool, minutes: number, needed: number, packs
     z.pools = workPools(z.pools, scaled(action.take, figuresOf(job)), 1, Math.min(1, minutes / needed));
   }
   if (z.tieDone > 1 - 1e-9) {
-    settleTie(z, packs);
+    settleTie(z, packs, tool.kind);
     z.tieDone = 0;
   }
 }
 
 /** Works a zone by hand for so many minutes. Returns the passes made. */
-function workHands(z: CoatZone, phase: ScriptStep['phase'], w: Working, minutes: number, job: CoatJob): number {
+function workHands(z: CoatZone, w: Working, minutes: number, job: CoatJob): number {
   const f = figuresOf(job);
   const passes = minutes / w.minutesPerPass;
   const before = shieldOf(z);
@@ -227,10 +224,6 @@ function workHands(z: CoatZone, phase: ScriptStep['phase'], w: Working, minutes:
   // The shield goes while the passes are made: the mean of before and after stands for it.
   z.skinLoad += passes * w.skinPerPass * shieldFactor((before + shieldOf(z)) / 2, f);
   z.wear += passes * w.wearPerPass;
-  if (phase === 'soapy-work' && w.wetness === 'soapy') {
-    z.soap = true;
-    z.wet = 1;
-  }
   return passes;
 }
 
@@ -273,24 +266,25 @@ export function workStepOn(
       let w = known?.get(z);
       if (!w) {
         const action = (actions[wetness] ??= actionOf(tool, wetness, job.house));
-        w = action && handWorking(z, tool, wetness, job, action);
+        w = action && handWorking(z, phase, tool, wetness, job, action);
       }
       const minutes = minutesOf(z, 0);
       done.push({
         zone: z,
         minutes,
-        passes: w && minutes > 0 ? workHands(z, phase, w, minutes, job) : 0,
+        passes: w && minutes > 0 ? workHands(z, w, minutes, job) : 0,
         wetness,
         does: w !== undefined,
       });
+      if (w && minutes > 0) leaveAs(z, PHASES[phase], tool.kind, coat.coatClass.packs, figuresOf(job));
     } else {
       const tied = z.tie !== 'none';
-      const needed = neededMinutes(z, work, tool, water, job);
+      const needed = neededMinutes(z, PHASES[phase], tool, water, job);
       const minutes = minutesOf(z, needed);
       if (work === 'ties') {
         if (tied) workTie(z, tool, minutes, needed, coat.coatClass.packs, job);
       } else {
-        workWater(z, work, tool, minutes, needed, job);
+        workWater(z, PHASES[phase], tool, minutes, needed, job);
       }
       done.push({ zone: z, minutes, passes: work === 'ties' && !tied ? 0 : 1, wetness, does: work !== 'ties' || tied });
     }

@@ -1,6 +1,6 @@
 /** What a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
 import { sum } from '../quantity/index.ts';
-import type { YearDog } from './arcs.ts';
+import { waitCost, type YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';
 import { overtimeCost, type Hours } from './hours.ts';
 
@@ -28,7 +28,8 @@ export interface DogAccount {
   readonly homeG: number;
   readonly packedDays: number;
   readonly lateDays: number;
-  readonly lateCost: number;
+  /** What it costs that visits are not on the days they are due. */
+  readonly waitsCost: number;
 }
 
 export function dogAccount(dog: YearDog, days: readonly number[], lastDay: number, worth: Worth): DogAccount {
@@ -53,20 +54,19 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
     }
   }
   let lateDays = 0;
-  let lateCost = 0;
+  let waitsCost = 0;
   let last = dog.lastVisit;
-  for (const x of [...days, lastDay]) {
-    const late = Math.max(0, x - last - dog.longest);
-    lateDays += late;
-    lateCost += worth.lateDay * late ** 2;
+  for (const [i, x] of [...days, lastDay].entries()) {
+    lateDays += Math.max(0, x - last - dog.longest);
+    waitsCost += waitCost(dog, { since: last, on: x, isNext: i === 0 && i < days.length }, worth);
     last = x;
   }
-  return { minutes, grams, homeG, packedDays, lateDays, lateCost };
+  return { minutes, grams, homeG, packedDays, lateDays, waitsCost };
 }
 
 /** What one dog's visits cost, without the salon's hours being short. */
-export const dogCost = ({ minutes, homeG, packedDays, lateCost }: DogAccount, worth: Worth): number =>
-  worth.visit * minutes.length + sum(minutes) + worth.homeGram * homeG + worth.packedDay * packedDays + lateCost;
+export const dogCost = ({ minutes, homeG, packedDays, waitsCost }: DogAccount, worth: Worth): number =>
+  worth.visit * minutes.length + sum(minutes) + worth.homeGram * homeG + worth.packedDay * packedDays + waitsCost;
 
 /** What all visits of a book come to. */
 export function account(

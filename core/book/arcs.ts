@@ -16,6 +16,8 @@ export interface YearDog {
   readonly lastVisit: number;
   readonly shortest: number;
   readonly longest: number;
+  /** The day on which it is due next, as every room says; absent: by its longest interval. */
+  readonly due?: number | undefined;
   /** Visits that are agreed: every plan holds them, whatever their interval. */
   readonly fixed: readonly number[];
   /** Visits the owner pays for in this time, at least those agreed; absent: as many as are worth it. */
@@ -44,6 +46,18 @@ export interface DogArcs {
   /** Cost of the time from a node to the end of the plan, when no visit follows; Infinity where one does. */
   readonly end: Float64Array;
   readonly mostVisits: number | undefined;
+}
+
+/** What it costs that a visit is not on the day it is due: its next one as every room says, any later by its longest interval. */
+export function waitCost(
+  { due, longest }: Pick<YearDog, 'due' | 'longest'>,
+  { since, on, isNext }: { readonly since: number; readonly on: number; readonly isNext: boolean },
+  worth: Worth,
+): number {
+  // What is overdue already cannot be helped: only the days from today on are counted, each dearer the longer it is.
+  if (isNext && due !== undefined)
+    return on > due ? worth.overdueDay * ((on - due) ** 2 - Math.min(0, due) ** 2) : worth.earlyDay * (on - due) ** 2;
+  return worth.lateDay * Math.max(0, on - since - longest) ** 2;
 }
 
 /** Beyond its longest interval a dog may wait so many days more, at a price. */
@@ -113,8 +127,6 @@ export function dogArcs(
   const end = new Float64Array(n);
   let used = 0;
   const walks = dog.coats.map((c) => new CoatWalk(c));
-  const late = (waited: number): number => worth.lateDay * Math.max(0, waited - dog.longest) ** 2;
-
   for (let j = 0; j < n; j++) {
     const w = day[j] ?? 0;
     const since = j === 0 ? dog.lastVisit : w;
@@ -141,10 +153,9 @@ export function dogArcs(
     const { cost, minutes } = room;
     for (const walk of walks) walk.addVisits(day, k, many, minutes, cost, used, worth);
     for (let i = 0; i < many; i++) {
-      const over = (day[k + i] ?? 0) - since - dog.longest;
-      const lateCost = over > 0 ? worth.lateDay * over * over : 0;
       const parts = partsOf(minutes[used + i] ?? 0, dog);
-      cost[used + i] = (cost[used + i] ?? 0) + parts * worth.visit + lateCost;
+      const waits = waitCost(dog, { since, on: day[k + i] ?? 0, isNext: j === 0 }, worth);
+      cost[used + i] = (cost[used + i] ?? 0) + parts * worth.visit + waits;
     }
     used += many;
     count[j] = used - (row[j] ?? 0);
@@ -160,7 +171,8 @@ export function dogArcs(
     const last = Math.max(soonest, since + dog.longest);
     for (let x = soonest; x <= last; x += END_STEP) {
       for (const walk of walks) walk.walkTo(x);
-      least = Math.min(least, (costNow(walks, minutesNow(walks), worth) + late(x - since)) / Math.max(1, x - w));
+      const waits = waitCost(dog, { since, on: x, isNext: false }, worth);
+      least = Math.min(least, (costNow(walks, minutesNow(walks), worth) + waits) / Math.max(1, x - w));
     }
     end[j] = least * (lastDay - w);
   }

@@ -19,7 +19,7 @@ export interface AwayMove {
   /** Undefined: the visit falls out, another of this dog stands for it. */
   readonly to: Day | undefined;
   readonly minutes: number;
-  readonly was: 'agreed' | 'held' | 'planned';
+  readonly was: 'agreed' | 'tentative' | 'planned';
 }
 export interface AwayAnswer {
   readonly moves: readonly AwayMove[];
@@ -83,7 +83,7 @@ export function* awayAnswers(
           from: addDays(today, from),
           to: to === undefined ? undefined : addDays(today, to),
           minutes: a && y && at >= 0 ? minutesOf(a, y, at) : 0,
-          was: dogs[dog]?.fixed.includes(from) ? (unagreed(ids, from) ? 'held' : 'agreed') : 'planned',
+          was: dogs[dog]?.fixed.includes(from) ? (unagreed(ids, from) ? 'tentative' : 'agreed') : 'planned',
         };
       })
       .sort((x, y) => x.from - y.from),

@@ -35,8 +35,11 @@ export interface Worth {
   readonly packedDay: number;
   /** A day beyond the longest interval, squared. */
   readonly lateDay: number;
+  /** Of the next visit: a day beyond that on which every room says it is due, and one before it, squared. */
+  readonly overdueDay: number;
+  readonly earlyDay: number;
 }
-export const WORTH: Worth = { visit: 10, homeGram: 0.1, packedDay: 6, lateDay: 0.5 };
+export const WORTH: Worth = { visit: 10, homeGram: 0.1, packedDay: 6, lateDay: 0.5, overdueDay: 1, earlyDay: 0.05 };
 /** Load above which undercoat begins to pack. Guess. */
 export const PACKS_ABOVE = 0.6;
 

@@ -1,7 +1,15 @@
 /** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
 import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
 import { waitsForVet } from '../check/index.ts';
-import { AHEAD_DAYS, type BookDog, type DogTide, type LearntBook, type Levels, type TideBook } from '../tide/index.ts';
+import {
+  AHEAD_DAYS,
+  dueOf,
+  type BookDog,
+  type DogTide,
+  type LearntBook,
+  type Levels,
+  type TideBook,
+} from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
 import { isClosed, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
@@ -34,12 +42,16 @@ function grownOf(bare: Levels, { storeG, keep }: DogTide['coat']): Float64Array 
 }
 
 /** A dog's coat over the year, with the band of its tide. */
-export const coatOf = (d: BookDog, t: DogTide): CoatYear => ({
+export const coatOf = (d: BookDog, t: DogTide, today: Day): CoatYear => ({
   ...t.coat,
+  // Who comes today has been when the plan begins.
+  storeG: t.coat.storeG * (comesOn(d, today) ? 1 - t.coat.takes : 1),
   fullG: t.fullG,
   grown: [t.bare.low, t.bare.likely, t.bare.high].map((row) => grownOf(row, t.coat)),
   minutesAt: d.minutesAt,
 });
+
+const comesOn = ({ booked }: BookDog, on: Day): boolean => booked.some((b) => b.day === on);
 
 /** What a year needs beyond the tide: who works when, what owners wish, what a dog bears at a time. */
 export interface YearFacts {
@@ -79,6 +91,8 @@ export interface YearOf {
   /** Ids of the dogs behind each, in the order of its coats. */
   readonly members: readonly (readonly string[])[];
   readonly hours: Hours;
+  /** What stands in the book, by dog. */
+  readonly booked: ReadonlyMap<string, BookDog['booked']>;
 }
 
 /** A year to plan: dogs that the tide knows, in the book's order. Day 0 is the day the tide was learnt on. */
@@ -100,6 +114,7 @@ export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
     dogs: houses.map((of) => yearDog(of, book, tides, today, open)),
     members: houses.map((of) => of.map((d) => d.id)),
     hours,
+    booked: new Map(book.dogs.map((d) => [d.id, d.booked])),
   };
 }
 
@@ -123,6 +138,7 @@ function yearDog(
   // Skin rests between visits, also before one that is agreed already.
   const rested = days.filter((d) => fixed.every((f) => Math.abs(f - d) >= shortest));
   const lastOf = (d: BookDog): number => {
+    if (comesOn(d, today)) return 0;
     const last = d.sightings.reduce(
       (t, s) => (s.kind === 'visit' && s.day <= today ? Math.max(t, s.day) : t),
       -Infinity,
@@ -130,19 +146,26 @@ function yearDog(
     // Who never came may come any day.
     return last === -Infinity ? -d.rhythm.shortest : last - today;
   };
+  // Of a household, whose coat is due first says when they come; who comes today is due by what that leaves.
+  const dues = of.flatMap((d) => {
+    const tide = tides.get(d.id);
+    const due = tide && !comesOn(d, today) && dueOf(d, tide, book);
+    return due ? [due.day - today] : [];
+  });
   const most = wishes.flatMap((w) => w.mostVisits ?? []);
   const bears = of.flatMap((d) => book.mostMinutes?.[d.id] ?? []);
   return {
     id: of[0]?.id ?? '',
     coats: of.flatMap((d) => {
       const tide = tides.get(d.id);
-      return tide ? [coatOf(d, tide)] : [];
+      return tide ? [coatOf(d, tide, today)] : [];
     }),
     days: rested,
     // Of a household, who came longest ago and who may come soonest decide together.
     lastVisit: Math.min(...of.map(lastOf)),
     shortest,
     longest: Math.min(...of.map((d) => d.rhythm.longest)),
+    due: dues.length > 0 ? Math.min(...dues) : undefined,
     fixed,
     mostVisits: most.length > 0 ? Math.min(...most) : undefined,
     mostMinutes: of.length === 1 ? bears[0] : undefined,

@@ -49,6 +49,7 @@ export {
   bookSummary,
   gapOf,
   otherwiseNear,
+  secondDay,
   type BookSummary,
   type Otherwise,
   type PlannedVisit,

@@ -23,6 +23,8 @@ export interface PlannedVisit {
   readonly together: readonly string[];
   readonly day: Day;
   readonly minutes: number;
+  /** Minutes for which it is booked, where it is. */
+  readonly length: number | undefined;
   /** Shorter visits within the week that it is split into, where the dog bears no longer one. */
   readonly parts: number;
   /** Does it stand in the book. */
@@ -36,7 +38,7 @@ export interface PlannedVisit {
 export interface PlannedWeek {
   readonly from: Day;
   readonly days: number;
-  /** Minutes that are agreed, minutes that are proposed on top, and those the salon plans with. */
+  /** Minutes that are booked, minutes that are proposed on top, and those the salon plans with. */
   readonly agreed: number;
   readonly proposed: number;
   readonly hours: number;
@@ -57,7 +59,7 @@ const ABOUT_DAYS = 14;
 
 /** What a plan comes to, visits by day. Day 0 of the plan is `from`. next: what every room says of a dog's next visit on a day. */
 export function bookSummary(
-  { dogs, members, hours }: YearOf,
+  { dogs, members, hours, booked }: YearOf,
   plan: BookPlan,
   from: Day,
   next: NextVisits,
@@ -73,12 +75,15 @@ export function bookSummary(
     return y.nodes.map((_, p): PlannedVisit => {
       const d = dayOf(a, y, p);
       // An agreed visit is said as if nothing came before it, like everywhere: what is only proposed may never come.
-      const first =
-        p === 0 || d === Math.min(...dog.fixed) ? together(next, members[i] ?? [], addDays(from, d)) : undefined;
-      const minutes = first?.minutes ?? minutesOf(a, y, p);
+      const isFirst = p === 0 || d === Math.min(...dog.fixed);
+      const { minutes, grams } = (isFirst && together(next, members[i] ?? [], addDays(from, d))) || {
+        minutes: minutesOf(a, y, p),
+        grams: now.grams[p] ?? 0,
+      };
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
-      on[d] = (on[d] ?? 0) + minutes;
+      const length = agreed ? bookedFor(booked, members[i] ?? [], addDays(from, d)) : undefined;
+      on[d] = (on[d] ?? 0) + (length ?? minutes);
       const others = moveCost(a, y, p, { load: plan.load, hours })
         .filter((m) => Math.abs(m.day - d) <= ABOUT_DAYS)
         .map((m): Otherwise => {
@@ -90,10 +95,11 @@ export function bookSummary(
         together: members[i]?.slice(1) ?? [],
         day: addDays(from, d),
         minutes,
+        length,
         parts: partsOf(minutes, dog),
         agreed,
         others,
-        grams: first?.grams ?? now.grams[p] ?? 0,
+        grams,
       };
     });
   });
@@ -110,6 +116,10 @@ export function bookSummary(
   });
   return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };
 }
+
+/** Minutes for which these dogs are booked on a day. */
+const bookedFor = (booked: YearOf['booked'], ids: readonly string[], on: Day): number =>
+  sum(ids.flatMap((id) => (booked.get(id) ?? []).filter((b) => b.day === on).map((b) => b.minutes)));
 
 /** The next visit of all these dogs on a day. */
 function together(next: NextVisits, ids: readonly string[], on: Day) {
@@ -128,3 +138,10 @@ export const otherwiseNear = (visit: Pick<PlannedVisit, 'others'>, wanted: Day):
   return near.sort((a, b) => Math.abs(a.day - wanted) - Math.abs(b.day - wanted))[0];
 };
 const NEAR_DAYS = 3;
+
+/** A second day to offer beside a first: that which costs least of those at least two days from it. */
+export const secondDay = (visit: Pick<PlannedVisit, 'others'> | undefined, first: Day): Day | undefined =>
+  visit?.others
+    .filter((o) => Math.abs(o.day - first) >= SECOND_AFTER_DAYS)
+    .reduce<Otherwise | undefined>((least, o) => (least && least.cost <= o.cost ? least : o), undefined)?.day;
+const SECOND_AFTER_DAYS = 2;

@@ -99,29 +99,33 @@ export interface YearStart {
   readonly nodes: readonly (readonly number[])[];
 }
 
-/** Plans a year; yields how far it is with the best so far. The last value is the plan. */
-export function* planYear(
+/** The best bound that is found, and the prices that give it. */
+function* pricedHours(
   dogs: readonly DogArcs[],
   hours: Hours,
-  effort: YearEffort = YEAR_EFFORT,
-  start?: YearStart,
-): Generator<YearProgress, YearPlan> {
+  effort: YearEffort,
+  start: YearStart | undefined,
+  room: PathRoom,
+): Generator<YearProgress, { bound: number; prices: Float64Array }> {
   const days = hours.minutes.length;
-  const room = new PathRoom();
   const prices = start ? start.prices.slice() : new Float64Array(days);
   const bestPrices = new Float64Array(days);
   const asked = new Float64Array(days);
+  const bestAsked = new Float64Array(days);
   const [m1, m2] = [new Float64Array(days), new Float64Array(days)];
   const load = new Float64Array(days);
   let bound = -Infinity;
   // From prices that were good, only the last, short steps.
   const skip = start ? Math.max(0, effort.evaluations - effort.again) : 0;
-  for (let t = 1; t <= effort.evaluations - skip; t++) {
+  const evaluate = (): void => {
     const value = dualAt(dogs, { perMinute: prices, load, hours }, prices, asked, room);
-    if (value > bound) {
-      bound = value;
-      bestPrices.set(prices);
-    }
+    if (value <= bound) return;
+    bound = value;
+    bestPrices.set(prices);
+    bestAsked.set(asked);
+  };
+  for (let t = 1; t <= effort.evaluations - skip; t++) {
+    evaluate();
     // Long steps first, to find the dear weeks; short ones at the end, to price each day.
     const rate = hours.dear * ADAM.rate * ADAM.last ** ((t - 1 + skip) / effort.evaluations);
     for (let d = 0; d < days; d++) {
@@ -135,6 +139,25 @@ export function* planYear(
     }
     yield { stage: 'bound', done: t + skip, of: effort.evaluations, best: undefined };
   }
+  // Steps are short beside the dearest price: where the best prices still ask for more than hours and overtime, it is tried at once.
+  for (let d = 0; d < days; d++) {
+    const over = (bestAsked[d] ?? 0) - (hours.minutes[d] ?? 0) - (hours.overtime[d] ?? 0);
+    prices[d] = over > 0 ? hours.dearest : (bestPrices[d] ?? 0);
+  }
+  evaluate();
+  return { bound, prices: bestPrices };
+}
+
+/** Plans a year; yields how far it is with the best so far. The last value is the plan. */
+export function* planYear(
+  dogs: readonly DogArcs[],
+  hours: Hours,
+  effort: YearEffort = YEAR_EFFORT,
+  start?: YearStart,
+): Generator<YearProgress, YearPlan> {
+  const room = new PathRoom();
+  const load = new Float64Array(hours.minutes.length);
+  const { bound, prices } = yield* pricedHours(dogs, hours, effort, start, room);
 
   const years: Year[] = [];
   const order = dogs.map((_, i) => i);
@@ -146,7 +169,7 @@ export function* planYear(
     load: load.slice(),
     cost: years.reduce((t, y) => t + y.cost, 0) + allOvertime(hours, load),
     bound,
-    prices: bestPrices,
+    prices,
   });
   for (const [i, nodes] of (start?.nodes ?? []).entries()) {
     const a = dogs[i];
@@ -160,7 +183,7 @@ export function* planYear(
   const every = effort.everyPass * (dogs.length > MANY_DOGS ? 2 : 1);
   const passes = PASSES.filter((_, i) => (PASSES.length - 1 - i) % every === 0);
   for (const [pass, rise] of passes.entries()) {
-    const soft = rise === undefined ? undefined : softly(hours, bestPrices, rise);
+    const soft = rise === undefined ? undefined : softly(hours, prices, rise);
     for (const i of order) {
       const a = dogs[i];
       if (!a) continue;
@@ -172,7 +195,7 @@ export function* planYear(
     }
     yield { stage: 'placing', done: pass + 1, of: passes.length, best: snapshot() };
   }
-  const search = new Search(dogs, hours, years, load, bestPrices, random, room);
+  const search = new Search(dogs, hours, years, load, prices, random, room);
   const tries = Math.min(effort.triesPerDog * dogs.length, effort.mostTries);
   const sayEvery = Math.max(1, Math.floor(tries / 50));
   for (let t = 0; t < tries; t++) {

@@ -18,7 +18,6 @@ export const HOLD_FINDINGS: readonly HoldFinding[] = [
   ...new Set<HoldFinding>([
     ...STOPPING_SKIN,
     ...INSPECTION.flatMap((row) => (row.onTrouble === 'stop-dog' ? [row.item] : [])),
-    'heavy-parasites',
     'wide-pelt-frail',
     'lump',
     'red-skin',
@@ -149,8 +148,8 @@ const allowed = (skin: SkinFinding): SkinFinding =>
   skin === 'new-lump' ? 'lump' : skin === 'parasites' ? 'clear' : 'pink';
 
 /**
- * A dog's newest check with today's holds in it: each place on hold stops work, whoever found it, and a place that a vet has
- * allowed since does not.
+ * A dog's newest check, changed by the holds that stand today. A place on hold may not be worked, whoever found the trouble;
+ * one that a vet has released since may be.
  */
 export function asHeld(check: CoatCheck, holds: readonly Hold[], traits: readonly DogTrait[]): CoatCheck {
   const zones: Partial<Record<ZoneId, ZoneFindings>> = { ...check.zones };
@@ -162,8 +161,7 @@ export function asHeld(check: CoatCheck, holds: readonly Hold[], traits: readonl
   const ofDog = holds.flatMap((h) => (h.place === 'dog' ? [h.finding] : []));
   const inspection = { ...check.inspection };
   for (const { item, onTrouble } of INSPECTION)
-    if (ofDog.includes(item) || (item === 'parasites' && ofDog.includes('heavy-parasites')))
-      inspection[item] = 'trouble';
+    if (ofDog.includes(item)) inspection[item] = 'trouble';
     else if (inspection[item] === 'trouble' && onTrouble === 'stop-dog') inspection[item] = 'watch';
   const pelt = stopsOf(check, traits).dog.some((s) => s.code === 'wide-pelt-frail');
   const peltAllowed = pelt && !ofDog.includes('wide-pelt-frail');

@@ -129,7 +129,7 @@ const ITEM_WORDS: Readonly<Record<InspectionItem, Words>> = {
 };
 
 const DOG_WORDS: Readonly<Record<Exclude<DogStop['code'], 'inspection'>, Words>> = {
-  'heavy-parasites': ITEM_WORDS.parasites,
+  parasites: ITEM_WORDS.parasites,
   'wide-pelt-frail': words(
     'days',
     'The coat is felted to the skin over a wide area. Taking it off would be too much for this dog on a table: a vet decides how.',
@@ -157,14 +157,18 @@ export function referralOf(check: CoatCheck, traits: readonly DogTrait[]): Refer
   const stops = stopsOf(check, traits);
   const items: ReferralItem[] = [];
   for (const stop of stops.dog) {
-    if (stop.code !== 'inspection') items.push({ ...DOG_WORDS[stop.code], zones: [], about: stop.code });
+    if (stop.code === 'inspection') continue;
+    // Parasites are said once, with where they were found.
+    const zones =
+      stop.code === 'parasites' ? stops.zones.filter((z) => z.finding === 'parasites').map((z) => z.zone) : [];
+    items.push({ ...DOG_WORDS[stop.code], zones, about: stop.code });
   }
   for (const { item } of INSPECTION) {
     if (check.inspection[item] === 'trouble') items.push({ ...ITEM_WORDS[item], zones: [], about: item });
   }
   const bySkin = new Map<SkinFinding, ZoneId[]>();
   for (const [id, findings] of zoneEntries(check)) {
-    if (findings.skin && SKIN_WORDS[findings.skin]) {
+    if (findings.skin && findings.skin !== 'parasites' && SKIN_WORDS[findings.skin]) {
       bySkin.set(findings.skin, [...(bySkin.get(findings.skin) ?? []), id]);
     }
   }

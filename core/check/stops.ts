@@ -18,13 +18,10 @@ export const STOPPING_SKIN: ReadonlySet<SkinFinding> = new Set<SkinFinding>([
 
 /** Felt over more of the skin than this, a pelt on a frail dog is for a vet. Guess. */
 const WIDE_PELT_SHARE = 0.3;
-/** Parasites in this many zones count as a heavy load. Guess. */
-const HEAVY_PARASITE_ZONES = 4;
-
 export type ZoneStop = { readonly zone: ZoneId; readonly finding: SkinFinding };
 export type DogStop =
   | { readonly code: 'inspection'; readonly item: InspectionItem }
-  | { readonly code: 'heavy-parasites'; readonly zones: number }
+  | { readonly code: 'parasites'; readonly zones: number }
   | { readonly code: 'wide-pelt-frail'; readonly surfaceShare: number };
 /** What stops a dog, as rules name it: the item of the inspection, or the code of the finding. */
 export type DogStopCode = InspectionItem | Exclude<DogStop['code'], 'inspection'>;
@@ -48,7 +45,8 @@ export function stopsOf(check: CoatCheck, traits: readonly DogTrait[]): Stops {
     (row) => row.onTrouble === 'stop-dog' && check.inspection[row.item] === 'trouble',
   ).map((row) => ({ code: 'inspection', item: row.item }));
   const parasiteZones = zones.filter((s) => s.finding === 'parasites').length;
-  if (parasiteZones >= HEAVY_PARASITE_ZONES) dog.push({ code: 'heavy-parasites', zones: parasiteZones });
+  // What crawls in one zone is on the whole dog, and soon on the next. Common practice.
+  if (parasiteZones > 0) dog.push({ code: 'parasites', zones: parasiteZones });
   const pelted = sum(entries.filter((e) => e.findings.tie === 'pelt').map((e) => zone(e.zone).surfaceShare));
   if (!check.peltAllowed && pelted > WIDE_PELT_SHARE && traits.some((t) => FRAIL.includes(t))) {
     dog.push({ code: 'wide-pelt-frail', surfaceShare: pelted });

@@ -5,7 +5,7 @@
  * scale and the ruler (guesses). Names are those that owners say; a mix is named by what it looks like.
  */
 import type { CoatClass } from './coats.ts';
-import type { DogTrait } from './dog.ts';
+import type { DogTrait } from './traits.ts';
 import type { BodyShape } from './shapes.ts';
 
 export interface BreedRow {

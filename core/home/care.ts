@@ -8,25 +8,22 @@ export type HomeCareKind = (typeof HOME_CARES)[number];
 export interface HomeCareRow {
   readonly kind: HomeCareKind;
   readonly everyDays: number;
-  /** The salon does it at a visit. */
-  readonly atSalon: boolean;
   readonly source: Source;
 }
-const care = (kind: HomeCareKind, everyDays: number, atSalon: boolean): HomeCareRow => ({
+const care = (kind: HomeCareKind, everyDays: number): HomeCareRow => ({
   kind,
   everyDays,
-  atSalon,
   source: COMMON_PRACTICE,
 });
 
 /** Nails every four to six weeks, ears weekly; a bath weekly at most and monthly at least. */
 export const HOME_CARE_ROWS: readonly HomeCareRow[] = [
-  care('look-over', 7, true),
-  care('teeth', 2, false),
-  care('ears', 7, true),
-  care('pads', 14, true),
-  care('nails', 35, true),
-  care('bath', 30, true),
+  care('look-over', 7),
+  care('teeth', 2),
+  care('ears', 7),
+  care('pads', 14),
+  care('nails', 35),
+  care('bath', 30),
 ];
 
 export interface DueCare {
@@ -35,11 +32,11 @@ export interface DueCare {
   readonly last: Day | undefined;
 }
 
-/** What is due up to a day, the longest due first. last: what the home noted; visit: the salon's last. */
+/** What is due up to a day, the longest due first. last: what the home noted; salon: what was done there, and when. */
 export function dueCare(
   dog: Pick<Dog, 'coatClass'>,
   last: ReadonlyMap<HomeCareKind, Day>,
-  visit: Day | undefined,
+  salon: ReadonlyMap<HomeCareKind, Day>,
   today: Day,
   until: Day,
 ): readonly DueCare[] {
@@ -47,8 +44,8 @@ export function dueCare(
     // Coats that weather dirt off are bathed when they need it, not by the calendar.
     if (row.kind === 'bath' && dog.coatClass === 'harsh-double') return [];
     const noted = last.get(row.kind);
-    const salon = row.atSalon ? visit : undefined;
-    const done = noted === undefined ? salon : salon === undefined ? noted : noted > salon ? noted : salon;
+    const there = salon.get(row.kind);
+    const done = noted === undefined ? there : there === undefined ? noted : noted > there ? noted : there;
     const due = done === undefined ? today : addDays(done, row.everyDays);
     return due <= until ? [{ kind: row.kind, due, last: done }] : [];
   }).sort((a, b) => a.due - b.due);

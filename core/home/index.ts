@@ -24,6 +24,7 @@ export {
   longestBout,
   usableBrushes,
   usualSetup,
+  EDGE_AT_HOME,
   type HomeBout,
   type HomeBoutStep,
   type HomeDay,
@@ -33,6 +34,7 @@ export {
   type HomeWeekRequest,
   type KeepOff,
 } from './plan.ts';
+export { type TwoMinutes, TWO_MINUTE_PLACES, twoMinutes } from './two-minutes.ts';
 export { HOME_CARES, HOME_CARE_ROWS, dueCare, type DueCare, type HomeCareKind, type HomeCareRow } from './care.ts';
 export { closesPart, REPORT_KINDS, type ReportKind } from './report.ts';
 export {

@@ -5,7 +5,7 @@
  * piles up in one bout. Two bouts a day, morning and evening, only for coats that ask it in a blow.
  */
 import { addDays, isoWeekday, sum, type Day } from '../quantity/index.ts';
-import { coatRow, type CoatClass, type Dog } from '../dog/index.ts';
+import { coatRow, type CoatClass, type Dog, type DogTrait } from '../dog/index.ts';
 import { toolRow, type ToolKind } from '../kit/index.ts';
 import { HOME_PARTS, homeNeeds, type HomePart, type PartNeed } from './parts.ts';
 import { rota } from './rota.ts';
@@ -86,6 +86,8 @@ const AT_HOME: Readonly<Record<ToolKind, AtHome>> = {
   'soft-slicker': { usedOn: only(...BROAD, 'tail', 'forelegs', 'hindlegs') },
   'firm-slicker': { usedOn: only(), milder: 'soft-slicker' },
   'long-slicker': { usedOn: only(), milder: 'soft-slicker' },
+  'two-face-slicker': { usedOn: only(...BROAD, 'tail', 'forelegs', 'hindlegs') },
+  'electric-brush': { usedOn: only('back', 'hips', 'chest') },
   'pin-brush': { usedOn: but('face', 'feet') },
   comb: {
     usedOn: only('face', 'ears', 'ruff', 'armpits', 'forelegs', 'belly', 'breeches', 'hindlegs', 'tail', 'feet'),
@@ -106,6 +108,7 @@ const AT_HOME: Readonly<Record<ToolKind, AtHome>> = {
   towel: NOT_AT_HOME,
   'force-dryer': NOT_AT_HOME,
   'stand-dryer': NOT_AT_HOME,
+  'care-set': NOT_AT_HOME,
 };
 
 /** Whether an owner uses a piece on a part. */
@@ -196,7 +199,8 @@ export function homeWeek(request: HomeWeekRequest): HomeWeek {
     dayMinutes: has,
     mostNodes: request.mostNodes,
   });
-  const usable = usableBrushes(dog.coatClass, setup);
+  const usable = usableBrushes(dog, setup);
+  let edged = { times: 0, last: -Infinity };
   const planned = days.map((day, i): HomeDay => {
     const keys = new Set(plan.days[i]);
     return {
@@ -204,7 +208,12 @@ export function homeWeek(request: HomeWeekRequest): HomeWeek {
       bouts: boutsOf(
         needs.filter((n) => keys.has(n.part)),
         most,
-      ).map((b) => boutWith(b, usable)),
+      ).map((b) => {
+        const rests = edged.times >= EDGE_AT_HOME.timesAWeek || day - edged.last < EDGE_AT_HOME.daysApart;
+        const bout = boutWith(b, rests ? usable.filter((k) => k !== EDGE_AT_HOME.tool) : usable);
+        if (bout.steps.some((s) => s.tool === EDGE_AT_HOME.tool)) edged = { times: edged.times + 1, last: day };
+        return bout;
+      }),
     };
   });
   const rate = (of: (n: PartNeed) => number): number => sum(needs.map((n) => (WEEK * n.minutes) / of(n)));
@@ -233,13 +242,24 @@ function boutsOf(parts: readonly PartNeed[], most: number): readonly (readonly P
   return [first, second].filter((b) => b.length > 0);
 }
 
-/** What a home with such hands should have for such a coat. */
-const wantedBrushes = (coatClass: CoatClass, { severalHands }: HomeSetup): readonly ToolKind[] =>
-  HOME_BRUSHES[coatClass].map((k) => (severalHands ? (AT_HOME[k].milder ?? k) : k));
+/** A plastic edge is used so often at most, and so many days apart. Common practice: once or twice a week, torso only. */
+export const EDGE_AT_HOME = { tool: 'plastic-blade-comb', timesAWeek: 2, daysApart: 3 } as const;
+
+/** On these dogs no blade goes, whoever holds it: as the rules of the salon have it. */
+const NO_EDGE: readonly DogTrait[] = ['show-coat', 'puppy-coat', 'previously-clipped', 'skin-trouble'];
+
+/** What a home with such hands should have for such a dog. */
+function wantedBrushes({ coatClass, traits }: HomeDog, { severalHands }: HomeSetup): readonly ToolKind[] {
+  if (!severalHands) return HOME_BRUSHES[coatClass];
+  const edge = coatClass === 'smooth-double' && !traits.some((t) => NO_EDGE.includes(t));
+  return HOME_BRUSHES[coatClass].map((k) => (edge && k === 'fine-comb' ? EDGE_AT_HOME.tool : (AT_HOME[k].milder ?? k)));
+}
+
+type HomeDog = Pick<Dog, 'coatClass' | 'traits'>;
 
 /** Pieces this home may use on such a coat, in order; those it should have where nobody has said what it has. */
-export function usableBrushes(coatClass: CoatClass, setup: HomeSetup): readonly ToolKind[] {
-  const may = wantedBrushes(coatClass, setup).filter((k) => !setup.without.includes(k));
+export function usableBrushes(dog: HomeDog, setup: HomeSetup): readonly ToolKind[] {
+  const may = wantedBrushes(dog, setup).filter((k) => !setup.without.includes(k));
   const own = may.filter((k) => setup.brushes.includes(k));
   return setup.brushes.length === 0 || own.length === 0 ? may : own;
 }
@@ -279,11 +299,11 @@ export interface HomeTools {
 const FRAYS_TOO_MUCH = 0.2;
 
 /** Which of the home's brushes suit the coat, which are missing, which stay in the drawer and why. */
-export function homeTools(dog: Pick<Dog, 'coatClass'>, setup: HomeSetup): HomeTools {
+export function homeTools(dog: HomeDog, setup: HomeSetup): HomeTools {
   const { coatClass } = dog;
   const { guardMm, packs } = coatRow(coatClass);
-  const wanted = wantedBrushes(coatClass, setup);
-  const use = usableBrushes(coatClass, setup).filter((k) => setup.brushes.length === 0 || setup.brushes.includes(k));
+  const wanted = wantedBrushes(dog, setup);
+  const use = usableBrushes(dog, setup).filter((k) => setup.brushes.length === 0 || setup.brushes.includes(k));
   const keepOff = setup.brushes.flatMap((tool): HomeTools['keepOff'] => {
     if (use.includes(tool)) return [];
     const row = toolRow(tool);

@@ -6,6 +6,7 @@
  * safety rule.
  */
 import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';
+import type { CareHouse } from '../dog/index.ts';
 
 export const BLADE_USES = ['never', 'smooth-doubles', 'any-legal'] as const;
 export const MAT_WAYS = ['brush-out', 'split', 'clip'] as const;
@@ -41,7 +42,7 @@ export interface Quarrels {
   readonly rhythm: (typeof SALON_RHYTHMS)[number];
 }
 
-export interface HouseRules extends Quarrels {
+export interface HouseRules extends Quarrels, CareHouse {
   /** Weights of the recommendation, any scale, compared with one another. */
   readonly weights: {
     readonly hairOut: number;
@@ -70,9 +71,17 @@ export interface HouseRules extends Quarrels {
   readonly dryPlaces?: number | undefined;
   /** Hours a week kept for this work; all that the doors and tables give when nobody has said. */
   readonly shedHoursPerWeek?: number | undefined;
+  /** Minutes of dematting by hand that a sound dog is asked to bear in a visit; the usual ones where nobody has said. */
+  readonly dematMinutes?: number | undefined;
   /** Steps in which visits are booked, and the shortest visit there is: a dog comes in, is welcomed, and goes. */
   readonly visits?: VisitLengths | undefined;
 }
+
+/** Common practice: about twenty minutes of combing out in one visit; beyond it the dog pays. */
+const USUAL_DEMAT_MINUTES = 20;
+/** Minutes of dematting by hand in one visit in this house. */
+export const dematMinutes = ({ dematMinutes: own }: Pick<HouseRules, 'dematMinutes'>): number =>
+  own ?? USUAL_DEMAT_MINUTES;
 
 /** Steps that a house may choose from, minutes. */
 export const LENGTH_STEPS = [5, 10, 15, 20, 30, 60] as const;

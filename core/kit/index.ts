@@ -35,12 +35,23 @@ export {
   DEFAULT_HOUSE,
   LENGTH_STEPS,
   visitLengths,
+  dematMinutes,
   type HouseRules,
   type VisitLengths,
   type Quarrel,
   type Quarrels,
 } from './house.ts';
-export { RULES, SEVERITIES, BLADE_REGIONS, type Rule, type RuleWhen, type Severity } from './rule-table.ts';
+export { CLEANING, type CleaningRow, cleaningOf } from './cleaning.ts';
+export {
+  RULES,
+  SEVERITIES,
+  HARMS,
+  BLADE_REGIONS,
+  type Harm,
+  type Rule,
+  type RuleWhen,
+  type Severity,
+} from './rule-table.ts';
 export {
   type Piece,
   type RuleContext,

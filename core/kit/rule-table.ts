@@ -5,11 +5,22 @@
  * puts a caution beside the step, `prefer` moves a piece up among those that are allowed. Rows with `house` hold only
  * in a house that took that side; all others stand in every house.
  */
-import { COMMON_PRACTICE, GUESS, type Source } from '../quantity/index.ts';
-import type { CoatClass, DogTrait, Region } from '../dog/index.ts';
-import { TIED, type ConditionKind, type DogStopCode, type SkinFinding, type TieGrade } from '../check/index.ts';
+import { COMMON_PRACTICE, type Source } from '../quantity/index.ts';
+import { DREADS_DRYER, REGIONS, type CoatClass, type DogTrait, type Region } from '../dog/index.ts';
+import {
+  TIED,
+  type ConditionKind,
+  type DogStopCode,
+  type FingerGrade,
+  type SkinFinding,
+  type TieGrade,
+} from '../check/index.ts';
 import { BLADES, RAKES, SLICKERS, type ToolKind, type ToolMeasures, type Wetness } from './tools.ts';
 import type { Quarrels } from './house.ts';
+
+/** What a caution keeps from harm, worst first: beside a step the worst is said first, and never left out for space. */
+export const HARMS = ['wound', 'bite', 'burn', 'place', 'habit'] as const;
+export type Harm = (typeof HARMS)[number];
 
 export const SEVERITIES = ['stop', 'never', 'warn', 'prefer'] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -21,8 +32,16 @@ export interface RuleWhen {
   readonly classes?: readonly CoatClass[];
   readonly conditions?: readonly ConditionKind[];
   readonly ties?: readonly TieGrade[];
+  /** Undercoat by finger to skin. */
+  readonly grades?: readonly FingerGrade[];
+  /** Not where somebody's order has it clipped. */
+  readonly unlessOrdered?: true;
+  /** Only hair that was clipped in this visit. */
+  readonly clipped?: true;
   readonly skins?: readonly SkinFinding[];
   readonly traits?: readonly DogTrait[];
+  /** Traits with which it does not hold. */
+  readonly unlessTraits?: readonly DogTrait[];
   readonly guardOverMm?: number;
   readonly guardUnderMm?: number;
   /** Sides of open quarrels on which it holds. */
@@ -37,6 +56,8 @@ export interface RuleWhen {
   };
   /** Air of the day, °C. */
   readonly airOverC?: number;
+  /** Air of the day, relative humidity. */
+  readonly airUnderPct?: number;
   /** The last bath is nearer than the house's fewest days between two. */
   readonly sinceBath?: 'under-house-gap';
   /** Findings on the whole dog; such a row forbids everything. */
@@ -46,6 +67,8 @@ export interface RuleWhen {
 export interface Rule {
   readonly id: string;
   readonly severity: Severity;
+  /** Of a caution: what it keeps from harm. */
+  readonly harm?: Harm | undefined;
   readonly statement: string;
   readonly reason: string;
   readonly when: RuleWhen;
@@ -71,7 +94,23 @@ const NOT_BLADE: readonly Region[] = [
   'forefoot',
   'hindfoot',
 ];
+const SMALL: readonly Region[] = ['face', 'ears', 'forefoot', 'hindfoot'];
+const NOT_SMALL: readonly Region[] = REGIONS.map((row) => row.region).filter((region) => !SMALL.includes(region));
 const THIN: readonly Region[] = ['belly', 'armpit', 'groin'];
+/** Pieces that a hand moves through the coat. */
+const BY_HAND: readonly ToolKind[] = [
+  ...RAKES,
+  ...SLICKERS,
+  ...BLADES,
+  'pin-brush',
+  'comb',
+  'fine-comb',
+  'rubber',
+  'bristle',
+  'mat-splitter',
+  'clipper',
+  'force-dryer',
+];
 const WATER: readonly ToolKind[] = ['hand-bath', 'bather'];
 
 const r = (
@@ -82,6 +121,11 @@ const r = (
   when: RuleWhen,
   source: Source = COMMON_PRACTICE,
 ): Rule => ({ id, severity, statement, reason, when, source });
+
+const warn = (id: string, harm: Harm, statement: string, reason: string, when: RuleWhen): Rule => ({
+  ...r(id, 'warn', statement, reason, when),
+  harm,
+});
 
 export const RULES: readonly Rule[] = [
   r(
@@ -144,7 +188,7 @@ export const RULES: readonly Rule[] = [
     'Heavy parasites: no groom today. Isolate, disinfect every tool.',
     'The whole room would have them by evening.',
     {
-      dogStops: ['parasites', 'heavy-parasites'],
+      dogStops: ['parasites'],
     },
   ),
   r(
@@ -281,12 +325,13 @@ export const RULES: readonly Rule[] = [
   r(
     'dryer-head-shy',
     'never',
-    'Head-shy: no force dryer at ruff and throat.',
-    'Get them out wet, dry them with a towel.',
+    'A dog that fears the dryer or the hand: no force dryer at ruff and throat.',
+    'Get them out wet; towel and soft air dry them, in their own time.',
     {
       tools: ['force-dryer'],
       regions: ['ruff', 'throat'],
-      traits: ['head-shy'],
+      traits: DREADS_DRYER,
+      unlessTraits: ['takes-dryer'],
     },
   ),
   r('cut-only-tied', 'never', 'Splitter, shears and clipper are for tied hair only.', 'They cut live hair.', {
@@ -296,10 +341,86 @@ export const RULES: readonly Rule[] = [
   r('show-never-cut', 'never', 'A show coat is never cut or thinned.', 'Years of growth.', {
     tools: ['mat-splitter', 'thinning-shears', 'clipper'],
     traits: ['show-coat'],
+    unlessOrdered: true,
   }),
   r('clip-pelts-only', 'never', 'Clip only what is felted to the skin.', 'A double coat may not grow back as it was.', {
     tools: ['clipper'],
     ties: ['none', 'knot'],
+  }),
+  r(
+    'fine-comb-small-places',
+    'never',
+    'The close-tooth comb is for smooth coats, faces and feet.',
+    'Over a whole double coat it takes half an hour and proves nothing.',
+    {
+      tools: ['fine-comb'],
+      classes: ['medium-double', 'long-double', 'heavy-double', 'harsh-double', 'fleece'],
+      regions: NOT_SMALL,
+    },
+  ),
+  r(
+    'fine-comb-not-packed',
+    'never',
+    'No close-tooth comb in packed hair.',
+    'It stops at every stroke: open the coat first.',
+    { tools: ['fine-comb'], conditions: ['packed'] },
+  ),
+  r(
+    'rubber-not-packed',
+    'never',
+    'No rubber through the lather on packed hair over 25 mm.',
+    'Its nubs slide over the top and never reach the skin.',
+    { tools: ['rubber'], conditions: ['packed'], wetness: ['soapy', 'wet'], guardOverMm: 25 },
+  ),
+  r(
+    'firm-not-puppy',
+    'never',
+    'No firm or long-pin slicker on puppy coat.',
+    'Thin skin, and a first lesson in trust.',
+    { tools: ['firm-slicker', 'long-slicker'], traits: ['puppy-coat'] },
+  ),
+  r('blade-not-bare', 'never', 'No blade where fingers feel skin at a touch.', 'Nothing is left to take: it scrapes.', {
+    tools: BLADES,
+    grades: [0],
+  }),
+  r(
+    'clipped-rests',
+    'never',
+    'No wire, tooth or edge on hair that was just clipped.',
+    'The skin lies open, and is often sore where felt stood.',
+    {
+      tools: [...RAKES, ...SLICKERS, ...BLADES, 'comb', 'fine-comb', 'pin-brush', 'rubber'],
+      clipped: true,
+    },
+  ),
+  r(
+    'electric-even-coats',
+    'never',
+    'No electric brush in packed or tied hair.',
+    'It winds the hair up and pulls before a hand can stop it.',
+    { tools: ['electric-brush'], conditions: ['packed', ...TIED] },
+  ),
+  r('electric-not-long', 'never', 'No electric brush in hair over 70 mm.', 'It winds long hair up.', {
+    tools: ['electric-brush'],
+    guardOverMm: 70,
+  }),
+  r('electric-not-head', 'never', 'No electric brush at face, ears or feet.', 'It hums beside the ear.', {
+    tools: ['electric-brush'],
+    regions: SMALL,
+  }),
+  r(
+    'electric-not-shy',
+    'never',
+    'No electric brush on a dog that fears noise or the hand.',
+    'Trust is slower to win than hair.',
+    {
+      tools: ['electric-brush'],
+      traits: ['nervous', 'head-shy', 'dryer-shy'],
+    },
+  ),
+  r('no-conditioner-harsh', 'never', 'No conditioner on a harsh coat.', 'It softens the hair that has to stay hard.', {
+    tools: ['conditioner'],
+    classes: ['harsh-double'],
   }),
   r('no-fine-comb-long', 'never', 'No close-tooth comb in hair over 45 mm.', 'It tears.', {
     tools: ['fine-comb'],
@@ -316,34 +437,43 @@ export const RULES: readonly Rule[] = [
     },
   ),
 
-  r(
+  warn(
     'warn-blade',
-    'warn',
+    'burn',
     'Skin taut, no pressure, keep moving. Stop at the first pink.',
     'Overdone, it makes skin weep.',
     {
       tools: BLADES,
     },
   ),
-  r('warn-tail', 'warn', 'Support the tail with the other hand; small pieces.', 'The most sensitive zone.', {
+  warn('warn-tail', 'place', 'Support the tail with the other hand; small pieces.', 'The most sensitive zone.', {
     regions: ['tail'],
     tools: [...RAKES, ...SLICKERS, 'comb', 'pin-brush'],
   }),
-  r(
+  warn(
     'warn-rake',
-    'warn',
-    'Skin taut, wrist loose, strokes of 5 to 8 cm; never twice where it is pink.',
+    'burn',
+    'Skin taut, wrist firm, the stroke from the arm, 5 to 8 cm; never twice where it is pink.',
     'Pressing injures skin.',
     {
       tools: RAKES,
     },
   ),
-  r('warn-slicker', 'warn', 'Level with the body. Test the pressure on the back of your own hand.', 'Wires stab.', {
+  warn('warn-slicker', 'burn', 'Level with the body. Test the pressure on the back of your own hand.', 'Wires stab.', {
     tools: SLICKERS,
   }),
-  r(
+  warn(
+    'warn-electric',
+    'place',
+    'Let it hum beside the dog first; light, with the lie.',
+    'Noise frightens before it brushes.',
+    {
+      tools: ['electric-brush'],
+    },
+  ),
+  warn(
     'warn-clear-light',
-    'warn',
+    'burn',
     'Where the coat is clear, one light pass.',
     'The undercoat that shields the skin has gone.',
     {
@@ -351,21 +481,21 @@ export const RULES: readonly Rule[] = [
       conditions: ['clear'],
     },
   ),
-  r('warn-splitter', 'warn', 'Saw away from the skin, comb between mat and skin. Trained hands only.', 'A razor.', {
+  warn('warn-splitter', 'wound', 'Saw away from the skin, comb between mat and skin. Trained hands only.', 'A razor.', {
     tools: ['mat-splitter'],
   }),
-  r(
+  warn(
     'warn-clipper',
-    'warn',
+    'wound',
     'The owner agrees first. Cool blade, skin stretched flat.',
     'Regrowth may never be right.',
     {
       tools: ['clipper'],
     },
   ),
-  r(
+  warn(
     'warn-comb-ties',
-    'warn',
+    'place',
     'Hold the hair above the knot, wide end first, from the tips inward.',
     'A pull is felt at the root.',
     {
@@ -373,25 +503,31 @@ export const RULES: readonly Rule[] = [
       conditions: TIED,
     },
   ),
-  r(
+  warn(
     'warn-comb',
-    'warn',
+    'burn',
     'No pressure. Where it stops, go back a tool; never pull.',
     'The comb is the proof, not the plough.',
     {
       tools: ['comb', 'fine-comb'],
     },
   ),
-  r('warn-thin', 'warn', 'Very light here: thin skin.', 'Sparse hair over thin skin.', {
+  warn('warn-thin', 'place', 'Very light here: thin skin.', 'Sparse hair over thin skin.', {
     regions: THIN,
     tools: ['soft-slicker', 'comb', 'fine-comb', 'rubber', 'pin-brush'],
   }),
-  r('warn-bath', 'warn', 'Lukewarm, loop never left alone, soap out to the last.', 'Soap left in itches and flakes.', {
-    tools: WATER,
-  }),
-  r(
+  warn(
+    'warn-bath',
+    'habit',
+    'Lukewarm, loop never left alone, soap out to the last.',
+    'Soap left in itches and flakes.',
+    {
+      tools: WATER,
+    },
+  ),
+  warn(
     'warn-bath-dander',
-    'warn',
+    'burn',
     'Flaking skin: mild shampoo by its label; if it stays, a vet.',
     'Air and oil usually clear it.',
     {
@@ -406,27 +542,27 @@ export const RULES: readonly Rule[] = [
     'Skin that is easily inflamed weeps under an edge.',
     { tools: BLADES, traits: ['skin-trouble'] },
   ),
-  r(
+  warn(
     'warn-skin-trouble',
-    'warn',
+    'burn',
     'Skin trouble: only the shampoo the vet has named, if any; rinse longest here.',
     'A new product can set it off.',
     { tools: WATER, traits: ['skin-trouble'] },
   ),
-  r(
+  warn(
     'warn-medicines',
-    'warn',
+    'burn',
     'On medicines: nothing new on the skin before the vet has agreed.',
     'Some products and medicines do not go together.',
     { tools: WATER, traits: ['medicines'] },
   ),
-  r('warn-towel', 'warn', 'Press and lift, do not rub.', 'Rubbing ties long coat.', {
+  warn('warn-towel', 'habit', 'Press and lift, do not rub.', 'Rubbing ties long coat.', {
     tools: ['towel'],
     guardOverMm: 40,
   }),
-  r(
+  warn(
     'warn-dryer-heat',
-    'warn',
+    'burn',
     'Cool air, watch the breathing, stop and rest early.',
     'Heat is dangerous for this dog.',
     {
@@ -434,9 +570,9 @@ export const RULES: readonly Rule[] = [
       traits: ['short-nosed', 'senior', 'heart-trouble'],
     },
   ),
-  r(
+  warn(
     'warn-dryer-shy',
-    'warn',
+    'place',
     'Start at the rump, low, with a snood; stop before it sours.',
     'A bad ride costs weeks.',
     {
@@ -444,25 +580,24 @@ export const RULES: readonly Rule[] = [
       traits: ['dryer-shy', 'puppy-coat', 'nervous'],
     },
   ),
-  r(
+  warn(
     'warn-dryer',
-    'warn',
+    'habit',
     'Ear protection on. Flat nozzle close, slow wave, do not twist long hair.',
     'Noise; whipped knots.',
     {
       tools: ['force-dryer'],
     },
   ),
-  r('warn-stand-dryer', 'warn', 'Never leave the dog in front of it alone.', 'Heat gathers.', {
+  warn('warn-stand-dryer', 'burn', 'Never leave the dog in front of it alone.', 'Heat gathers.', {
     tools: ['stand-dryer'],
   }),
-  r(
+  warn(
     'warn-bites',
-    'warn',
+    'bite',
     'May bite: a second person, short bouts, stop early.',
     'Fear that is pushed comes back as teeth.',
-    { traits: ['bites'], regions: ['face', 'ears', 'forefoot', 'hindfoot', 'tail'] },
-    GUESS,
+    { traits: ['bites'], tools: BY_HAND },
   ),
   r(
     'house-dry-only',
@@ -500,9 +635,9 @@ export const RULES: readonly Rule[] = [
     guardUnderMm: 15,
   }),
 
-  r(
+  warn(
     'warn-hot-day',
-    'warn',
+    'burn',
     'A hot room: cool air only, water at hand, watch the breathing.',
     'Over 27 °C a dog sheds heat badly under a dryer.',
     {
@@ -510,9 +645,9 @@ export const RULES: readonly Rule[] = [
       airOverC: 27,
     },
   ),
-  r(
+  warn(
     'warn-loud',
-    'warn',
+    'habit',
     'Measured over 85 dB(A): ear protection, and count the minutes beside it.',
     'Hearing is lost by dose.',
     {
@@ -520,9 +655,28 @@ export const RULES: readonly Rule[] = [
       piece: { overDbA: 85 },
     },
   ),
-  r(
+  warn(
+    'warn-folds',
+    'place',
+    'Folds here: spread the skin flat before each stroke.',
+    'A fold is caught between two pins before it is seen.',
+    { tools: [...RAKES, ...SLICKERS, ...BLADES], regions: ['throat', 'chest'] },
+  ),
+  warn(
+    'warn-dry-air',
+    'place',
+    'Dry air: a little mist or anti-static first, metal pieces too.',
+    'Under 40 % humidity hair is charged by any piece, flies and ties.',
+    {
+      tools: [...RAKES, ...SLICKERS, 'pin-brush', 'comb'],
+      wetness: ['dry'],
+      guardOverMm: 25,
+      airUnderPct: 40,
+    },
+  ),
+  warn(
     'warn-static',
-    'warn',
+    'habit',
     'Plastic on a dry long coat sparks: a little mist, or a metal piece.',
     'Charged hair flies and ties.',
     {
@@ -531,14 +685,14 @@ export const RULES: readonly Rule[] = [
       guardOverMm: 40,
     },
   ),
-  r('warn-spray-film', 'warn', 'Little spray, and wash it out after.', 'A film collects dirt and ties again.', {
+  warn('warn-spray-film', 'habit', 'Little spray, and wash it out after.', 'A film collects dirt and ties again.', {
     tools: ['comb'],
     conditions: TIED,
     house: { spray: 'spray' },
   }),
-  r(
+  warn(
     'warn-bath-again',
-    'warn',
+    'habit',
     'Bathed lately: ask whether this bath is needed.',
     'House rule: skin needs its oil between baths.',
     {
@@ -546,27 +700,27 @@ export const RULES: readonly Rule[] = [
       sinceBath: 'under-house-gap',
     },
   ),
-  r(
+  warn(
     'warn-pointed',
-    'warn',
+    'burn',
     'Pointed tips: lightest hand, try it on your own arm first.',
     'They scratch before it shows.',
     {
       piece: { tips: ['pointed'] },
     },
   ),
-  r(
+  warn(
     'warn-lump',
-    'warn',
+    'wound',
     'A known lump here: work around it with your fingers on it.',
     'A tooth that catches it tears it.',
     {
       skins: ['lump'],
     },
   ),
-  r(
+  warn(
     'warn-feet',
-    'warn',
+    'place',
     'Hold the foot low and loose; comb between the pads, no pulling.',
     'Webs are thin and toes ticklish.',
     {
@@ -574,16 +728,18 @@ export const RULES: readonly Rule[] = [
       regions: ['forefoot', 'hindfoot'],
     },
   ),
-  r('warn-head', 'warn', 'Hold the head, small strokes, away from the eye.', 'A dog turns faster than a hand.', {
+  warn('warn-head', 'place', 'Hold the head, small strokes, away from the eye.', 'A dog turns faster than a hand.', {
     tools: ['comb', 'fine-comb', 'bristle', 'soft-slicker'],
     regions: ['face', 'ears'],
   }),
-  r(
+  warn(
     'warn-sore',
-    'warn',
+    'place',
     'Sore joints: work lying down where it can be reached, fewest turns.',
     'Standing hurts before it shows.',
     {
+      tools: BY_HAND,
+      wetness: ['dry', 'damp'],
       regions: ['hip', 'hindleg', 'rump'],
       traits: ['sore-joints'],
     },

@@ -25,8 +25,13 @@ export interface RuleContext {
   readonly traits: readonly DogTrait[];
   readonly guardMm: number;
   readonly house: Quarrels;
-  /** Air of the day, °C, where it was read. */
+  /** Is it clipped by somebody's order. */
+  readonly ordered?: boolean | undefined;
+  /** Was it clipped in this visit. */
+  readonly clipped?: boolean | undefined;
+  /** Air of the day, °C and relative humidity, where it was read. */
   readonly airC?: number | undefined;
+  readonly humidityPct?: number | undefined;
   /** Days since the last bath, where it is known. */
   readonly daysSinceBath?: number | undefined;
 }
@@ -50,22 +55,27 @@ type Test = (piece: Piece, c: RuleContext) => boolean;
  * lists below, its whole-dog findings by dogStopRule.
  */
 function testsOf(when: RuleWhen): readonly Test[] {
-  const { regions, wetness, classes, conditions, ties, skins, traits, guardOverMm, guardUnderMm, house, airOverC } =
-    when;
+  const { regions, wetness, classes, conditions, ties, grades, skins, traits, unlessTraits } = when;
+  const { guardOverMm, guardUnderMm, house, airOverC, airUnderPct } = when;
   const asked = when.piece;
   const tests: Test[] = [];
   if (skins) tests.push((_, c) => skins.includes(c.skin));
   if (conditions) tests.push((_, c) => conditions.includes(c.condition));
   if (ties) tests.push((_, c) => ties.includes(c.tie));
+  if (grades) tests.push((_, c) => grades.includes(c.grade));
+  if (when.unlessOrdered) tests.push((_, c) => c.ordered !== true);
+  if (when.clipped) tests.push((_, c) => c.clipped === true);
   if (regions) tests.push((_, c) => regions.includes(c.region));
   if (wetness) tests.push((_, c) => wetness.includes(c.wetness));
   if (traits) tests.push((_, c) => c.traits.some((t) => traits.includes(t)));
+  if (unlessTraits) tests.push((_, c) => !c.traits.some((t) => unlessTraits.includes(t)));
   if (classes) tests.push((_, c) => classes.includes(c.coatClass));
   if (guardOverMm !== undefined) tests.push((_, c) => c.guardMm > guardOverMm);
   if (guardUnderMm !== undefined) tests.push((_, c) => c.guardMm < guardUnderMm);
   if (house) tests.push((_, c) => sidesTaken(house, c.house));
   if (asked) tests.push((piece) => pieceIs(asked, piece));
   if (airOverC !== undefined) tests.push((_, c) => c.airC !== undefined && c.airC > airOverC);
+  if (airUnderPct !== undefined) tests.push((_, c) => c.humidityPct !== undefined && c.humidityPct < airUnderPct);
   if (when.sinceBath !== undefined) {
     tests.push((_, c) => c.daysSinceBath !== undefined && c.daysSinceBath < BATH_GAP_DAYS[c.house.bath]);
   }

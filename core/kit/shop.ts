@@ -22,6 +22,8 @@ export const SHOP: readonly ShopPiece[] = [
   ]),
   piece('rake', '22 mm pins in two rows', 3200, { pinMm: 22, spacingMm: 5, rows: 2 }),
   piece('soft-slicker', '', 1900),
+  piece('two-face-slicker', '', 2400, { flexing: true }),
+  piece('electric-brush', '', 6500),
   piece('firm-slicker', '', 1900),
   piece('long-slicker', '30 mm pins', 4200, { pinMm: 30, spacingMm: 3.5 }),
   piece('firm-slicker', 'flexing head', 3600, { flexing: true }),

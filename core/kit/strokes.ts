@@ -21,16 +21,28 @@ const row = (stroke: string, watch: string, lie = false): StrokeRow => ({
   source: COMMON_PRACTICE,
 });
 
+/** Between strokes. */
+const EMPTY = 'Full? A comb from behind, no thumbs.';
+
 export const TOOL_STROKES: Readonly<Record<ToolKind, StrokeRow>> = {
-  rake: row(
-    'Short strokes from the arm, 5 to 8 cm, wrist locked.',
-    'Other hand holds the skin taut. Never press.',
+  rake: row('Short strokes from the arm, 5 to 8 cm, wrist firm.', 'Other hand holds the skin taut. Never press.', true),
+  'rotating-rake': row('Short, light strokes; let the pins roll.', 'Skin taut. Slower on plates.', true),
+  'soft-slicker': row('Flat on the coat, small area by small area.', `Level with the body: edges stab. ${EMPTY}`, true),
+  'firm-slicker': row('Flat, quick, no weight behind it.', `Lighter as the skin comes through. ${EMPTY}`, true),
+  'long-slicker': row(
+    'Flat, from the tips inward, line by line.',
+    `Feel the pins on your own hand first. ${EMPTY}`,
     true,
   ),
-  'rotating-rake': row('Short, light strokes; let the pins roll.', 'Skin taut. Slower on plates.', true),
-  'soft-slicker': row('Flat on the coat, small area by small area.', 'Level with the body: edges stab.', true),
-  'firm-slicker': row('Flat, quick, no weight behind it.', 'Lighter as the skin comes through.', true),
-  'long-slicker': row('Flat, from the tips inward, line by line.', 'Feel the pins on your own hand first.', true),
+  'two-face-slicker': row(
+    'Firm face for the bulk, soft face to finish; flat, no weight.',
+    `Level with the body. ${EMPTY}`,
+    true,
+  ),
+  'electric-brush': row(
+    'Let it run beside the dog first; then with the lie, no pressure.',
+    'Not near the ears. Stop where hair winds up.',
+  ),
   'pin-brush': row('Line by line from below, rest held up.', 'Never yank: hold above and shorten.'),
   comb: row('Wide end first, from the tips inward, no pressure.', 'It stops? Go back a tool. Never pull.'),
   'fine-comb': row('Fine end, short, with the lie.', 'Head held. Only falls through or stops.'),
@@ -52,6 +64,10 @@ export const TOOL_STROKES: Readonly<Record<ToolKind, StrokeRow>> = {
     'Cool air. Never at the head of a shy dog.',
   ),
   'stand-dryer': row('Warm, not hot, from the side.', 'Never left alone in front of heat.'),
+  'care-set': row(
+    'A little at a time, the dog’s paw held low and loose.',
+    'Stop before it sours; a treat after each part.',
+  ),
 };
 
 const LIE: Readonly<Record<HouseRules['stroke'], string>> = {

@@ -16,6 +16,8 @@ export const TOOL_KINDS = [
   'soft-slicker',
   'firm-slicker',
   'long-slicker',
+  'two-face-slicker',
+  'electric-brush',
   'pin-brush',
   'comb',
   'fine-comb',
@@ -34,6 +36,7 @@ export const TOOL_KINDS = [
   'towel',
   'force-dryer',
   'stand-dryer',
+  'care-set',
 ] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
 
@@ -142,7 +145,7 @@ export const TOOLS: readonly ToolRow[] = [
     take: {
       dry: { free: 0.8, deep: 0.5, open: 0.35 },
       damp: { free: 0.75, deep: 0.5, open: 0.35 },
-      soapy: { free: 0.8, deep: 0.56, open: 0.52 },
+      soapy: { free: 0.8, deep: 0.56, open: 0.6 },
     },
     skinPerPass: 0.14,
     frays: 0.12,
@@ -161,7 +164,7 @@ export const TOOLS: readonly ToolRow[] = [
     take: {
       dry: { free: 0.8, deep: 0.5, open: 0.33 },
       damp: { free: 0.78, deep: 0.5, open: 0.33 },
-      soapy: { free: 0.8, deep: 0.56, open: 0.5 },
+      soapy: { free: 0.8, deep: 0.56, open: 0.6 },
     },
     skinPerPass: 0.12,
     frays: 0.08,
@@ -169,6 +172,40 @@ export const TOOLS: readonly ToolRow[] = [
     reachMm: 140,
     kindAboveMm: 45,
     forOwners: false,
+    ...marks,
+  },
+  {
+    kind: 'two-face-slicker',
+    name: 'slicker with a firm and a soft face',
+    does: 'Flexing head: the firm face for the bulk, the soft one for thin places and the finish.',
+    hurts: 'The wrong face on thin skin: look before you turn it.',
+    cm2PerMinute: 1400,
+    take: {
+      dry: { free: 0.75, deep: 0.42, open: 0.26 },
+      damp: { free: 0.72, deep: 0.42, open: 0.26 },
+      soapy: { free: 0.76, deep: 0.48, open: 0.42 },
+    },
+    skinPerPass: 0.11,
+    frays: 0.09,
+    usual: { spacingMm: 3, widthMm: 100 },
+    reachMm: 65,
+    kindAboveMm: 12,
+    forOwners: true,
+    ...marks,
+  },
+  {
+    kind: 'electric-brush',
+    name: 'electric brush',
+    does: 'For even coats of middle length: it strokes by itself, lightly.',
+    hurts: 'It hums: not near ears, not on a dog that fears it; it winds up tied or long hair.',
+    cm2PerMinute: 1500,
+    take: { dry: { free: 0.7, deep: 0.25, open: 0.08 } },
+    skinPerPass: 0.07,
+    frays: 0.08,
+    usual: { spacingMm: 3, widthMm: 60 },
+    reachMm: 45,
+    kindAboveMm: 10,
+    forOwners: true,
     ...marks,
   },
   {
@@ -393,8 +430,8 @@ export const TOOLS: readonly ToolRow[] = [
     hurts: 'Noise, head-shy dogs, whipped knots; heat on short-nosed, old or overheated dogs.',
     take: {
       dry: { free: 0.7, deep: 0.2, open: 0.1 },
-      damp: { free: 0.95, deep: 0.5, open: 0.45 },
-      wet: { free: 0.95, deep: 0.5, open: 0.45 },
+      damp: { free: 0.95, deep: 0.68, open: 0.6 },
+      wet: { free: 0.95, deep: 0.68, open: 0.6 },
     },
     ...gear,
   },
@@ -404,6 +441,14 @@ export const TOOLS: readonly ToolRow[] = [
     does: 'Dries with soft air.',
     hurts: 'Takes hair out hardly at all. Never leave a dog in front of heat alone.',
     take: { damp: { free: 0.3, deep: 0.03, open: 0 }, wet: { free: 0.3, deep: 0.03, open: 0 } },
+    ...gear,
+  },
+  {
+    kind: 'care-set',
+    name: 'nail clipper, cloths, blunt scissors',
+    does: 'Nails, ears, eyes, teeth, pads and outlines: what a groom is besides the coat.',
+    hurts: 'A nail cut too short bleeds; nothing goes deep into an ear.',
+    take: { dry: { free: 0, deep: 0, open: 0 }, damp: { free: 0, deep: 0, open: 0 } },
     ...gear,
   },
 ];
@@ -419,11 +464,15 @@ export function toolRow(kind: ToolKind): ToolRow {
 
 /** Kinds with a cutting or scraping edge, under the blade rules. */
 export const BLADES: readonly ToolKind[] = ['blade-comb', 'plastic-blade-comb', 'carding-blade'];
-export const SLICKERS: readonly ToolKind[] = ['soft-slicker', 'firm-slicker', 'long-slicker'];
+export const SLICKERS: readonly ToolKind[] = ['soft-slicker', 'firm-slicker', 'long-slicker', 'two-face-slicker'];
 export const RAKES: readonly ToolKind[] = ['rake', 'rotating-rake'];
 
 /** Level at the ear of whoever holds it, dB(A), until somebody measures: strong dryers are 85 to 105. Guess. */
-const USUAL_DBA: Partial<Readonly<Record<ToolKind, number>>> = { 'force-dryer': 95, 'stand-dryer': 72 };
+const USUAL_DBA: Partial<Readonly<Record<ToolKind, number>>> = {
+  'force-dryer': 95,
+  'stand-dryer': 72,
+  'electric-brush': 60,
+};
 /** Usual level of a kind that is loud, dB(A); undefined for what is not. */
 export const usualDbA = (kind: ToolKind): number | undefined => USUAL_DBA[kind];
 

@@ -126,13 +126,9 @@ function bestStair(plan: Plan, { found, job }: Worksite, bar: Bar): MethodPlan |
 /** A school laid out with the minutes of habit; undefined where it is closed. */
 export function byHabit(id: MethodId, found: Coat, job: Worksite['job']): Script | undefined {
   const laid = layOut(method(id), job, found);
-  return laid.ok
-    ? scriptFrom(
-        laid.value,
-        found,
-        laid.value.map((s) => s.zones.map((z) => z.minutes)),
-      )
-    : undefined;
+  if (!laid.ok) return undefined;
+  const hands = laid.value.map((s) => s.zones.map((z) => z.minutes));
+  return workScript(scriptFrom(laid.value, found, hands), found, job, { waterAsNeeded: true }).script;
 }
 
 /** What one act came to. */
@@ -244,7 +240,7 @@ class Ongoing {
 
   private workedAs(script: Script) {
     const { request, site } = this.opened;
-    return workScript(script, site.found, site.job, { crew: request.crew, choices: site.choices });
+    return workScript(script, site.found, site.job, { crew: request.crew });
   }
 
   private strainOf(work: Parameters<typeof strainOf>[2], minutes: number, zones: readonly ZoneId[]): number {
@@ -391,7 +387,7 @@ function idleIn(coat: Coat, act: Extract<Act, { kind: 'work' }>, { job }: Worksi
   if (!tool || PHASES[act.phase].work !== 'hands') return [];
   return coat.zones
     .filter((z) => act.zones.some((own) => own.zone === z.id && own.minutes > 0))
-    .filter((z) => z.condition !== 'stop' && !handWorking(z, tool, stateFor('hands', act.phase, z), job))
+    .filter((z) => z.condition !== 'stop' && !handWorking(z, act.phase, tool, stateFor('hands', act.phase, z), job))
     .map((z) => z.id);
 }
 
@@ -418,6 +414,8 @@ const TAKEN_FOR: Readonly<Record<ToolKind, TakenFor>> = {
   'soft-slicker': SLICKED,
   'firm-slicker': SLICKED,
   'long-slicker': SLICKED,
+  'two-face-slicker': SLICKED,
+  'electric-brush': byState('dry-slicker'),
   'pin-brush': byState('dry-pin', 'damp-pin', 'soapy-work', 'damp-pin'),
   comb: byState('comb'),
   'fine-comb': EDGED,
@@ -436,6 +434,7 @@ const TAKEN_FOR: Readonly<Record<ToolKind, TakenFor>> = {
   towel: always('water', 'towel'),
   'force-dryer': BLOWN,
   'stand-dryer': BLOWN,
+  'care-set': always('hands', 'care-nails'),
 };
 export const rackOf = (kind: ToolKind): Rack => TAKEN_FOR[kind].rack;
 
@@ -471,7 +470,7 @@ export function minutesFor(
   }
   return coat.zones.flatMap((z): ScriptZone[] => {
     if (!zones.includes(z.id)) return [];
-    const w = handWorking(z, tool, stateFor('hands', phase, z), site.job);
+    const w = handWorking(z, phase, tool, stateFor('hands', phase, z), site.job);
     // A piece that does nothing here is found out in half a minute a zone.
     return [{ zone: z.id, minutes: w ? passes * w.minutesPerPass : IDLE_MINUTES }];
   });

@@ -167,7 +167,7 @@ function otherPieces(
     if ((id === 'soapy-work') !== (wetness === 'soapy')) continue;
     for (const { tool, fit } of rankingIn(z, PHASES[id], wetness, now.job).fits) {
       if (seen.has(tool.id) || spares.has(tool.kind) || !allowed(tool, z, id)) continue;
-      const w = handWorking(z, tool, wetness, now.job);
+      const w = handWorking(z, id, tool, wetness, now.job);
       if (!w) continue;
       seen.add(tool.id);
       steps.push({
@@ -234,7 +234,7 @@ function dragged(zone: ZoneId, now: TableNow, record: SessionRecord): readonly C
 function pinked(zone: ZoneId, tool: ToolKind, now: TableNow, record: SessionRecord): readonly Candidate[] {
   const rest = spared(now.rest, now, record);
   const harsh = (t: Pick<Tool, 'id' | 'kind' | 'name'>, z: CoatZone, phase: PhaseId): number =>
-    handWorking(z, t, stateFor('hands', phase, z), now.job)?.skinPerPass ?? 0;
+    handWorking(z, phase, t, stateFor('hands', phase, z), now.job)?.skinPerPass ?? 0;
   const was = now.job.kit.find((t) => t.kind === tool) ?? { id: tool, kind: tool, name: tool };
   const milder = otherPieces(zone, now, record, (t, z, phase) => harsh(t, z, phase) <= MILDER * harsh(was, z, phase));
   return [

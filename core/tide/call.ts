@@ -3,6 +3,7 @@ import { addDays, type Day } from '../quantity/index.ts';
 import { byWaiting, waitsForVet } from '../check/index.ts';
 import type { LearntBook } from './caseload.ts';
 import type { DogTide, StartAhead } from './look-ahead.ts';
+import { WORTH_ASKING_DAYS } from './need.ts';
 import type { Due } from './due.ts';
 import { outlookOf, visitOn, type Outlook } from './outlook.ts';
 import type { BookDog, TideBook } from './tide-book.ts';
@@ -38,10 +39,14 @@ function callOf(dog: BookDog, tide: DogTide, from: Day, book: TideBook): readonl
     (s) =>
       s.likely >= today - NEWS_DAYS &&
       s.low <= today + CALL_WITHIN_DAYS &&
-      s.likely <= today + WAIT_DAYS + LIKELY_LATER_DAYS,
+      s.likely <= today + WAIT_DAYS + LIKELY_LATER_DAYS &&
+      // A coat that was worked in its blow, and is due only when that is over, needs nobody to ring.
+      due.day <= s.likely + MEETS_DAYS,
   );
   if (!start && due.day > today + CALL_WITHIN_DAYS) return [];
-  if (dog.booked.some((b) => b.day >= today && b.day <= (start ? start.likely : today) + MEETS_DAYS)) return [];
+  // Who comes while the blow lasts, or about when its coat is due, has its date.
+  const inTime = Math.max(Math.max(today, start?.likely ?? today) + MEETS_DAYS, due.day + WORTH_ASKING_DAYS);
+  if (dog.booked.some((b) => b.day >= today && b.day <= inTime)) return [];
   const later = visitOn(dog, tide, from, addDays(outlook.visit, WAIT_DAYS)).minutes.likely;
   return [{ dog, tide, outlook: { ...outlook, due }, start, later }];
 }

@@ -36,7 +36,7 @@ export function dueOf(
   dog: BookDog,
   tide: CoatAhead,
   house: Pick<TideBook, 'today' | 'openWeekdays'>,
-  left: number,
+  left = 0,
 ): Due | undefined {
   const { fills, starts } = tide;
   if (!fills) return undefined;

@@ -7,6 +7,7 @@ export {
   LIFE_EVENTS,
   type LifeEvent,
   type LifeEventKind,
+  type LifePulse,
   lifeRow,
   lifeRelease,
   lifeLength,
@@ -60,6 +61,7 @@ export {
   usualTakes,
 } from './tide-book.ts';
 export { AHEAD_DAYS } from './coat-draws.ts';
+export { dueOf } from './due.ts';
 export { type Filling } from './filling.ts';
 export {
   coatAhead,

@@ -35,6 +35,9 @@ export interface NeedRequest {
 /** A coat that is due within so many days is worth a date now. Guess: two weeks are as far ahead as most owners are rung. */
 const SOON_DAYS = 14;
 
+/** A date that lies no more days than this beyond the due one is left alone. Guess: nobody is asked to move a date for less. */
+export const WORTH_ASKING_DAYS = 3;
+
 /**
  * How badly each reason wants a date, 0 none … 100 now; only the order matters. Guesses: what may harm goes first, then what
  * waiting makes dearer, then what nobody knows yet, then what has a date or rests. Two figures: from … to, as it presses.
@@ -61,7 +64,7 @@ const pressing = (
 /** How much a dog needs a visit on a day and why. */
 export function visitNeed({ today, lastCheck, lastVisit, vetFirst, due, booked }: NeedRequest): Need {
   if (vetFirst !== undefined) return { urgency: URGENCY['vet-first'], reason: { code: 'vet-first', since: vetFirst } };
-  if (booked !== undefined && due && booked > due.latest)
+  if (booked !== undefined && due && booked > Math.max(due.latest, due.day + WORTH_ASKING_DAYS))
     return {
       urgency: pressing(URGENCY['booked-late'], booked - due.latest),
       reason: { code: 'booked-late', booked, due: due.day },

@@ -127,6 +127,8 @@ export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: Outlo
   const { booked } = facts;
   const visit = booked?.day ?? day(Math.max(today, due?.day ?? today));
   const { grams, minutes } = visitOn(dog, tide, from, visit);
+  // What is done around the coat is in the minutes; what the house charges apart is not charged by them.
+  const apart = dog.apart ?? { minutes: 0, cents: 0 };
   return {
     id: dog.id,
     due,
@@ -134,7 +136,7 @@ export function outlookOf(dog: BookDog, tide: CoatAhead, from: Day, house: Outlo
     visit,
     grams,
     minutes,
-    priceCents: priceCents(minutes.likely, house.rates),
+    priceCents: priceCents(Math.max(0, minutes.likely - apart.minutes), house.rates) + apart.cents,
     length: bookedLength(minutes.likely, house.lengths),
     moved: booked && movedLength(booked, minutes.likely, house.lengths),
     now: tide.now,

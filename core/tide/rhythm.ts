@@ -4,8 +4,15 @@ import { coatRow, type Dog } from '../dog/index.ts';
 import type { Quarrels } from '../kit/index.ts';
 import type { HomeCare } from './home-care.ts';
 
-/** Weeks that a home doing its share adds to the longest interval. Common practice: 4–6 weeks, 8–12 if maintained. */
-const HOME_ADDS_DAYS: Readonly<Record<HomeCare, number>> = { none: 0, some: 14, steady: 35 };
+/**
+ * The longest interval of a coat by what the home does. Common practice: 4–6 weeks where it does nothing, 8–12 where it does
+ * its share; between the two the coat's own.
+ */
+const LONGEST_BY_COAT: Readonly<Record<HomeCare, (coatDays: number) => number>> = {
+  none: (coatDays) => Math.min(coatDays, 42),
+  some: (coatDays) => coatDays,
+  steady: (coatDays) => Math.min(84, coatDays + 28),
+};
 /** Four to six weeks whatever the home does; up to twelve where it does its share. Common practice. */
 const FOUR_TO_SIX = { shortest: 28, longest: 42 };
 const HOME_SHARE_LONGEST: Readonly<Record<HomeCare, number>> = { none: 42, some: 63, steady: 84 };
@@ -23,7 +30,7 @@ export function rhythm(
   if (!young && side === 'home-share') return { shortest, longest: HOME_SHARE_LONGEST[homeCare] };
   return young
     ? { shortest: Math.round(shortest * 0.6), longest: Math.round(longest * 0.6) }
-    : { shortest, longest: longest + HOME_ADDS_DAYS[homeCare] };
+    : { shortest, longest: LONGEST_BY_COAT[homeCare](longest) };
 }
 
 /** The first day from `from` on whose ISO weekday is open. */

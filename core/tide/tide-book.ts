@@ -28,6 +28,8 @@ export interface BookDog {
   readonly sightings: readonly Sighting[];
   /** Minutes of a visit at each of MINUTE_LOADS. */
   readonly minutesAt: readonly number[];
+  /** What of its visits the house charges apart from their minutes, where something is. */
+  readonly apart?: { readonly minutes: number; readonly cents: number } | undefined;
   readonly rhythm: { readonly shortest: number; readonly longest: number };
   /** Visits that stand in the book, today or later, in order. */
   readonly booked: readonly BookedVisit[];

@@ -1,5 +1,6 @@
 /** SQL of dogs. Rows in, messages out. */
 import type { DogDraft, DogRecord } from '../../contract/dog.ts';
+import type { CareItem } from '../../core/dog/index.ts';
 import { formatDay, parseDay, day } from '../../core/quantity/index.ts';
 import type { Db } from './open.ts';
 
@@ -14,6 +15,8 @@ interface Row {
   readonly weight_kg: number;
   readonly last_season_day: number | null;
   readonly traits: string;
+  readonly care: string;
+  readonly clip_orders: string;
   readonly outdoor_share: number;
   readonly standing_minutes: number | null;
   readonly home_care: DogRecord['homeCare'];
@@ -37,6 +40,8 @@ const record = (r: Row): DogRecord => ({
   weightKg: r.weight_kg,
   lastSeason: dateOrNull(r.last_season_day),
   traits: JSON.parse(r.traits),
+  care: JSON.parse(r.care),
+  clipOrders: JSON.parse(r.clip_orders),
   outdoorShare: r.outdoor_share,
   standingMinutes: r.standing_minutes,
   homeCare: r.home_care,
@@ -45,7 +50,9 @@ const record = (r: Row): DogRecord => ({
   version: r.version,
 });
 
-const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
+/** What a form says of a dog; orders to clip are written apart. */
+type Written = Omit<Row, 'version' | 'clip_orders'>;
+const values = (id: string, d: DogDraft): Written => ({
   id,
   name: d.name,
   breed: d.breed,
@@ -56,6 +63,7 @@ const values = (id: string, d: DogDraft): Omit<Row, 'version'> => ({
   weight_kg: d.weightKg,
   last_season_day: dayOrNull(d.lastSeason),
   traits: JSON.stringify(d.traits),
+  care: JSON.stringify(d.care ?? []),
   outdoor_share: d.outdoorShare,
   standing_minutes: d.standingMinutes,
   home_care: d.homeCare,
@@ -94,19 +102,31 @@ export function dogStore(db: Db) {
   const ofOwner = db.prepare<[string, string], Row>(
     'SELECT * FROM dog WHERE owner_name = ? AND owner_phone = ? AND gone_ms IS NULL ORDER BY name, id',
   );
-  const insert = db.prepare<Omit<Row, 'version'>>(
-    `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, shape, weight_kg, last_season_day, traits, outdoor_share, standing_minutes,
+  const insert = db.prepare<Written>(
+    `INSERT INTO dog (id, name, breed, sex, born_day, coat_class, shape, weight_kg, last_season_day, traits, care, outdoor_share, standing_minutes,
                       home_care, note, owner_name, owner_phone)
-     VALUES (@id, @name, @breed, @sex, @born_day, @coat_class, @shape, @weight_kg, @last_season_day, @traits, @outdoor_share, @standing_minutes,
+     VALUES (@id, @name, @breed, @sex, @born_day, @coat_class, @shape, @weight_kg, @last_season_day, @traits, @care, @outdoor_share, @standing_minutes,
              @home_care, @note, @owner_name, @owner_phone)`,
   );
-  const update = db.prepare<Row>(
+  const update = db.prepare<Omit<Row, 'clip_orders'>>(
     `UPDATE dog SET name = @name, breed = @breed, sex = @sex, born_day = @born_day, coat_class = @coat_class,
-       shape = @shape, weight_kg = @weight_kg, last_season_day = @last_season_day, traits = @traits, outdoor_share = @outdoor_share, standing_minutes = @standing_minutes,
+       shape = @shape, weight_kg = @weight_kg, last_season_day = @last_season_day, traits = @traits, care = @care, outdoor_share = @outdoor_share, standing_minutes = @standing_minutes,
        home_care = @home_care, note = @note, owner_name = @owner_name, owner_phone = @owner_phone, version = version + 1
      WHERE id = @id AND version = @version`,
   );
+  const chooseCare = db.prepare<{ id: string; care: string }>(
+    'UPDATE dog SET care = @care, version = version + 1 WHERE id = @id AND gone_ms IS NULL',
+  );
+  const orderClips = db.prepare<{ id: string; orders: string }>(
+    'UPDATE dog SET clip_orders = @orders, version = version + 1 WHERE id = @id AND gone_ms IS NULL',
+  );
   return {
+    /** The orders to clip a dog, all of them. */
+    orderClips: (id: string, orders: DogRecord['clipOrders']): boolean =>
+      orderClips.run({ id, orders: JSON.stringify(orders) }).changes > 0,
+    /** What else is done to a dog on a visit, chosen anew; does it exist. */
+    chooseCare: (id: string, care: readonly CareItem[]): boolean =>
+      chooseCare.run({ id, care: JSON.stringify(care) }).changes > 0,
     ofOwner: ({ name, phone }: DogRecord['owner']): readonly DogRecord[] => ofOwner.all(name, phone).map(record),
     /**
      * Dogs that were seen since a day, that come again, or that are new, by name; the others rest. In steps, so that other

@@ -12,7 +12,7 @@ import { postFor, type Post, type ReminderDog } from '../../core/home/index.ts';
 import { addDays, type Day } from '../../core/quantity/index.ts';
 import type { Owner } from '../db/post.ts';
 import type { AppContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { feedOf, homeNow, ownerDog } from '../services/owner-page.ts';
 import { emlOf, letterOf } from './templates.ts';
 import { salonDay, salonMinute } from '../salon-time.ts';

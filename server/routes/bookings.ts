@@ -9,7 +9,8 @@ import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
+import { mustBeBookable } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { dogToday } from '../services/dog-today.ts';
 import { learnDog, likelyMinutesAt, likelyWhereMoved } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
@@ -95,7 +96,7 @@ export function bookingRoutes(context: ServerContext): Router {
     return ok(page);
   });
 
-  on('POST /bookings/hold', ({ body: { id, dogId, from, minutes, agreed } }) => {
+  on('POST /bookings/tentative', ({ body: { id, dogId, from, minutes, agreed } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(dogId), 'dog', dogId);
       return createOnce(

@@ -6,7 +6,8 @@ import { placesHeld } from '../../core/check/index.ts';
 import type { Outlook } from '../../core/tide/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { activeDogs, salonOf, todayOf } from '../facts.ts';
+import { activeDogs } from '../facts.ts';
+import { salonOf, todayOf, traitsOf } from '../today.ts';
 import { dogToday } from '../services/dog-today.ts';
 import { dogHolds } from '../services/holds.ts';
 import { learnDog, outlookReader } from '../services/outlooks.ts';
@@ -17,13 +18,14 @@ import { createOnce, ok } from '../reply.ts';
 const MOST_LETTERS = 80;
 const MOST_FOUND = 60;
 
-const lineOf = ({ due, visit, minutes, grams, priceCents, booked, holds }: Outlook): OutlookLine => ({
+const lineOf = ({ due, visit, minutes, grams, priceCents, booked, moved, holds }: Outlook): OutlookLine => ({
   due: due?.day ?? null,
   visit,
   minutes: minutes.likely,
   grams: Math.round(grams.likely),
   priceCents,
   bookedMinutes: booked?.minutes ?? null,
+  movedTo: moved?.likely ?? null,
   holds: placesHeld(holds),
 });
 
@@ -72,6 +74,7 @@ export function dogRoutes(context: ServerContext): Router {
     const { today, bookings, facts, outlook } = dogToday(context, dog);
     const page: DogPage = {
       dog,
+      traits: traitsOf(dog, today),
       today,
       need: facts.need,
       outlook: outlook ?? null,

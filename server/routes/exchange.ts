@@ -9,7 +9,7 @@ import { addDays, day, formatDay, type Day } from '../../core/quantity/index.ts'
 import { personFeed, type PersonVisit } from '../calendar.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { BOOKING_COLUMNS } from '../formats/booking-table.ts';
 import type { UnreadEvent } from '../formats/calendar-reader.ts';
 import { DogNames } from '../formats/dog-names.ts';

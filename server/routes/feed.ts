@@ -2,7 +2,7 @@
 import type { RequestHandler } from 'express';
 import { homeFeed } from '../calendar.ts';
 import type { AppContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { feedOf, ownerPage } from '../services/owner-page.ts';
 import { tokenHash } from '../auth/owner-links.ts';
 import { Problem } from '../problem.ts';

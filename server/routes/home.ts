@@ -5,7 +5,7 @@ import { priceCents } from '../../core/bench/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import { randomUUID } from 'node:crypto';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { adherenceOf, householdOf, ownerDog, setupRecord, wishOf } from '../services/owner-page.ts';
 import { feedTokenOf, newToken, tokenHash } from '../auth/owner-links.ts';
 import { found, Problem, stale } from '../problem.ts';

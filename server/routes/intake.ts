@@ -5,7 +5,7 @@ import type { IntakeColumns } from '../../core/formats/index.ts';
 import { bringIn, takeBack, touchedSince } from '../client-import.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import type { ClientTable } from '../formats/client-table.ts';
 import { found, Problem } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';

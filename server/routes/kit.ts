@@ -7,7 +7,8 @@ import { SHOP, toolRow, wearOf, type Use } from '../../core/kit/index.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { AppContext, ServerContext } from '../context.ts';
-import { activeChecks, coreDog, salonOf, todayOf, wallOf } from '../facts.ts';
+import { activeChecks, coreDog, wallOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { sessionResult } from '../services/worked-sessions.ts';
 import { found, Problem, stale } from '../problem.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
@@ -89,9 +90,10 @@ export function kitRoutes(context: ServerContext, work: WorkerQueue): Router {
 
   on('GET /kit', async () => ok(await kitPage(context)));
   on('GET /kit/coverage', async () => {
+    const today = todayOf(context, salonOf(context));
     const dogs = [...activeChecks(context)].flatMap(([dogId, check]) => {
       const dog = stores.dogs.find(dogId);
-      return dog ? [{ dog: coreDog(dog), check: coatCheck(check) }] : [];
+      return dog ? [{ dog: coreDog(dog, today), check: coatCheck(check) }] : [];
     });
     const asked = { dogs, kit: wallOf(context), shop: SHOP, house: salonOf(context).house };
     return ok(await work.run('coverage', asked));

@@ -8,7 +8,7 @@ import type { ApiKey, WhoOf } from '../../contract/api.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 import { apiRouter, type Ask } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { mustReach, ownerPage, wishOf } from '../services/owner-page.ts';
 import { feedTokenOf } from '../auth/owner-links.ts';
 import { pictureOf } from '../picture.ts';

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { PostPage } from '../../contract/post.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf } from '../facts.ts';
+import { salonOf } from '../today.ts';
 import { mustReach, wishOf } from '../services/owner-page.ts';
 import type { ReminderSender } from '../reminders/sender.ts';
 import { found, Problem, stale } from '../problem.ts';

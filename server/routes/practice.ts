@@ -5,7 +5,7 @@ import { askCard, rightAnswer } from '../../core/practice/index.ts';
 import type { Actor } from '../auth/acting.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { Problem } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
 

@@ -5,7 +5,7 @@ import { stockOf } from '../../core/water/index.ts';
 import { sentMove } from '../db/products.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { salonOf, todayOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { Problem } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
 

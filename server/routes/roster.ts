@@ -5,7 +5,8 @@ import { ANY_TIME } from '../../core/book/index.ts';
 import { day, parseDay } from '../../core/quantity/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { mustBeBookable, salonOf, todayOf } from '../facts.ts';
+import { mustBeBookable } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { created, ok } from '../reply.ts';
 

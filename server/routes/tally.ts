@@ -6,7 +6,8 @@ import { addDays, day } from '../../core/quantity/index.ts';
 import { entryOf, overPromised, YEAR_DAYS, type Effects, type VisitEntry } from '../../core/tally/index.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { AppContext, ServerContext } from '../context.ts';
-import { salonOf, taughtBy, todayOf, wallOf } from '../facts.ts';
+import { taughtBy, wallOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { recordOf } from '../services/worked-sessions.ts';
 import { ok } from '../reply.ts';
 

@@ -6,7 +6,8 @@ import { addDays, day, formatDay, parseDay } from '../../core/quantity/index.ts'
 import type { Outside } from '../devices/devices.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
-import { mustHaveBeen, salonOf, todayOf } from '../facts.ts';
+import { mustHaveBeen } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { found, Problem } from '../problem.ts';
 import { tideTextInPieces } from '../services/tide-file.ts';
 import { createOnce, ok, written } from '../reply.ts';

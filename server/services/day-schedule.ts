@@ -23,9 +23,11 @@ import { usualDbA, type Tool } from '../../core/kit/index.ts';
 import { addDays, formatDay, type Day } from '../../core/quantity/index.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import type { AppContext } from '../context.ts';
-import { planOf, planRoomOf, salonOf, todayOf, type PlanRoom } from '../facts.ts';
+import { planOf, planRoomOf, type PlanRoom } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { salonInstant, salonMinute } from '../salon-time.ts';
-import { outlookReader, type DogOutlook } from './outlooks.ts';
+import { outlookReader } from './outlooks.ts';
+import { unworkedCheck } from './tide-file.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
 const GRACE_MINUTES = 30;
@@ -33,9 +35,6 @@ const GRACE_MINUTES = 30;
 const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
-
-/** Likely minutes of a dog's next visit, where its length fits no more. */
-const movedTo = ({ outlook }: DogOutlook): number | null => outlook?.moved?.likely ?? null;
 
 /** Bookings that stand on a day. */
 export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): readonly BookingRecord[] =>
@@ -114,12 +113,17 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
+    const isNext = stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
+    const outlook = isNext ? outlookOf(dog).outlook : undefined;
     const known = recommendedOf(context, stores.checks.latestOf(b.dogId), room);
+    // The steps of a coat that was worked since say how a visit is shared out, not how long the next one is.
+    const minutes =
+      outlook?.minutes.likely ?? (known && unworkedCheck(context, b.dogId) ? known.plan.minutes : b.minutes);
     const stages: readonly Stage[] = known
       ? stagesOf(
           known.plan.steps.map((s) => ({
             phase: s.phase,
-            minutes: s.minutes,
+            minutes: (s.minutes * minutes) / Math.max(1, known.plan.minutes),
             dbA: dbAOf(room.kit.find((t) => t.id === s.tool.id)),
           })),
         )
@@ -134,7 +138,6 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       leave: { from: starts, to: starts + b.minutes + GRACE_MINUTES },
       with: wishes.get(b.dogId)?.person ?? undefined,
     });
-    const isNext = stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
     read.push({
       id: b.id,
       dogId: b.dogId,
@@ -145,7 +148,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
       isNext,
-      likely: isNext ? movedTo(outlookOf(dog)) : null,
+      likely: outlook?.moved?.likely ?? null,
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));

@@ -1,7 +1,8 @@
 /** All that is known and concluded of one dog today. */
 import type { DogRecord } from '../../contract/dog.ts';
 import type { AppContext } from '../context.ts';
-import { lastFinished, salonOf, todayOf } from '../facts.ts';
+import { lastFinished } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { salonInstant } from '../salon-time.ts';
 import { outlookNow } from './outlooks.ts';

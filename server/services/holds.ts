@@ -1,5 +1,6 @@
 /** The holds of each dog, as its log has them now. */
 import { coatCheck } from '../../contract/check-facts.ts';
+import { salonOf, todayOf, traitsOf } from '../today.ts';
 import type { DogHolds } from '../../contract/hold.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import {
@@ -56,10 +57,14 @@ function factsOf({ stores }: AppContext, dogId: string): readonly HoldFact[] {
 }
 
 /** What of a dog waits for a vet, or is to be left alone. */
-export const holdsNow = (context: AppContext, dog: Pick<DogRecord, 'id' | 'traits'>): readonly Hold[] =>
-  context.memos.holds.of(dog.id, context.stores.touched.ofDog(dog.id), () =>
-    holdsOf(factsOf(context, dog.id), dog.traits),
+export function holdsNow(context: AppContext, dog: HeldDog): readonly Hold[] {
+  // A dog grows old between two writes about it.
+  const traits = traitsOf(dog, todayOf(context, salonOf(context)));
+  return context.memos.holds.of(dog.id, `${context.stores.touched.ofDog(dog.id)} ${traits.join()}`, () =>
+    holdsOf(factsOf(context, dog.id), traits),
   );
+}
+type HeldDog = Pick<DogRecord, 'id' | 'traits' | 'born' | 'weightKg'>;
 
 /** The same as the Desk shows it, with what vets have said. */
 export const dogHolds = (context: AppContext, dog: DogRecord): DogHolds => ({

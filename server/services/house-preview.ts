@@ -7,7 +7,8 @@ import { outlookOf, rhythm } from '../../core/tide/index.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import { bookDogAtOnce, bookRoom } from './tide-file.ts';
 import type { AppContext } from '../context.ts';
-import { activeDogsInPieces, bookedDays, coreDog, planRequestOf, planRoomOf, salonOf, todayOf } from '../facts.ts';
+import { activeDogsInPieces, bookedDays, coreDog, planRequestOf, planRoomOf } from '../facts.ts';
+import { salonOf, todayOf } from '../today.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 
@@ -50,7 +51,7 @@ async function movedDates(
     const known = context.tide.tide(dog.id);
     return (
       known &&
-      outlookOf({ ...of, rhythm: rhythm(coreDog(dog), dog.homeCare, rules.rhythm) }, known.tide, known.from, {
+      outlookOf({ ...of, rhythm: rhythm(coreDog(dog, today), dog.homeCare, rules.rhythm) }, known.tide, known.from, {
         today,
         openWeekdays: rules.openWeekdays,
         rates: rules.rates,

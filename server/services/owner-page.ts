@@ -10,12 +10,15 @@ import {
 } from '../../contract/home.ts';
 import { UNASKED, type OwnerPost, type OwnerPostRecord, type PostChannel } from '../../contract/post.ts';
 import { TIED, zoneConditions, type Hold } from '../../core/check/index.ts';
-import { coatRow, zone } from '../../core/dog/index.ts';
+import { coatRow, mindAdvice, zone } from '../../core/dog/index.ts';
 import {
   dueCare,
+  HOME_CARES,
+  type HomeCareKind,
   HOME_PARTS,
   homeNeeds,
   homeTools,
+  twoMinutes,
   homeWeek,
   partOf,
   seedSeason,
@@ -32,9 +35,10 @@ import type { SalonRecord } from '../../contract/salon.ts';
 import { salonInstant } from '../salon-time.ts';
 import type { AppContext } from '../context.ts';
 import { checkToWork } from '../facts.ts';
+import { traitsOf } from '../today.ts';
 import { dogToday } from './dog-today.ts';
 import { holdsNow } from './holds.ts';
-import { recordOf } from './worked-sessions.ts';
+import { recordOf, sessionResult } from './worked-sessions.ts';
 import { Problem } from '../problem.ts';
 import type { Stores } from '../db/index.ts';
 
@@ -100,6 +104,25 @@ function troubled({ conditions, comb }: ReturnType<typeof coatNow>) {
   return { dragged, packed };
 }
 
+/** Visits that are looked back over for what the salon did besides the coat. */
+const VISITS_BACK = 8;
+
+/** When the salon last did what a home would do, by its finished sessions. */
+function salonCares(context: AppContext, dogId: string): ReadonlyMap<HomeCareKind, Day> {
+  const last = new Map<HomeCareKind, Day>();
+  for (const line of context.stores.sessions.linesOf(dogId).slice(0, VISITS_BACK)) {
+    const { finished, bathed, care } = sessionResult(context, line);
+    if (!finished) continue;
+    const done: readonly HomeCareKind[] = [
+      'look-over',
+      ...(bathed ? (['bath'] as const) : []),
+      ...care.flatMap((item) => HOME_CARES.find((kind) => kind === item) ?? []),
+    ];
+    for (const kind of done) if (!last.has(kind)) last.set(kind, day(line.day));
+  }
+  return last;
+}
+
 /** What a dog's home did and was told, and what the tide says of it: all but the plan, which takes longer. */
 export function homeNow(context: AppContext, dog: DogRecord) {
   const { stores } = context;
@@ -117,7 +140,7 @@ export function homeNow(context: AppContext, dog: DogRecord) {
     // A home that has noted nothing yet has missed nothing.
     lastBrushed: days.length === 0 ? undefined : day(Math.max(visited ?? -Infinity, ...days)),
     homeTide: tideOf(context, now.outlook, dog),
-    due: dueCare(dog, stores.home.lastCares(dog.id), visited, today, addDays(today, 6)),
+    due: dueCare(dog, stores.home.lastCares(dog.id), salonCares(context, dog.id), today, addDays(today, 6)),
   };
 }
 
@@ -145,8 +168,11 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
   const { dragged, packed } = troubled(coat);
   const holds = holdsNow(context, dog);
   const closed = closedParts(holds);
+  const traits = traitsOf(dog, today);
+  const home = { coatClass: dog.coatClass, traits };
+  const tools = homeTools(home, setup);
   const week = weekOf(context, dog.id, {
-    dog: { coatClass: dog.coatClass, traits: dog.traits },
+    dog: home,
     setup,
     today,
     blow: homeTide.blow,
@@ -164,7 +190,9 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
     shape: dog.shape,
     today,
     week,
-    tools: homeTools(dog, setup),
+    tools,
+    short: twoMinutes(week.needs, tools.use, [...closed]) ?? null,
+    mind: mindAdvice('home', { traits, weightKg: dog.weightKg, newHere: visited === undefined }).map((a) => a.id),
     due,
     tide: homeTide,
     closed: [...closed],

@@ -5,6 +5,7 @@ import type { DogRecord } from '../../contract/dog.ts';
 import type { HomeBoutNote } from '../../contract/home.ts';
 import { TIDE_FORMAT, TIDE_VERSION, type HomeNote, type LifeNote, type TideFile } from '../../contract/tide.ts';
 import { openMethod, outlineOf } from '../../core/bench/index.ts';
+import { careFor, chargedApart } from '../../core/dog/index.ts';
 import { FINGER_GRADES } from '../../core/check/index.ts';
 import { weekMinutes } from '../../core/book/index.ts';
 import { day, ended, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
@@ -30,10 +31,9 @@ import {
   lastFinishedLine,
   planOf,
   planRoomOf,
-  salonOf,
-  todayOf,
   type PlanRoom,
 } from '../facts.ts';
+import { salonOf, todayOf, traitsOf } from '../today.ts';
 import { holdsNow } from './holds.ts';
 import { touchSeen, visitSeen } from './worked-sessions.ts';
 import { salonDay, salonInstant } from '../salon-time.ts';
@@ -89,10 +89,10 @@ function* minutesAt(
   context: AppContext,
   dog: DogRecord,
   check: CheckRecord | undefined,
-  { room, digest }: BookRoom,
+  { room, digest, today }: BookRoom,
 ): Generator<void, readonly number[]> {
   const { memos, tide } = context;
-  const facts = coreDog(dog);
+  const facts = coreDog(dog, today);
   const found = check && checkToWork(context, dog, check);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
   const checked = check && tide.tide(dog.id)?.tide.checked;
@@ -156,9 +156,10 @@ const standing = (context: AppContext, d: DogRecord, check: CheckRecord | undefi
   id: d.id,
   name: d.name,
   owner: d.owner.name,
-  rhythm: rhythm(coreDog(d), d.homeCare, salon.house.rhythm),
+  rhythm: rhythm(coreDog(d, today), d.homeCare, salon.house.rhythm),
+  apart: chargedApart(careFor(d.care, traitsOf(d, today)), salon.house),
   booked: bookedOf(context, d.id, salon, today),
-  ...(check && { found: foundCoat(checkToWork(context, d, check), coreDog(d)) }),
+  ...(check && { found: foundCoat(checkToWork(context, d, check), coreDog(d, today)) }),
   holds: holdsNow(context, d),
 });
 const lifeless = ({ coatClass, weightKg, outdoorShare, homeCare }: DogRecord) => ({

@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { coatCheck } from '../../contract/check-facts.ts';
-import { planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
+import { careIn, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
 import { zoneConditions } from '../../core/check/index.ts';
 import { coatRow, type CoatClass } from '../../core/dog/index.ts';
 import { day, formatDay } from '../../core/quantity/index.ts';
@@ -63,6 +63,7 @@ function folded(context: AppContext, { id, events }: SessionLine): Folded {
   const result: SessionResult = {
     finished,
     bathed: record.steps.some((step) => step.plan.phase === 'bath' && step.state === 'done'),
+    care: careIn(record.steps.filter((step) => step.state === 'done').map((step) => step.plan)),
     uses: usesIn(record, s),
     summary: {
       id: s.id,

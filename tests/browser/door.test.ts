@@ -105,7 +105,8 @@ describe('the door, in the browser', () => {
     await page.getByRole('button', { name: 'Bring all of it in' }).click();
     await page.getByText('In: 2 dogs and 2 past visits.').waitFor();
     expect(stage.stores.dogs.all().some((d) => d.name === 'Muffin')).to.equal(true);
-    await page.getByRole('button', { name: 'Undo' }).click();
+    // The newest stands first.
+    await page.getByRole('button', { name: 'Undo' }).first().click();
     await page.getByText('undone').waitFor();
     expect(stage.stores.dogs.all().some((d) => d.name === 'Muffin')).to.equal(false);
     await page.context().close();

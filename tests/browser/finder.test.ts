@@ -19,7 +19,7 @@ describe('finding anything', () => {
   const first = async (text: string): Promise<string> => {
     await page.keyboard.press('Control+k');
     await box().fill(text);
-    const option = page.getByRole('option').first();
+    const option = page.getByRole('listbox', { name: 'Found' }).getByRole('option').first();
     await option.waitFor();
     return (await option.textContent()) ?? '';
   };

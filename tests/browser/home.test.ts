@@ -81,7 +81,7 @@ describe('the home', function () {
     await context.setOffline(true);
     await owner.reload();
     await owner.getByRole('heading', { name: 'Bollard' }).waitFor();
-    await owner.getByRole('button', { name: 'Nails: done' }).tap();
+    await owner.getByRole('button', { name: 'Teeth: done' }).tap();
     await owner.getByText('One entry waits for a link').waitFor();
     await owner.getByRole('button', { name: 'I found something' }).tap();
     await owner.getByRole('radio', { name: 'A knot' }).check();

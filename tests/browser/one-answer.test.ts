@@ -74,13 +74,15 @@ describe('one dog, one answer', function () {
     const stage = await openStage();
     await untilTideIsLearnt(stage);
     const today = salonDay(Date.now(), 'Europe/Helsinki');
-    const some = ['demo-scout', 'demo-juniper'];
+    const some = ['demo-scout', 'demo-juniper', 'demo-kelda'];
     const shown = await factsOn(stage, [...LISTS, ...sheets(today), ...some.flatMap(ofDog)]);
     // What no room says cannot be unlike.
     const by = (fact: string) => new Set(shown.filter((s) => s.fact === fact).map((s) => s.dog)).size;
-    expect(by('minutes')).to.be.above(25);
+    expect(by('minutes')).to.be.above(15);
     expect(by('due')).to.be.above(10);
-    expect(by('booked')).to.be.above(10);
+    // As many as the demo has dates: few in a quiet month.
+    expect(by('booked')).to.be.above(4);
+    expect(by('booked-minutes')).to.equal(by('booked'));
     expect(shown.filter((s) => s.dog === 'demo-scout' && s.fact === 'minutes').length).to.be.above(3);
     for (const { value, room, fact } of shown) expect(value, `${fact} in ${room}`).to.not.equal('');
     agree(shown);

@@ -88,20 +88,21 @@ describe('the tide, in the browser', () => {
     }
   });
 
-  it('holds the proposed date in one tap, says when, and takes it back', async () => {
+  it('leaves the dates to the book, which offers its own day to each dog that is called', async () => {
     // Who waits for a vet is asked after first, and offered nothing.
-    const first = page.locator('.wt-call').filter({ hasText: 'Words for the owner' }).first();
-    const name = await first.locator('h3 a').innerText();
-    await first.getByText('Words for the owner').click();
-    expect(await first.locator('blockquote').innerText()).to.contain(name);
-    await first.getByRole('button', { name: /^Hold / }).click();
-    const note = page.getByRole('status').filter({ hasText: `${name} is down for` });
-    await note.waitFor();
-    const dog = `demo-${name.toLowerCase()}`;
-    expect(stage.stores.bookings.ofDogFrom(dog, '2000').length).to.be.greaterThan(0);
-    await note.getByRole('button', { name: 'Undo' }).click();
-    await note.waitFor({ state: 'detached' });
-    expect(stage.stores.bookings.ofDogFrom(dog, '2000')).to.have.length(0);
+    const called = page.locator('.wt-call').filter({ hasText: /[Dd]ue/ });
+    const names = await called.locator('h3 a').allInnerTexts();
+    expect(names).to.not.have.lengthOf(0);
+    await page.getByRole('link', { name: 'Dates to offer' }).click();
+    await page.getByRole('heading', { name: /^Ring today/ }).waitFor({ timeout: 60_000 });
+    const all = page.getByRole('button', { name: /^All \d+$/ });
+    if ((await all.count()) > 0) await all.click();
+    const rung = page.locator('.wt-rings-list > li');
+    for (const name of names) {
+      const line = rung.filter({ hasText: name }).first();
+      const [offered] = await line.getByRole('button', { name: /^Yes to / }).allInnerTexts();
+      expect(await line.innerText(), name).to.contain(offered?.replace('Yes to ', '') ?? 'a day');
+    }
   });
 
   it('shows a dog’s years, takes a note from home, and gives it back', async () => {

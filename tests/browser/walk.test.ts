@@ -255,7 +255,8 @@ describe('the walk by keyboard alone, on the demo command', () => {
     await enter('Runa');
     await enter(/^Start/);
     await page.getByRole('button', { name: 'Break' }).waitFor();
-    await enter(/^Comb\s*glides/);
+    // What the comb says is asked where it goes through a coat first.
+    if ((await page.getByRole('button', { name: /^Comb\s*glides/ }).count()) > 0) await enter(/^Comb\s*glides/);
     await page
       .getByRole('button', { name: /^(Next:|Step done)/ })
       .first()

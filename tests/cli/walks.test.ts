@@ -7,6 +7,7 @@ import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writ
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { expect } from 'chai';
+import { itInFull } from '../samples.ts';
 
 const TSC = resolve('node_modules/typescript-native/bin/tsc');
 const CONTRIBUTING = readFileSync('docs/contributing.md', 'utf8');
@@ -33,32 +34,47 @@ describe('the walks of docs/contributing.md', function () {
     });
     return [...new Set([...stdout.matchAll(/^(\S+?)\(\d+,\d+\): error/gm)].map(([, file = '']) => file))].sort();
   }
-  /** What the compiler asks for while a file of the copy is changed. */
-  function whileChanged(file: string, change: (text: string) => string): readonly string[] {
-    const path = join(house, file);
-    const before = readFileSync(path, 'utf8');
-    const after = change(before);
-    expect(after, file).not.to.equal(before);
-    writeFileSync(path, after);
+  /** What the compiler asks for while some files of the copy are changed. */
+  function whileChanged(changes: Readonly<Record<string, (text: string) => string>>): readonly string[] {
+    const before = Object.keys(changes).map((file) => [file, readFileSync(join(house, file), 'utf8')] as const);
     try {
+      for (const [file, text] of before) {
+        const after = changes[file]?.(text) ?? text;
+        expect(after, file).not.to.equal(text);
+        writeFileSync(join(house, file), after);
+      }
       return filesAtFault();
     } finally {
-      writeFileSync(path, before);
+      for (const [file, text] of before) writeFileSync(join(house, file), text);
     }
   }
-  const named = (list: string, id: string) => (text: string) => text.replace(`export const ${list} = [`, `$&'${id}', `);
-
-  it('begin where nothing is at fault', () => expect(filesAtFault()).to.deep.equal([]));
-
-  for (const [title, file, list, least] of [
+  const named = (list: string) => (text: string) => text.replace(`export const ${list} = [`, `$&'new-one', `);
+  /** Title of the walk, the file and its list of kinds, and how many places ask for a new one at least. */
+  const KINDS = [
     ['A tool kind', 'core/kit/tools.ts', 'TOOL_KINDS', 3],
     ['A method', 'core/bench/methods.ts', 'METHOD_IDS', 0],
     ['A phase', 'core/bench/methods.ts', 'PHASE_IDS', 2],
     ['A body shape', 'core/dog/shapes.ts', 'BODY_SHAPES', 3],
     ['A coat class', 'core/dog/coats.ts', 'COAT_CLASSES', 3],
-  ] as const)
-    it(`${title}: the compiler asks for it where the walk says, and nowhere else`, () => {
-      const asked = whileChanged(file, named(list, 'new-one'));
+  ] as const;
+
+  itInFull('begin where nothing is at fault', () => expect(filesAtFault()).to.deep.equal([]));
+
+  it('a kind of each: the compiler asks where a walk says, and nowhere else', () => {
+    const all: Record<string, (text: string) => string> = {};
+    for (const [, file, list] of KINDS) {
+      const before = all[file];
+      all[file] = (text) => named(list)(before ? before(text) : text);
+    }
+    const asked = whileChanged(all);
+    expect(asked.length).to.be.at.least(Math.max(...KINDS.map(([, , , least]) => least)));
+    const walks = KINDS.map(([title]) => walk(title)).join('\n');
+    for (const place of asked) expect(walks, `something asks for ${place}`).to.contain(`\`${place}\``);
+  });
+
+  for (const [title, file, list, least] of KINDS)
+    itInFull(`${title}: the compiler asks for it where the walk says, and nowhere else`, () => {
+      const asked = whileChanged({ [file]: named(list) });
       expect(asked).to.have.length.at.least(least);
       expect(walk(title), title).to.contain(`\`${file}\``);
       for (const place of asked) expect(walk(title), `${title} asks for ${place}`).to.contain(`\`${place}\``);
@@ -78,7 +94,7 @@ describe('the walks of docs/contributing.md', function () {
     help: { what: 'What is kept above.', how: ['Climb up.'] },
   },
 `;
-    const lists = whileChanged('web/pages.ts', (text) => {
+    const withRow = (text: string): string => {
       const changed = text.replace(/(export const PAGES: readonly Page\[\] = \[\n)/, `$1${row}`);
       writeFileSync(join(house, 'web/pages.ts'), changed);
       const script = `
@@ -106,7 +122,7 @@ describe('the walks of docs/contributing.md', function () {
         tests: true,
       });
       return changed;
-    });
-    expect(lists).to.deep.equal([]);
+    };
+    expect(whileChanged({ 'web/pages.ts': withRow })).to.deep.equal([]);
   });
 });

@@ -36,7 +36,7 @@ describe('wt plan on the shipped cases', () => {
     expect(best.method).to.equal('wet-first');
     expect(phases(best)).to.deep.equal(['bath', 'soapy-work', 'rewash', 'towel', 'drying', 'comb']);
     expect(plan.conditions.filter((c) => c.kind === 'packed').length).to.be.greaterThan(8);
-    expect(plan.notes.map((n) => n.code)).to.include('over-standing');
+    expect(plan.notes.map((n) => n.code)).to.include('over-visits');
     expect(best.steps.find((s) => s.phase === 'soapy-work')?.cautions).to.include('warn-slicker');
     expect(best.minutes).to.be.within(120, 200);
     expect(plan.methods.filter((m) => m.kind === 'open').length).to.be.at.least(3);

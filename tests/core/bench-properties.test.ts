@@ -16,7 +16,6 @@ import {
   rested,
   scriptOf,
   solveZone,
-  splitOf,
   workMinutes,
   workScript,
   worksite,
@@ -80,21 +79,22 @@ const NO_BLADE_HERE = new Set([
   'groin',
 ]);
 
-const bladeFaults = (m: MethodPlan): readonly string[] =>
+/** On hair so short a towel is enough: no dryer comes. */
+const bladeFaults = (m: MethodPlan, short: boolean): readonly string[] =>
   m.steps
     .filter((s) => BLADES.includes(s.tool.kind))
     .flatMap((s) => [
       ...(s.wetness === 'dry' ? [] : [`${s.id} on a ${s.wetness} coat`]),
       ...s.zones.filter((z) => NO_BLADE_HERE.has(zone(z.zone).region)).map((z) => `${s.id} on ${z.zone}`),
-      ...(driedBefore(m, s.id) ? [] : [`${s.id} after water with no drying`]),
+      ...(driedBefore(m, s.id, short) ? [] : [`${s.id} after water with no drying`]),
     ]);
 
 /** Between the last water and this step somebody dried the coat. */
-function driedBefore(m: MethodPlan, id: string): boolean {
+function driedBefore(m: MethodPlan, id: string, short: boolean): boolean {
   let wet = false;
   for (const s of m.steps) {
     if (s.id === id) return !wet;
-    if (s.phase === 'drying') wet = false;
+    if (s.phase === 'drying' || (short && s.phase === 'towel')) wet = false;
     else if (s.wetness !== 'dry') wet = true;
   }
   return false;
@@ -102,7 +102,7 @@ function driedBefore(m: MethodPlan, id: string): boolean {
 
 describe('the bench, on random cases', () => {
   it(`makes no grams, keeps every limit and every rule, and can be taken back (${RUNS} cases)`, () => {
-    const seen = { plans: 0, blades: 0, stopped: 0, cut: 0, longer: 0, moved: 0, split: 0, habits: 0 };
+    const seen = { plans: 0, blades: 0, stopped: 0, cut: 0, longer: 0, moved: 0, spread: 0, habits: 0 };
     fc.assert(
       fc.property(tried, ([drawn, { nth, appointmentMinutes, helper, lying, at, to, more }]) => {
         const request: PlanRequest = { ...drawn, appointmentMinutes, crew: { helper, lying } };
@@ -126,7 +126,8 @@ describe('the bench, on random cases', () => {
         must(plan.wear <= 1 + 1e-6, `wear ${plan.wear}`);
 
         // The blade, and what a plan says of itself.
-        for (const fault of bladeFaults(plan)) must(false, fault);
+        const short = found.zones.every((z) => z.guardMm <= 12 || z.condition === 'stop');
+        for (const fault of bladeFaults(plan, short)) must(false, fault);
         const blade = plan.steps.filter((s) => BLADES.includes(s.tool.kind));
         seen.blades += blade.length;
         must(
@@ -172,13 +173,13 @@ describe('the bench, on random cases', () => {
           if (moved[script.indexOf(step)] !== step) seen.moved++;
         }
 
-        // What does not fit is split so that nothing is left worse.
-        const split = at % 4 > 0 ? undefined : splitOf(script, found, job, request.crew, plan.minutes * 0.6);
+        // What one visit does not hold is spread so that nothing is left worse.
         let between = found;
-        for (const v of split?.visits ?? []) {
-          seen.split++;
-          must(isLegal(v.script, between, job), `a visit leaves the coat worse: ${v.zones.join()}`);
-          between = rested(workCoat(v.script, between, job));
+        for (const steps of plan.later.length > 0 ? [plan.steps, ...plan.later.map((v) => v.steps)] : []) {
+          seen.spread++;
+          const visit = scriptOf(steps);
+          must(isLegal(visit, between, job), `a visit leaves the coat worse: ${steps.map((s) => s.id).join()}`);
+          between = rested(workCoat(visit, between, job));
         }
 
         // Never worse than what habit would do.
@@ -200,6 +201,9 @@ describe('the bench, on random cases', () => {
     );
     // The sample really reached what is tested.
     expect(seen.plans).to.be.greaterThan(RUNS / 5);
-    for (const [what, times] of Object.entries(seen)) expect(times, what).to.be.greaterThan(RUNS / 133);
+    // A blade comes only where coat, house and two minutes of work let it.
+    const { blades, ...often } = seen;
+    expect(blades, 'blades').to.be.greaterThan(RUNS / 300);
+    for (const [what, times] of Object.entries(often)) expect(times, what).to.be.greaterThan(RUNS / 133);
   });
 });

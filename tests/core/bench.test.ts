@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import {
   applyEdit,
+  bathesIn,
   bandAbout,
   bestAgain,
   careOf,
@@ -15,20 +16,21 @@ import {
   planVisit,
   rivals,
   scriptOf,
-  splitOf,
   stepsFor,
-  tiesOf,
   workMinutes,
   workScript,
+  wholeOf,
   worksite,
   type Edit,
   type Fault,
   type FaultCode,
+  type MethodPlan,
   type PlanRequest,
   type Script,
 } from '../../core/bench/index.ts';
 import type { ZoneFindings } from '../../core/check/index.ts';
 import type { CoatClass, DogTrait, ZoneId } from '../../core/dog/index.ts';
+import { sum } from '../../core/quantity/index.ts';
 import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../../core/kit/index.ts';
 import { checkOf, dogOf, FULL_KIT, HAND_KIT } from './examples.ts';
 
@@ -302,8 +304,13 @@ describe('time', () => {
     expect(short?.minutes).to.be.at.most(50);
     expect(short?.cut).to.deep.equal({ fullMinutes: full.minutes, for: 'time' });
     expect(short?.stopYield).to.be.greaterThan(full.stopYield);
-    const none = planVisit({ ...requestFor('heavy-double', 50, 80, PACKED), appointmentMinutes: 30 });
-    expect(none.methods.find((m) => m.method === 'dry-first')).to.have.nested.property('why.code', 'needs-minutes');
+    // Far less than it asks: today's part of several visits.
+    const part = openMethod(
+      planVisit({ ...requestFor('heavy-double', 50, 80, PACKED), appointmentMinutes: 40 }),
+      'dry-first',
+    );
+    expect(part?.minutes).to.be.at.most(40);
+    expect(part?.later).to.not.have.length(0);
   });
 
   it('is shorter with two, and a lying dog stands for less of it', () => {
@@ -315,18 +322,32 @@ describe('time', () => {
     expect(lying.standingMinutes).to.be.below(alone.standingMinutes / 2);
   });
 
-  it('is split by zones where it is too long, water last, and no split is made where it fits', () => {
-    const request = requestFor('heavy-double', 50, 80, PACKED, { kit: HAND_KIT });
-    const { script, found, job, open } = bench(request, 'dry-first');
-    expect(splitOf(script, found, job, undefined, open.minutes + 10)).to.equal(undefined);
-    const split = splitOf(script, found, job, undefined, 130);
-    expect(split?.fits).to.equal(true);
-    expect(split?.visits.map((v) => v.bathes).slice(0, -1)).to.not.include(true);
-    expect(split?.visits.at(-1)?.bathes).to.equal(true);
-    const zones = split?.visits.flatMap((v) => v.zones) ?? [];
+  it('is spread over visits where the dog does not bear it in one: opened dry and bathed last, or a part of the dog a day', () => {
+    const standing = (minutes: number, method: string): MethodPlan =>
+      bench(
+        {
+          ...requestFor('heavy-double', 50, 80, PACKED, { kit: HAND_KIT }),
+          dog: dogOf('heavy-double', 50, { standingMinutes: minutes }),
+        },
+        method,
+      ).open;
+    expect(standing(400, 'dry-first').later).to.have.length(0);
+    const dry = standing(100, 'dry-first');
+    const days = [dry.steps, ...dry.later.map((v) => v.steps)];
+    expect(days.length).to.be.greaterThan(1);
+    expect(days.map(bathesIn)).to.deep.equal([...days.slice(1).map(() => false), true]);
+    const zones = days.flatMap((steps) => [
+      ...new Set(steps.filter((s) => s.phase === 'dry-rake').flatMap((s) => s.zones.map((z) => z.zone))),
+    ]);
     expect(new Set(zones).size, 'no zone is begun twice').to.equal(zones.length);
-    expect(split?.gapDays.most).to.equal(7);
-    expect(splitOf(bench(request, 'wet-first').script, found, job, undefined, 60)?.fits).to.equal(false);
+    expect(dry.gapDays?.most).to.equal(7);
+    expect(wholeOf(dry).shareLeft).to.be.closeTo(standing(400, 'dry-first').shareLeft, 0.05);
+    // Wet first has nothing to do before the water: half a dog a day.
+    const wet = standing(80, 'wet-first');
+    const parts = [wet.steps, ...wet.later.map((v) => v.steps)];
+    expect(parts.length).to.be.greaterThan(1);
+    expect(parts.every(bathesIn)).to.equal(true);
+    for (const steps of parts) expect(sum(steps.map((s) => s.minutes))).to.be.at.most(80);
   });
 
   it('has breaks, supports and turns for an old dog', () => {
@@ -336,7 +357,7 @@ describe('time', () => {
     );
     const old = careOf(open.steps, dogOf('long-double', 28, { traits: ['senior', 'short-nosed'] }), undefined);
     expect(old.supports).to.include.members(['belly-strap', 'cool-air', 'mat']);
-    expect(old.breaks[0]?.atMinute).to.equal(20);
+    expect(old.breaks[0]?.atMinute).to.be.at.least(20);
     expect(old.turns).to.be.greaterThan(0);
     expect(old.steps.find((s) => s.step === idOf(scriptOf(open.steps), 'bath'))?.position).to.equal('tub');
     const young = careOf(open.steps, dogOf('long-double', 28), { helper: true });
@@ -353,11 +374,11 @@ describe('reasons', () => {
         traits,
         zones: { 'breeches.left': { ...PACKED, tie: 'mat' }, 'armpit.left': { ...PACKED, tie: 'pelt' } },
       });
-      return tiesOf(coatIn(request), jobOf(request)).map((t) => `${t.zone} ${t.way}`);
+      return worksite(request).ties.map((t) => `${t.zone} ${t.way} ${t.leftTo ?? ''}`.trim());
     };
     expect(ways('brush-out')).to.have.members(['breeches.left work-out', 'armpit.left clip']);
     expect(ways('split')).to.include('breeches.left split');
-    expect(ways('clip', ['show-coat'])).to.include('armpit.left vet');
+    expect(ways('clip', ['show-coat'])).to.include('armpit.left leave breeder');
   });
 
   it('say what would change the choice, and by how much', () => {

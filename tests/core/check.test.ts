@@ -127,7 +127,7 @@ describe('condition of a zone', () => {
 });
 
 describe('stops of the whole dog', () => {
-  it('come from joints, stance, breathing and heavy parasites', () => {
+  it('come from joints, stance, breathing and parasites', () => {
     for (const item of ['joints', 'stance', 'breathing', 'parasites'] as const) {
       expect(stopsOf({ ...only({}), inspection: { [item]: 'trouble' } }, []).dog).to.deep.equal([
         { code: 'inspection', item },
@@ -135,9 +135,11 @@ describe('stops of the whole dog', () => {
     }
     expect(stopsOf({ ...only({}), inspection: { nails: 'trouble', stance: 'watch' } }, []).dog).to.have.length(0);
   });
-  it('come from parasites in many zones', () => {
-    const zones = Object.fromEntries(ZONE_IDS.slice(0, 5).map((id) => [id, { skin: 'parasites' as const }]));
-    expect(stopsOf(only(zones), []).dog).to.deep.equal([{ code: 'heavy-parasites', zones: 5 }]);
+  it('come from parasites in any zone: they are the whole dog’s matter', () => {
+    const on = (n: number) =>
+      only(Object.fromEntries(ZONE_IDS.slice(0, n).map((id) => [id, { skin: 'parasites' as const }])));
+    expect(stopsOf(on(1), []).dog).to.deep.equal([{ code: 'parasites', zones: 1 }]);
+    expect(stopsOf(on(5), []).dog).to.deep.equal([{ code: 'parasites', zones: 5 }]);
   });
   it('come from a wide pelt on a frail dog only', () => {
     const zones = Object.fromEntries(ZONE_IDS.map((id) => [id, { tie: 'pelt' as const }]));

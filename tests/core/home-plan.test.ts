@@ -221,11 +221,14 @@ describe('the owner’s week', () => {
 describe('what else is due at home', () => {
   it('counts from what the home noted or the salon did, whichever is later', () => {
     const dog = { coatClass: 'medium-double' as const };
-    const due = dueCare(dog, new Map([['nails', addDays(TODAY, -10)]]), addDays(TODAY, -30), TODAY, addDays(TODAY, 6));
-    expect(due.map((d) => d.kind)).to.include.members(['ears', 'pads', 'teeth', 'bath', 'look-over']);
-    expect(due.map((d) => d.kind)).to.not.include('nails');
+    const salon = new Map([['pads', addDays(TODAY, -3)] as const, ['bath', addDays(TODAY, -30)] as const]);
+    const due = dueCare(dog, new Map([['nails', addDays(TODAY, -10)]]), salon, TODAY, addDays(TODAY, 6));
+    expect(due.map((d) => d.kind)).to.include.members(['ears', 'teeth', 'bath', 'look-over']);
+    expect(due.map((d) => d.kind)).to.not.include.members(['nails']);
+    // What a visit did not do is due all the same: nails are cut at one where somebody chose them.
+    expect(due.map((d) => d.kind)).to.not.include.members(['pads']);
     expect(
-      dueCare({ coatClass: 'harsh-double' }, new Map(), undefined, TODAY, TODAY).map((d) => d.kind),
+      dueCare({ coatClass: 'harsh-double' }, new Map(), new Map(), TODAY, TODAY).map((d) => d.kind),
     ).to.not.include('bath');
   });
 });

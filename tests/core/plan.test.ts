@@ -62,8 +62,8 @@ describe('the recommendation', () => {
     expect(mustOpen(plan, plan.recommended?.method ?? '').dustG).to.equal(least);
   });
 
-  it('is none without the tools, and names what is missing', () => {
-    const plan = planFor('medium-double', 25, 50, LOOSE, { kit: kitOf(['rake', 'firm-slicker', 'comb']) });
+  it('bathes nobody whom nothing dries, and names what is missing', () => {
+    const plan = planFor('medium-double', 25, 50, LOOSE, { kit: kitOf(['rake', 'firm-slicker', 'comb', 'hand-bath']) });
     const why = plan.methods.flatMap((m) => (m.kind === 'ruled-out' ? [`${m.method} ${m.why.code}`] : []));
     expect(why).to.include('dry-first needs-dryer');
     expect(why).to.include('wet-first needs-force-dryer');
@@ -92,10 +92,12 @@ describe('stops, ties and limits', () => {
     expect(mustOpen(plan, 'wet-first').steps[0]?.phase).to.equal('ties');
   });
 
-  it('bathe nobody over a pelt that no tool may settle', () => {
+  it('bathe nobody over a pelt that no tool may settle: it is left, and the rest is worked dry', () => {
     const zones: More['zones'] = { 'armpit.left': { ...LOOSE, tie: 'pelt' } };
     const show = planFor('long-double', 28, 90, LOOSE, { zones, dog: { traits: ['show-coat'] } });
-    expect(show.recommended).to.equal(undefined);
+    const best = mustOpen(show, show.recommended?.method ?? '');
+    expect(best.left).to.deep.equal([{ zone: 'armpit.left', why: 'tie', leftTo: 'breeder' }]);
+    expect(best.steps.some((s) => s.phase === 'bath')).to.equal(false);
     expect(show.methods.flatMap((m) => (m.kind === 'ruled-out' ? [m.why.code] : []))).to.include('ties-unsettled');
   });
 
@@ -126,14 +128,14 @@ describe('stops, ties and limits', () => {
     for (const s of m.steps) if (!harmless.has(s.tool.kind)) expect(s.cautions, s.id).to.not.have.length(0);
   });
 
-  it('say when the visit is longer than the dog stands, and when zones were not felt', () => {
+  it('say when one visit is more than the dog bears, and when zones were not felt', () => {
     const plan = planVisit({
       dog: dogOf('heavy-double', 55, { traits: ['sore-joints'] }),
       check: { ...checkOf(55, 80, PLATE), zones: { back: PLATE } },
       kit: HAND_KIT,
       house: DEFAULT_HOUSE,
     });
-    expect(plan.notes.map((n) => n.code)).to.include.members(['over-standing', 'zones-assumed']);
+    expect(plan.notes.map((n) => n.code)).to.include.members(['over-visits', 'zones-assumed']);
   });
 
   it('rather leave out a bath that the house finds too soon, and say so', () => {

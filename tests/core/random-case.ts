@@ -110,3 +110,19 @@ export const houses: fc.Arbitrary<HouseRules> = fc
   .map((chosen) => ({ ...DEFAULT_HOUSE, ...chosen }));
 
 export const cases: fc.Arbitrary<PlanRequest> = fc.record({ dog: dogs, check: checks, kit: kits, house: houses });
+
+/** Cases as they come on a day: an appointment, who works, the air, the last bath. */
+export const dayCases: fc.Arbitrary<PlanRequest> = fc
+  .tuple(
+    cases,
+    fc.record({
+      appointmentMinutes: fc.option(fc.integer({ min: 15, max: 120 }), { nil: undefined, freq: 3 }),
+      crew: fc.record({ helper: fc.boolean(), lying: fc.boolean() }),
+      daysSinceBath: fc.option(fc.nat(60), { nil: undefined }),
+      air: fc.option(
+        fc.record({ temperatureC: fc.integer({ min: 5, max: 35 }), humidityPct: fc.integer({ min: 20, max: 80 }) }),
+        { nil: undefined },
+      ),
+    }),
+  )
+  .map(([drawn, { air, ...more }]) => ({ ...drawn, ...more, check: { ...drawn.check, ...(air && { air }) } }));

@@ -153,15 +153,24 @@ describe('minutes by zone and step', () => {
           deep: 0,
           open: 0,
         }));
-        const zeros = (n: number): number[] => Array.from({ length: n * more }, () => 0);
+        const after = (own: readonly number[]): number[] => [...nothing.map(() => 0), ...own];
         const long: ZoneProblem = {
           ...p,
           acts: [...nothing, ...p.acts],
-          takes: [...zeros(3), ...p.takes],
-          passCosts: [...zeros(6), ...p.passCosts],
-          habit: [...zeros(1), ...p.habit],
-          heavy: [...zeros(1), ...p.heavy],
-          nothing: [...zeros(1), ...p.nothing],
+          byAct: {
+            free: after(p.byAct.free),
+            deep: after(p.byAct.deep),
+            open: after(p.byAct.open),
+            minutes: after(p.byAct.minutes),
+            bladeMinutes: after(p.byAct.bladeMinutes),
+            skin: after(p.byAct.skin),
+            wear: after(p.byAct.wear),
+            restAtFewest: after(p.byAct.restAtFewest),
+            restAtMost: after(p.byAct.restAtMost),
+          },
+          habit: after(p.habit),
+          heavy: after(p.heavy),
+          nothing: after(p.nothing),
         };
         for (const figures of [F, figuresWith({})]) {
           const prices = { minute: figures.stopYield, blade: 0 };

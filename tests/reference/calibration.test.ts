@@ -9,17 +9,20 @@ import {
   coatIn,
   jobOf,
   openMethod,
+  PHASE_IDS,
+  PHASES,
   planVisit,
   workScript,
   type MethodPlan,
+  type PhaseId,
   type PlanRequest,
   type Script,
 } from '../../core/bench/index.ts';
 import type { ZoneFindings } from '../../core/check/index.ts';
-import { coatRow, ZONES, type CoatClass, type Dog, type ZoneId } from '../../core/dog/index.ts';
-import { DEFAULT_HOUSE, type HouseRules, type Tool } from '../../core/kit/index.ts';
+import { COAT_CLASSES, coatRow, ZONES, type CoatClass, type Dog, type ZoneId } from '../../core/dog/index.ts';
+import { DEFAULT_HOUSE, SLICKERS, type HouseRules, type Tool } from '../../core/kit/index.ts';
 import { addDays, day, sum } from '../../core/quantity/index.ts';
-import { dogModel, ratesOf } from '../../core/tide/index.ts';
+import { dogModel, pulseShare, ratesOf, rhythm } from '../../core/tide/index.ts';
 import { checkOf, dogOf, FULL_KIT, HAND_KIT, kitOf } from '../core/examples.ts';
 import { dossierRows } from '../dossier.ts';
 
@@ -122,7 +125,9 @@ describe('check values of common practice', () => {
 
   it('a packed giant is bathed by hand in about 30 minutes, with a bather in about half', () => {
     const bath = (kit: readonly Tool[]): number =>
-      by('dry-first', 'heavy-double', 50, 80, PLATE, { kit }).steps.find((s) => s.phase === 'bath')?.minutes ?? 0;
+      by('dry-first', 'heavy-double', 50, 80, PLATE, { kit, dog: { standingMinutes: 400 } }).steps.find(
+        (s) => s.phase === 'bath',
+      )?.minutes ?? 0;
     expect(bath(HAND_KIT)).to.be.within(26, 36);
     expect(bath(FULL_KIT) / bath(HAND_KIT)).to.be.within(0.4, 0.6);
   });
@@ -144,6 +149,30 @@ describe('check values of common practice', () => {
     expect(sum(usualOf(0).map((p) => p.grams))).to.be.below(0.5 * sum(usualOf(0.9).map((p) => p.grams)));
   });
 
+  it('an indoor dog sheds nearly flat: its peak is under 2.5 times the mean of its year', () => {
+    const from = day(20_819);
+    for (const coatClass of COAT_CLASSES) {
+      const dog = { coatClass, weightKg: 25, outdoorShare: 0, homeCare: 'none', life: [] } as const;
+      const model = dogModel(dog, { latitudeDeg: 55, longitudeDeg: 10 }, [], from, addDays(from, 365));
+      const { baseG, sheds } = ratesOf(model, model.mean);
+      const released = Array.from({ length: 365 }, (_, i) => {
+        const share = (s: (typeof sheds)[number]): number =>
+          pulseShare(from + i + 1 - s.onset, s.lengthDays) - pulseShare(from + i - s.onset, s.lengthDays);
+        return baseG + sum(sheds.map((s) => s.grams * share(s)));
+      });
+      expect(Math.max(...released) / (sum(released) / 365), coatClass).to.be.below(2.5);
+    }
+  });
+
+  it('a home that does nothing comes after four to six weeks, one that does its share after eight to twelve', () => {
+    for (const coat of COAT_CLASSES) {
+      const dog = dogOf(coat, 25);
+      const [none, steady] = [rhythm(dog, 'none'), rhythm(dog, 'steady')];
+      expect([none.shortest >= 28, none.longest <= 42], coat).to.deep.equal([true, true]);
+      expect(steady.longest, coat).to.be.within(56, 84);
+    }
+  });
+
   it('keeps the salon’s and the home’s rhythm', () => {
     for (const coat of ['medium-double', 'long-double', 'heavy-double'] as const) {
       expect(coatRow(coat).rhythmDays.shortest, coat).to.equal(28);
@@ -154,6 +183,68 @@ describe('check values of common practice', () => {
     expect(bouts('medium-double').boutsPerWeek).to.be.at.least(4);
     expect(bouts('long-double').boutsPerWeek).to.equal(7);
     expect(bouts('heavy-double').boutsPerWeekInBlow).to.equal(7);
+  });
+});
+
+describe('the comb, the finish and the schools as they are worked', () => {
+  /** A strong dryer, and slickers whose heads give way. */
+  const STRONG = FULL_KIT.map((t) =>
+    t.kind === 'force-dryer' ? { ...t, airLps: 80 } : SLICKERS.includes(t.kind) ? { ...t, flexing: true } : t,
+  );
+  const HANDS = PHASE_IDS.filter((p) => PHASES[p].work === 'hands');
+  const handsIn = (steps: MethodPlan['steps'], phases: readonly PhaseId[] = HANDS): number =>
+    sum(steps.filter((s) => phases.includes(s.phase)).flatMap((s) => s.zones.map((z) => z.minutes)));
+  const packedDogs = [
+    ['medium-double', 25, 50],
+    ['long-double', 28, 90],
+    ['heavy-double', 40, 70],
+    ['heavy-double', 50, 80],
+  ] as const;
+  const packed = (id: string, [coat, kg, mm]: (typeof packedDogs)[number]): MethodPlan =>
+    by(id, coat, kg, mm, PACKED, { kit: STRONG, dog: { standingMinutes: 400 } });
+
+  it('wet first takes a third fewer hand minutes than dry first on a packed coat, and no more time in all', () => {
+    for (const dog of packedDogs) {
+      const [dry, wet] = [packed('dry-first', dog), packed('wet-first', dog)];
+      expect(handsIn(wet.steps) / handsIn(dry.steps), dog[0]).to.be.within(0.58, 0.75);
+      expect(wet.minutes, dog[0]).to.be.at.most(dry.minutes);
+      // After its dryer there is next to no hand work, and the comb falls through.
+      const after = wet.steps.slice(wet.steps.findIndex((s) => s.phase === 'drying') + 1);
+      expect(handsIn(after) / handsIn(wet.steps), dog[0]).to.be.below(0.2);
+      expect(wet.falls, dog[0]).to.be.above(0.9);
+    }
+  });
+
+  it('the comb proves: a tenth of the hand minutes, under 5 % of what comes out, minutes by the size of the dog', () => {
+    for (const id of ['dry-first', 'wet-first'])
+      for (const dog of packedDogs) {
+        const m = packed(id, dog);
+        const comb = handsIn(m.steps, ['comb']);
+        expect(comb / handsIn(m.steps), `${id} ${dog[1]} kg`).to.be.at.most(0.1 + 1e-9);
+        expect(sum(m.steps.filter((s) => s.phase === 'comb').map((s) => s.gramsOut)) / m.gramsOut).to.be.below(0.05);
+      }
+    const combed = (kg: number, coat: CoatClass, mm: number): number =>
+      handsIn(by('dry-first', coat, kg, mm, PACKED, { kit: STRONG, dog: { standingMinutes: 400 } }).steps, ['comb']);
+    expect(combed(9, 'medium-double', 40)).to.be.within(1.8, 4);
+    expect(combed(22, 'medium-double', 50)).to.be.within(3, 6);
+    expect(combed(50, 'heavy-double', 80)).to.be.within(6, 12);
+  });
+
+  it('what comes after the comb is a light finish of five minutes at most', () => {
+    for (const dog of packedDogs) {
+      const { steps } = packed('dry-first', dog);
+      const after = steps.slice(steps.findLastIndex((s) => s.phase === 'comb') + 1);
+      expect(handsIn(after)).to.be.at.most(5 + 1e-9);
+      for (const s of after) expect(s.tool.kind).to.equal('bristle');
+    }
+  });
+
+  it('a double coat that was clipped before takes a quarter to a half more minutes', () => {
+    for (const [coat, kg, mm] of packedDogs) {
+      const minutes = (traits: Dog['traits']): number =>
+        by('wet-first', coat, kg, mm, PACKED, { kit: STRONG, dog: { standingMinutes: 400, traits } }).minutes;
+      expect(minutes(['previously-clipped']) / minutes([]), coat).to.be.within(1.25, 1.5);
+    }
   });
 });
 

@@ -109,7 +109,7 @@ function salon(seed: number): { readonly sessions: readonly WorkedVisit[]; reado
 }
 
 describe('what 500 sessions teach', () => {
-  const SALONS = 12;
+  const SALONS = 24;
   let cells = 0;
   let within = 0;
   let held = 0;

@@ -5,9 +5,20 @@
  * Rules of the table: each speaks in at least one case and is silent in at least one.
  */
 import { expect } from 'chai';
-import { openMethod, planVisit, rulesSpoken, type PlanRequest } from '../../core/bench/index.ts';
+import {
+  openMethod,
+  planVisit,
+  rulesSpoken,
+  type Crew,
+  type Instead,
+  type MethodPlan,
+  type MethodRuling,
+  type PhaseId,
+  type PlanNote,
+  type PlanRequest,
+} from '../../core/bench/index.ts';
 import { wholeCondition, zoneConditions, type ConditionKind, type ZoneFindings } from '../../core/check/index.ts';
-import { coatRow, type CoatClass, type Dog, type DogTrait, type ZoneId } from '../../core/dog/index.ts';
+import { coatRow, zone, type CoatClass, type Dog, type DogTrait, type ZoneId } from '../../core/dog/index.ts';
 import {
   DEFAULT_HOUSE,
   RULES,
@@ -17,7 +28,9 @@ import {
   type Tool,
   type ToolKind,
 } from '../../core/kit/index.ts';
+import { day } from '../../core/quantity/index.ts';
 import { checkOf, dogOf } from '../core/examples.ts';
+import { planFaults } from '../core/plan-rules.ts';
 
 /** A well-stocked wall, with pieces whose own measures matter to a rule. */
 const WALL: readonly Tool[] = [
@@ -68,6 +81,32 @@ interface Case {
   readonly at?: ZoneId;
   /** Schools that a groomer would expect to be recommended. */
   readonly school?: readonly string[];
+  /** Phases of today's visit as a groomer would order them; others may stand between. */
+  readonly order?: readonly PhaseId[];
+  /** Kinds that are in no step of any visit. */
+  readonly never?: readonly ToolKind[];
+  /** Minutes of today's visit, at most; of dematting by hand in it, at most. */
+  readonly most?: number;
+  readonly dematting?: number;
+  /** Visits that the work takes. */
+  readonly visits?: readonly [least: number, most: number];
+  /** What is done in place of a groom. */
+  readonly instead?: Instead['code'];
+  /** Remarks that stand above the plan. */
+  readonly notes?: readonly PlanNote['code'][];
+  /** Zones that no visit comes to. */
+  readonly left?: readonly ZoneId[];
+  /** A caution that stands first beside every step that meets a zone. */
+  readonly minds?: { readonly zone: ZoneId; readonly first: string };
+  /** A caution that stands beside some step. */
+  readonly says?: string;
+  /** What rules a school out. */
+  readonly rulesOut?: Readonly<Record<string, MethodRuling['code']>>;
+  readonly crew?: Crew;
+  readonly appointmentMinutes?: number;
+  readonly humidityPct?: number;
+  /** Zones that a vet has ordered clipped. */
+  readonly clip?: readonly ZoneId[];
 }
 
 const CASES: readonly Case[] = [
@@ -86,7 +125,8 @@ const CASES: readonly Case[] = [
     all: PLATE,
     kit: WALL.filter((t) => t.kind !== 'force-dryer'),
     is: 'packed',
-    school: ['dry-first', 'damp-line'],
+    // A bath would take two visits and nearly two hours of soft air: a full dry round is as good an answer.
+    school: ['dry-first', 'damp-line', 'home-brush'],
     first: [...RAKE, 'pin-brush'],
   },
   {
@@ -287,12 +327,13 @@ const CASES: readonly Case[] = [
     stops: [],
   },
   {
-    what: 'ticks in one place',
+    what: 'ticks in one place: what crawls there is on the whole dog',
     coat: ['smooth-double', 30, 26],
     all: KEPT,
     zones: { 'ears.left': { ...KEPT, skin: 'parasites' } },
     is: 'clear',
-    stops: ['ears.left'],
+    stops: 'dog',
+    instead: 'isolate',
   },
   {
     what: 'fleas everywhere: isolate',
@@ -300,6 +341,7 @@ const CASES: readonly Case[] = [
     all: { ...KEPT, skin: 'parasites' },
     is: 'clear',
     stops: 'dog',
+    instead: 'isolate',
   },
   {
     what: 'lame today',
@@ -515,22 +557,486 @@ const CASES: readonly Case[] = [
   },
 ];
 
+const only = (...kinds: readonly ToolKind[]): readonly Tool[] =>
+  WALL.filter((t) => kinds.includes(t.kind) && t.id === t.kind);
+const without = (...kinds: readonly ToolKind[]): readonly Tool[] => WALL.filter((t) => !kinds.includes(t.kind));
+
+/** Dogs on whom plans went wrong, each with what a groomer would do instead. */
+const HARD: readonly Case[] = [
+  // What does not fit one visit.
+  {
+    what: 'a packed giant with sore joints in a room without a tub: all of it in some visit',
+    coat: ['heavy-double', 55, 85],
+    all: PACKED,
+    traits: ['sore-joints'],
+    kit: without('hand-bath', 'bather'),
+    is: 'packed',
+    most: 90,
+    left: [],
+  },
+  {
+    what: 'an old sore giant, packed: several short visits, never one long one',
+    coat: ['heavy-double', 60, 85],
+    all: PACKED,
+    traits: ['senior', 'sore-joints'],
+    is: 'packed',
+    visits: [2, 4],
+    most: 90,
+    left: [],
+  },
+  {
+    what: 'the same dog standing: an hour and no more',
+    coat: ['heavy-double', 60, 85],
+    all: PACKED,
+    dog: { standingMinutes: 60 },
+    is: 'packed',
+    visits: [2, 4],
+    most: 60,
+    left: [],
+  },
+  {
+    what: 'a big puppy in loose coat: twenty minutes',
+    coat: ['heavy-double', 30, 50],
+    all: LOOSE,
+    traits: ['puppy-coat'],
+    is: 'loose',
+    school: ['puppy-bout'],
+    most: 20,
+    never: ['firm-slicker', 'long-slicker', 'hand-bath', 'force-dryer'],
+  },
+  {
+    what: 'twenty minutes for an old dog with three mats: mats first, the rest another day',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    zones: { 'armpit.left': MAT, 'armpit.right': MAT, 'breeches.left': MAT },
+    traits: ['senior'],
+    appointmentMinutes: 20,
+    is: 'loose',
+    most: 20,
+    dematting: 10,
+  },
+  {
+    what: 'half an hour for a loose plush dog: what half an hour does',
+    coat: ['medium-double', 25, 55],
+    all: LOOSE,
+    appointmentMinutes: 30,
+    is: 'loose',
+    most: 30,
+  },
+
+  // Nothing to groom.
+  {
+    what: 'hot spots wherever hands go: a vet, and no price',
+    coat: ['medium-double', 25, 50],
+    all: { ...LOOSE, skin: 'hot-spot' },
+    is: 'clear',
+    instead: 'vet-first',
+  },
+  {
+    what: 'skin at a touch, nothing comes: a bath, or nothing',
+    coat: ['smooth-double', 30, 26],
+    all: CLEAR,
+    is: 'clear',
+    notes: ['clean'],
+    school: ['bath-only'],
+    most: 35,
+    never: ['rubber', 'rake', 'firm-slicker', 'blade-comb'],
+  },
+  {
+    what: 'clean, in a room that cannot dry: nothing to do but look',
+    coat: ['medium-double', 25, 50],
+    all: CLEAR,
+    kit: without('force-dryer', 'stand-dryer'),
+    is: 'clear',
+    notes: ['clean'],
+    never: ['hand-bath'],
+  },
+  {
+    what: 'fleas at the tail: the whole dog is kept apart',
+    coat: ['long-double', 24, 70],
+    all: LOOSE,
+    zones: { tail: { ...LOOSE, skin: 'parasites' } },
+    is: 'loose',
+    stops: 'dog',
+    instead: 'isolate',
+  },
+  {
+    what: 'fleas that the look before found: kept apart',
+    coat: ['smooth-double', 24, 25],
+    all: KEPT,
+    inspection: { parasites: 'trouble' },
+    is: 'clear',
+    stops: 'dog',
+    instead: 'isolate',
+  },
+
+  // A bath ends dry.
+  {
+    what: 'short-nosed, and the only dryer is hot: no bath today',
+    coat: ['smooth-double', 12, 20],
+    all: LOOSE,
+    traits: ['short-nosed'],
+    kit: WALL.filter((t) => t.kind !== 'force-dryer' && (t.kind !== 'stand-dryer' || t.id === 'hot-dryer')),
+    is: 'loose',
+    school: ['home-smooth'],
+    never: ['hand-bath'],
+    rulesOut: { smooth: 'no-dryer-may' },
+  },
+  {
+    what: 'the same with hair of 8 mm: two towels dry it',
+    coat: ['smooth-single', 12, 8],
+    all: SHEDS,
+    traits: ['short-nosed'],
+    kit: WALL.filter((t) => t.kind !== 'force-dryer' && (t.kind !== 'stand-dryer' || t.id === 'hot-dryer')),
+    is: 'loose',
+    school: ['smooth'],
+    order: ['bath', 'towel'],
+    never: ['stand-dryer'],
+  },
+  {
+    what: 'head-shy, and nothing but a force dryer: the ruff cannot be dried, so no bath',
+    coat: ['heavy-double', 45, 75],
+    all: PACKED,
+    traits: ['head-shy'],
+    kit: without('stand-dryer'),
+    is: 'packed',
+    never: ['hand-bath', 'force-dryer'],
+    rulesOut: { 'wet-first': 'no-dryer-may' },
+  },
+
+  // The caution that matters.
+  {
+    what: 'a known lump on the ribs is said first at every step that meets it',
+    coat: ['medium-double', 25, 50],
+    all: LOOSE,
+    zones: { 'ribs.left': { ...LOOSE, skin: 'lump' } },
+    is: 'loose',
+    minds: { zone: 'ribs.left', first: 'warn-lump' },
+  },
+  {
+    what: 'folds at the throat are said at the rake',
+    coat: ['medium-double', 30, 50],
+    all: LOOSE,
+    house: { wetBrushing: 'never' },
+    is: 'loose',
+    school: ['dry-first'],
+    says: 'warn-folds',
+  },
+  {
+    what: 'a dog that may bite: said wherever a hand is near',
+    coat: ['medium-double', 30, 50],
+    all: LOOSE,
+    traits: ['bites'],
+    is: 'loose',
+    says: 'warn-bites',
+  },
+  {
+    what: 'dry winter air: mist first, metal pieces too',
+    coat: ['long-double', 25, 70],
+    all: LOOSE,
+    house: { wetBrushing: 'never' },
+    airC: 19,
+    humidityPct: 25,
+    is: 'loose',
+    says: 'warn-dry-air',
+  },
+
+  // Ties.
+  {
+    what: 'matted all over: no more than twenty minutes of combing out a visit',
+    coat: ['long-double', 25, 80],
+    all: MAT,
+    is: 'matted',
+    dematting: 20,
+    never: [],
+  },
+  {
+    what: 'four mats on an old dog: ten minutes a visit',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    zones: { 'armpit.left': MAT, 'armpit.right': MAT, 'breeches.left': MAT, 'breeches.right': MAT },
+    traits: ['senior'],
+    is: 'loose',
+    dematting: 10,
+    visits: [2, 4],
+  },
+  {
+    what: 'felted over wide areas, young and sound: clipped, and nothing scrapes what is shaved',
+    coat: ['fleece', 14, 60],
+    all: PELT,
+    is: 'pelted',
+    first: ['clipper'],
+    never: ['soft-slicker', 'firm-slicker', 'long-slicker', 'comb', 'pin-brush'],
+  },
+  {
+    what: 'one pelt and nothing that may settle it: left, the rest worked dry',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    zones: { 'armpit.left': PELT },
+    kit: without('clipper', 'mat-splitter'),
+    is: 'loose',
+    left: ['armpit.left'],
+    never: ['hand-bath'],
+    rulesOut: { 'wet-first': 'ties-unsettled' },
+  },
+  {
+    what: 'a pelt on a show coat: its breeder decides, nothing is cut',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    zones: { 'breeches.left': PELT },
+    traits: ['show-coat'],
+    house: { mats: 'clip' },
+    is: 'loose',
+    left: ['breeches.left'],
+    never: ['clipper', 'mat-splitter', 'thinning-shears', 'hand-bath'],
+  },
+
+  // Whose way it is.
+  {
+    what: 'dryer-shy and packed: soft air, no force dryer anywhere',
+    coat: ['medium-double', 25, 55],
+    all: PACKED,
+    traits: ['dryer-shy'],
+    is: 'packed',
+    school: ['quiet-head'],
+    never: ['force-dryer'],
+    order: ['bath', 'soapy-work', 'rewash', 'towel', 'drying', 'comb'],
+  },
+  {
+    what: 'nervous and loose: the same quiet way',
+    coat: ['smooth-double', 25, 26],
+    all: LOOSE,
+    traits: ['nervous'],
+    is: 'loose',
+    school: ['quiet-head'],
+    never: ['force-dryer'],
+  },
+  {
+    what: 'may bite: no force dryer',
+    coat: ['medium-double', 25, 50],
+    all: PACKED,
+    traits: ['bites'],
+    is: 'packed',
+    school: ['quiet-head'],
+    never: ['force-dryer'],
+  },
+  {
+    what: 'dryer-shy once, and used to it by now: as any other dog',
+    coat: ['medium-double', 25, 55],
+    all: PACKED,
+    traits: ['dryer-shy', 'takes-dryer'],
+    is: 'packed',
+    school: ['wet-first'],
+  },
+
+  // Tools that nobody would take.
+  {
+    what: 'a packed spitz: the close-tooth comb for face and feet alone',
+    coat: ['medium-double', 25, 55],
+    all: PACKED,
+    kit: without('comb'),
+    is: 'packed',
+  },
+  {
+    what: 'packed hair of 55 mm and only rubber for the lather: another way is taken',
+    coat: ['medium-double', 25, 55],
+    all: PACKED,
+    kit: only('rake', 'rubber', 'comb', 'hand-bath', 'force-dryer', 'towel'),
+    is: 'packed',
+    school: ['dry-first', 'home-rake'],
+    first: ['rake'],
+  },
+  {
+    what: 'a puppy of 3 kg: nothing firm',
+    coat: ['long-double', 3, 35],
+    all: LOOSE,
+    traits: ['puppy-coat'],
+    is: 'loose',
+    never: ['firm-slicker', 'long-slicker', 'blade-comb', 'plastic-blade-comb'],
+  },
+  {
+    what: 'a harsh coat: no conditioner',
+    coat: ['harsh-double', 9, 40],
+    all: LOOSE,
+    is: 'loose',
+    never: ['conditioner'],
+  },
+  {
+    what: 'curls: the comb has gone through before any water',
+    coat: ['fleece', 10, 60],
+    all: LOOSE,
+    is: 'loose',
+    school: ['comb-through'],
+    order: ['mist', 'comb-out', 'bath', 'drying', 'comb'],
+  },
+  {
+    what: 'curls on a nervous dog: combed through first, too',
+    coat: ['fleece', 10, 60],
+    all: LOOSE,
+    traits: ['nervous'],
+    is: 'loose',
+    school: ['quiet-head'],
+    order: ['comb-out', 'bath', 'drying'],
+    never: ['force-dryer'],
+  },
+  {
+    what: 'a coat felt bare at the back: no blade there',
+    coat: ['smooth-double', 35, 26],
+    all: LOOSE,
+    zones: { back: CLEAR },
+    is: 'loose',
+    school: ['smooth'],
+  },
+  {
+    what: 'a kit of one comb: as far as a comb goes',
+    coat: ['medium-double', 25, 50],
+    all: LOOSE,
+    kit: only('comb'),
+    is: 'loose',
+    first: ['comb'],
+    most: 60,
+  },
+  {
+    what: 'a toy of 4 kg: one brush for all of it',
+    coat: ['medium-double', 4, 45],
+    all: LOOSE,
+    is: 'loose',
+    most: 30,
+  },
+
+  // What is to be expected.
+  {
+    what: 'clipped before: said, and no blade',
+    coat: ['medium-double', 25, 40],
+    all: PACKED,
+    traits: ['previously-clipped'],
+    is: 'packed',
+    notes: ['clipped-before'],
+    never: ['blade-comb', 'plastic-blade-comb', 'carding-blade'],
+  },
+
+  {
+    what: 'a flank clipped by a vet’s order: clipped first, the rest as any other dog',
+    coat: ['medium-double', 25, 50],
+    all: LOOSE,
+    clip: ['ribs.left'],
+    is: 'loose',
+    at: 'ribs.left',
+    first: ['clipper'],
+    order: ['ties', 'bath', 'drying', 'comb'],
+    notes: ['clip-ordered'],
+  },
+  {
+    what: 'a show coat before a surgery: the order goes before the coat',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    traits: ['show-coat'],
+    clip: ['belly'],
+    is: 'loose',
+    at: 'belly',
+    first: ['clipper'],
+    left: [],
+    notes: ['clip-ordered'],
+  },
+
+  // The schools in their order.
+  {
+    what: 'wet first, step by step',
+    coat: ['heavy-double', 40, 70],
+    all: PACKED,
+    is: 'packed',
+    school: ['wet-first'],
+    order: ['bath', 'soapy-work', 'rewash', 'towel', 'drying', 'comb'],
+  },
+  {
+    what: 'dry first, step by step',
+    coat: ['medium-double', 25, 50],
+    all: PACKED,
+    house: { wetBrushing: 'never' },
+    is: 'packed',
+    school: ['dry-first'],
+    order: ['dry-rake', 'dry-slicker', 'bath', 'towel', 'drying', 'comb'],
+  },
+  {
+    what: 'smooth, step by step',
+    coat: ['smooth-double', 30, 24],
+    all: LOOSE,
+    is: 'loose',
+    school: ['smooth'],
+    order: ['dry-rubber', 'bath', 'rewash', 'towel', 'drying'],
+  },
+  {
+    what: 'a mat before any water',
+    coat: ['long-double', 25, 80],
+    all: LOOSE,
+    zones: { 'armpit.left': MAT },
+    is: 'loose',
+    order: ['ties', 'bath', 'drying', 'comb'],
+    never: ['clipper'],
+  },
+];
+
+const ALL = [...CASES, ...HARD];
+
 const requestOf = (c: Case): PlanRequest => ({
   dog: dogOf(c.coat[0], c.coat[1], { traits: c.traits ?? [], ...c.dog }),
   check: {
     ...checkOf(c.coat[1], c.coat[2], c.all, c.zones),
     inspection: c.inspection ?? {},
-    ...(c.airC !== undefined && { air: { temperatureC: c.airC } }),
+    ...(c.airC !== undefined && { air: { temperatureC: c.airC, humidityPct: c.humidityPct } }),
   },
   kit: c.kit ?? WALL,
   house: { ...DEFAULT_HOUSE, ...c.house },
   daysSinceBath: c.daysSinceBath,
+  crew: c.crew,
+  ...(c.clip && { clipOrders: [{ day: day(20_000), who: 'the vet', why: 'vet', zones: c.clip }] }),
+  appointmentMinutes: c.appointmentMinutes,
 });
 
-describe('worked cases (common practice)', () => {
-  it('are at least 40', () => expect(CASES.length).to.be.at.least(40));
+/** What a plan does otherwise than the case says. */
+function orderFaults(c: Case, best: MethodPlan): readonly string[] {
+  const faults: string[] = [];
+  const visits = [best.steps, ...best.later.map((v) => v.steps)];
+  const steps = visits.flat();
+  let at = -1;
+  for (const phase of c.order ?? []) {
+    const next = best.steps.findIndex((s, i) => i > at && s.phase === phase);
+    if (next < 0) faults.push(`no ${phase} where it belongs: ${best.steps.map((s) => s.phase).join(' ')}`);
+    at = Math.max(at, next);
+  }
+  for (const kind of c.never ?? []) if (steps.some((s) => s.tool.kind === kind)) faults.push(`takes the ${kind}`);
+  if (c.most !== undefined && best.minutes > c.most) faults.push(`takes ${best.minutes} min`);
+  if (c.visits && (visits.length < c.visits[0] || visits.length > c.visits[1])) faults.push(`${visits.length} visits`);
+  for (const visit of visits) {
+    const combed = visit
+      .filter((s) => s.phase === 'ties' && s.tool.kind !== 'clipper')
+      .flatMap((s) => s.zones.map((z) => z.minutes))
+      .reduce((a, b) => a + b, 0);
+    if (c.dematting !== undefined && combed > c.dematting + 1e-6) faults.push(`dematted for ${combed} min`);
+  }
+  if (c.left && best.left.map((z) => z.zone).join() !== c.left.join())
+    faults.push(`left: ${best.left.map((z) => z.zone).join()}`);
+  const { minds, says } = c;
+  if (minds) {
+    for (const s of steps.filter((x) => x.zones.some((z) => z.zone === minds.zone))) {
+      if (s.cautions[0] !== minds.first) faults.push(`${s.id} says ${s.cautions[0] ?? 'nothing'} first`);
+    }
+  }
+  if (says !== undefined && !steps.some((s) => s.cautions.includes(says))) faults.push(`does not say ${says}`);
+  const fine = steps.filter((s) => s.tool.kind === 'fine-comb' && !c.coat[0].startsWith('smooth'));
+  for (const s of fine)
+    for (const z of s.zones)
+      if (!FINE_PLACES.includes(zone(z.zone).region)) faults.push(`close-tooth comb at ${z.zone}`);
+  for (const s of steps.filter((x) => BLADE.includes(x.tool.kind)))
+    for (const z of s.zones) if (c.zones?.[z.zone]?.finger === 0) faults.push(`blade on bare ${z.zone}`);
+  return faults;
+}
+const FINE_PLACES: readonly string[] = ['face', 'ears', 'forefoot', 'hindfoot'];
 
-  for (const c of CASES) {
+describe('worked cases (common practice)', () => {
+  it('are at least 80', () => expect(ALL.length).to.be.at.least(80));
+
+  for (const c of ALL) {
     it(c.what, () => {
       const request = requestOf(c);
       const plan = planVisit(request);
@@ -539,8 +1045,11 @@ describe('worked cases (common practice)', () => {
       for (const [id, kind] of Object.entries(c.zonesAre ?? {})) {
         expect(conditions.find((z) => z.zone === id)?.kind, id).to.equal(kind);
       }
-      if (c.stops === 'dog') {
-        expect(plan.stops.dog, 'stops the dog').to.not.have.length(0);
+      expect(plan.instead?.code, 'in place of a groom').to.equal(
+        c.stops === 'dog' ? (c.instead ?? 'vet-first') : c.instead,
+      );
+      if (c.stops === 'dog' || c.instead) {
+        if (c.stops === 'dog') expect(plan.stops.dog, 'stops the dog').to.not.have.length(0);
         expect(plan.methods).to.have.length(0);
         return;
       }
@@ -549,6 +1058,12 @@ describe('worked cases (common practice)', () => {
       const best = plan.recommended && openMethod(plan, plan.recommended.method);
       if (!best) throw new Error('no method is open');
       if (c.school) expect(c.school, 'school').to.include(best.method);
+      expect(orderFaults(c, best), `${best.method}: as a groomer orders it`).to.deep.equal([]);
+      expect(planFaults(plan, request), 'what no plan may break').to.deep.equal([]);
+      for (const code of c.notes ?? []) expect(plan.notes.map((n) => n.code)).to.include(code);
+      for (const [id, code] of Object.entries(c.rulesOut ?? {})) {
+        expect(plan.methods.find((m) => m.method === id)).to.have.nested.property('why.code', code);
+      }
       if (!c.first) return;
       const byHand = best.steps.filter((s) => toolRow(s.tool.kind).cm2PerMinute > 0);
       const first = byHand.find((s) => !c.at || s.zones.some((z) => z.zone === c.at));
@@ -559,11 +1074,11 @@ describe('worked cases (common practice)', () => {
 
   it('make every rule speak in at least one and be silent in at least one', () => {
     const counts = new Map(RULES.map((r) => [r.id, 0]));
-    for (const c of CASES) {
+    for (const c of ALL) {
       for (const id of rulesSpoken(requestOf(c)).keys()) counts.set(id, (counts.get(id) ?? 0) + 1);
     }
     const mute = [...counts].filter(([, n]) => n === 0).map(([id]) => id);
-    const always = [...counts].filter(([, n]) => n === CASES.length).map(([id]) => id);
+    const always = [...counts].filter(([, n]) => n === ALL.length).map(([id]) => id);
     expect(mute, 'rules that never speak').to.deep.equal([]);
     expect(always, 'rules that are never silent').to.deep.equal([]);
   });

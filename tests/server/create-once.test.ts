@@ -19,7 +19,7 @@ const CASES: readonly Case[] = [
   { path: '/kit', body: tool },
   { path: `${BOLLARD}/checks`, body: { ...CHECK, id: 'once-c' }, other: { path: `${OTHER}/checks` } },
   { path: '/bookings', body: booking, other: { body: { ...booking, dogId: 'demo-gannet' } } },
-  { path: '/bookings/hold', body: { id: 'once-h', dogId: 'demo-bollard', from: '2031-05-05', minutes: 60 } },
+  { path: '/bookings/tentative', body: { id: 'once-h', dogId: 'demo-bollard', from: '2031-05-05', minutes: 60 } },
   {
     path: '/sessions',
     body: { id: 'once-s', checkId: 'demo-bollard-check-1', method: 'dry-first' },

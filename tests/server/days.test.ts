@@ -32,7 +32,7 @@ describe('days', () => {
       ['DELETE', '/sheet/pins?day=0001-01-01', undefined, 'day'],
       ['POST', '/bookings', draft('9999-12-31T22:00:00Z'), 'startsAt'],
       ['POST', '/bookings', draft('2042-06-01T08:00:00Z'), 'startsAt'],
-      ['POST', '/bookings/hold', { id: 'h', dogId: 'demo-bollard', from: '2099-01-01', minutes: 60 }, 'from'],
+      ['POST', '/bookings/tentative', { id: 'h', dogId: 'demo-bollard', from: '2099-01-01', minutes: 60 }, 'from'],
       ['POST', '/roster/away', away('0001-01-01', '9999-12-31'), 'from'],
       ['POST', '/roster/away', away('2031-05-01', '2099-12-31'), 'to'],
     ] as const)
@@ -62,7 +62,7 @@ describe('acts in the book', () => {
   afterEach(() => room.close());
 
   const held = async () => {
-    const made = await room.call('POST', '/bookings/hold', {
+    const made = await room.call('POST', '/bookings/tentative', {
       id: 'undo-a',
       dogId: 'demo-bollard',
       from: '2031-05-05',

@@ -105,7 +105,8 @@ describe('clients brought in over HTTP', () => {
     ['was changed', (id: string) => room.call('PUT', `/dogs/${id}`, { ...dogOf(id), note: 'shy of dryers' })],
     [
       'has a booking',
-      (id: string) => room.call('POST', '/bookings/hold', { id: 'b-1', dogId: id, from: '2031-05-05', minutes: 60 }),
+      (id: string) =>
+        room.call('POST', '/bookings/tentative', { id: 'b-1', dogId: id, from: '2031-05-05', minutes: 60 }),
     ],
   ] as const)
     it(`stay when something was done with one of them: a dog that ${what} is named`, async () => {

@@ -23,9 +23,20 @@ import {
 import { breachesOf, IMPOSSIBLE, planDay, rippled } from '../../core/day/index.ts';
 import { addDays, day, ended, formatDay, isoWeekday, parseDay, sum } from '../../core/quantity/index.ts';
 import { learnBook, type LearntBook } from '../../core/tide/index.ts';
+import { stores } from '../../server/db/index.ts';
+import { demoDb } from '../demo.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
-const FULL = '2031-04-12';
+/** The day of the demo for which most is agreed. */
+const FULL = ((): string => {
+  const db = demoDb(NOW);
+  const days = stores(db)
+    .bookings.between('2031-04-10', '2031-06')
+    .map((b) => b.startsAt.slice(0, 10));
+  db.close();
+  const many = (on: string): number => days.filter((d) => d === on).length;
+  return days.reduce((full, d) => (many(d) > many(full) ? d : full), '');
+})();
 const SANNA = {
   id: 'sanna',
   name: 'Sanna',
@@ -146,7 +157,7 @@ describe('the sheet over HTTP', () => {
     expect((await room.call('DELETE', `/sheet/pins?day=${FULL}`)).json.asked.pins).to.deep.equal([]);
 
     // On that day, ten in the morning in Helsinki: the check was begun at nine and was to take ten minutes.
-    room.setClock(Date.parse('2031-04-12T07:00:00Z'));
+    room.setClock(Date.parse(`${FULL}T07:00:00Z`));
     const mark = {
       bookingId: visit?.id ?? '',
       stage: 0,
@@ -180,7 +191,7 @@ describe('the sheet over HTTP', () => {
     expect((await room.call('POST', '/calls', { ...call, outcome: 'shouted' })).status).to.equal(400);
     expect((await room.call('DELETE', '/calls/c1')).json.calls).to.deep.equal([]);
     const hold = { id: 'h1', dogId: 'demo-kelda', from: '2031-05-20', minutes: 60 };
-    const held: BookingRecord = (await room.call('POST', '/bookings/hold', hold)).json;
+    const held: BookingRecord = (await room.call('POST', '/bookings/tentative', hold)).json;
     expect(held.agreed).to.equal(false);
     const ofKelda = (await tide(room)).dogs.find((d) => d.id === 'demo-kelda')?.booked ?? [];
     expect(ofKelda.filter((b) => !b.agreed)).to.have.lengthOf(1);
@@ -194,7 +205,7 @@ describe('the sheet over HTTP', () => {
       id: 'h2',
       from: new Date(Number(closure?.from ?? 0) * 86_400_000).toISOString().slice(0, 10),
     };
-    const after: BookingRecord = (await room.call('POST', '/bookings/hold', inside)).json;
+    const after: BookingRecord = (await room.call('POST', '/bookings/tentative', inside)).json;
     expect(Date.parse(after.startsAt) / 86_400_000).to.be.greaterThan(Number(closure?.to ?? 0));
   });
 });
@@ -344,7 +355,7 @@ describe('somebody is away', () => {
         ).to.equal(true);
       for (const m of inBook)
         expect(m.was).to.equal(
-          booked.some((b) => b.id === m.dogIds[0] && b.day === m.from && !b.agreed) ? 'held' : 'agreed',
+          booked.some((b) => b.id === m.dogIds[0] && b.day === m.from && !b.agreed) ? 'tentative' : 'agreed',
         );
       for (const m of moves) if (m.to !== undefined) expect(isLost(m.to)).to.equal(false);
     }
@@ -427,7 +438,7 @@ describe('days of a salon, wherever and whenever it is', () => {
       room.setClock(Date.parse(at));
       expect((await room.call('GET', '/sheet')).json.today).to.equal(today);
       const hold = { id: 'h', dogId: 'demo-kelda', from: today, minutes: 60 };
-      const held: BookingRecord = (await room.call('POST', '/bookings/hold', hold)).json;
+      const held: BookingRecord = (await room.call('POST', '/bookings/tentative', hold)).json;
       const local = Temporal.Instant.from(held.startsAt).toZonedDateTimeISO(zone);
       const on = local.toPlainDate().toString();
       expect(on >= today && on <= formatDay(addDays(day(parseDay(today) ?? 0), 1))).to.equal(true);

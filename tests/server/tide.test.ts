@@ -1,5 +1,6 @@
 /** The tide over HTTP: what forecasts rest on, notes from home, events of a life, weather, a date held at once. */
 import { expect } from 'chai';
+import { parseDay } from '../../core/quantity/index.ts';
 import { readTideFile } from '../../contract/tide.ts';
 import { stores } from '../../server/db/index.ts';
 import { tideFile, tideText, tideTextInPieces } from '../../server/services/tide-file.ts';
@@ -64,8 +65,11 @@ describe('the tide over HTTP', () => {
     const again = await room.call('POST', '/dogs/demo-bollard/home-notes', NOTE);
     expect([first.status, again.status]).to.deep.equal([201, 200]);
     const { json } = await room.call('GET', '/tide');
-    const seen = json.dogs.find((d: { id: string }) => d.id === 'demo-bollard').sightings.at(-1);
-    expect(seen).to.deep.include({ kind: 'brushed', amount: 'bowl' });
+    const seen = json.dogs.find((d: { id: string }) => d.id === 'demo-bollard').sightings;
+    expect(seen.filter((s: { amount?: string }) => s.amount === 'bowl').at(-1)).to.deep.include({
+      kind: 'brushed',
+      day: parseDay(NOTE.day),
+    });
     const gone = await room.call('DELETE', '/home-notes/note-1');
     expect(gone.json.notes.map((n: { id: string }) => n.id)).to.not.include('note-1');
     expect((await room.call('DELETE', '/home-notes/note-1')).status).to.equal(404);
@@ -108,16 +112,16 @@ describe('the tide over HTTP', () => {
 
   it('holds the first free start on or after a day, once', async () => {
     const wish = { id: 'hold-1', dogId: 'demo-sisu', from: '2031-04-13', minutes: 95 };
-    const first = await room.call('POST', '/bookings/hold', wish);
+    const first = await room.call('POST', '/bookings/tentative', wish);
     expect(first.status).to.equal(201);
     // The 13th is a Sunday: the door opens on Monday.
     expect(first.json.startsAt.slice(0, 10)).to.equal('2031-04-14');
     expect(first.json.minutes).to.equal(95);
-    const again = await room.call('POST', '/bookings/hold', wish);
+    const again = await room.call('POST', '/bookings/tentative', wish);
     expect([again.status, again.json.startsAt]).to.deep.equal([200, first.json.startsAt]);
-    expect((await room.call('POST', '/bookings/hold', { ...wish, id: 'hold-2', dogId: 'nobody' })).status).to.equal(
-      404,
-    );
+    expect(
+      (await room.call('POST', '/bookings/tentative', { ...wish, id: 'hold-2', dogId: 'nobody' })).status,
+    ).to.equal(404);
     expect(Date.parse(first.json.startsAt)).to.be.greaterThan(NOW);
   });
 });

@@ -63,6 +63,12 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ['POST /dogs', undefined, { id: 'dog-t', ...TANSY, name: 'Tern' }],
   ['PUT /dogs/:id', '/dogs/dog-t', { ...TANSY, name: 'Tern', weightKg: 21, version: 1 }],
   ['POST /dogs/:id/checks', '/dogs/dog-a/checks', { ...CHECK, id: 'check-t' }],
+  ['PUT /dogs/:id/care', '/dogs/dog-a/care', { care: ['nails', 'ears'] }],
+  [
+    'PUT /dogs/:id/clip-orders',
+    '/dogs/dog-a/clip-orders',
+    { orders: [{ day: CHECK.day, who: 'Dr. Fenwood', why: 'surgery', zones: ['belly'] }] },
+  ],
   [
     'PUT /checks/:id',
     '/checks/check-t',
@@ -100,7 +106,7 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ['POST /bookings/:id/restore', '/bookings/booking-t/restore', { version: 5 }],
   ['POST /bookings/:id/leave', '/bookings/booking-t/leave', { version: 6 }],
   ['POST /bookings/:id/split', '/bookings/booking-t/split', { version: 7, second: 'booking-u' }],
-  ['POST /bookings/hold', undefined, { id: 'hold-t', dogId: 'dog-t', from: '2031-04-21', minutes: 60 }],
+  ['POST /bookings/tentative', undefined, { id: 'hold-t', dogId: 'dog-t', from: '2031-04-21', minutes: 60 }],
   ['PUT /roster/people/:id', '/roster/people/person-t', PERSON],
   [
     'POST /roster/away',

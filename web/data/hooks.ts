@@ -1,8 +1,8 @@
 /** What the rooms ask of the API, and what they write. */
 import { queryOptions, useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
-import type { BookingDraft, BookingEdit, HoldDraft } from '../../contract/booking.ts';
+import type { BookingDraft, BookingEdit, TentativeDraft } from '../../contract/booking.ts';
 import type { CheckDraft } from '../../contract/check.ts';
-import type { DogEdit, NewDog } from '../../contract/dog.ts';
+import type { CareChoice, ClipOrders, DogEdit, NewDog } from '../../contract/dog.ts';
 import type { HomeSetupRecord } from '../../contract/home.ts';
 import type { OwnerPostRecord } from '../../contract/post.ts';
 import type { NewTool, ToolRecord, UpkeepDraft } from '../../contract/kit.ts';
@@ -119,12 +119,16 @@ export const useWrite = <Sent, Got>(send: (sent: Sent) => Promise<Got>): UseMuta
   useMutation({ mutationFn: send });
 
 export const useAddDog = () => useWrite((draft: NewDog) => api.post('/dogs', draft));
+export const useOrderClips = (id: string) =>
+  useWrite((orders: ClipOrders) => api.put('/dogs/:id/clip-orders', { id }, orders));
+export const useChooseCare = (id: string) =>
+  useWrite((choice: CareChoice) => api.put('/dogs/:id/care', { id }, choice));
 export const useEditDog = (id: string) => useWrite((edit: DogEdit) => api.put('/dogs/:id', { id }, edit));
 export const useSaveCheck = (dogId: string) =>
   useWrite((draft: CheckDraft) => api.post('/dogs/:id/checks', { id: dogId }, draft));
 export const useStartSession = () => useWrite((draft: SessionDraft) => api.post('/sessions', draft));
 export const useBook = () => useWrite((draft: BookingDraft) => api.post('/bookings', draft));
-export const useHold = () => useWrite((draft: HoldDraft) => api.post('/bookings/hold', draft));
+export const useBookTentatively = () => useWrite((draft: TentativeDraft) => api.post('/bookings/tentative', draft));
 export const useAddNote = (dogId: string) =>
   useWrite((note: HomeNote) => api.post('/dogs/:id/home-notes', { id: dogId }, note));
 export const useDropNote = () => useWrite((id: string) => api.delete('/home-notes/:id', { id }));

@@ -1,9 +1,10 @@
 /** How to brush, with what, and what not to do. */
 import type { OwnerDog } from '../../contract/home.ts';
-import { homeDonts } from '../../core/home/index.ts';
+import { EDGE_AT_HOME, homeDonts } from '../../core/home/index.ts';
+import { MIND } from '../../core/dog/index.ts';
 import { toolRow } from '../../core/kit/index.ts';
 import { capital } from '../words/figures.ts';
-import { DONT_WORDS, KEEP_OFF } from '../words/home.ts';
+import { DONT_WORDS, EDGE_WORDS, KEEP_OFF } from '../words/home.ts';
 
 export function How({ dog }: { dog: OwnerDog }) {
   const { use, get, keepOff } = dog.tools;
@@ -15,7 +16,7 @@ export function How({ dog }: { dog: OwnerDog }) {
         <ul>
           {use.map((k) => (
             <li key={k}>
-              <strong>{capital(toolRow(k).name)}</strong>: {toolRow(k).does}{' '}
+              <strong>{capital(toolRow(k).name)}</strong>: {toolRow(k).does} {k === EDGE_AT_HOME.tool && EDGE_WORDS}{' '}
               <span className="ow-soft">{toolRow(k).hurts}</span>
             </li>
           ))}
@@ -33,7 +34,16 @@ export function How({ dog }: { dog: OwnerDog }) {
           <li>Try the brush on the back of your own hand: what scratches you scratches the dog.</li>
           <li>Hold the skin taut with the other hand. Short strokes, wires level with the body.</li>
           <li>A few strokes on one place, then on. When it resists, hold above it and use less hair.</li>
-          <li>After a walk and food, on its side, and stop while it still likes it.</li>
+        </ul>
+      </details>
+      <details>
+        <summary>So that it likes it</summary>
+        <ul>
+          {MIND.filter((a) => dog.mind.includes(a.id)).map((a) => (
+            <li key={a.id}>
+              {a.statement} <span className="ow-soft">{a.reason}</span>
+            </li>
+          ))}
         </ul>
       </details>
       <details>

@@ -3,6 +3,7 @@ import { holdTexts } from '../words/holds.ts';
 import type { OwnerDog } from '../../contract/home.ts';
 import { homePartRow, type HomePart } from '../../core/home/index.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
+import { toolRow } from '../../core/kit/index.ts';
 import { Fact } from '../app/Fact.tsx';
 import { HomeDog } from '../home/paper/HomeDog.tsx';
 import { capital } from '../words/figures.ts';
@@ -66,6 +67,15 @@ export function Today({ dog, onBrush, onDone }: Props) {
             </button>
           </div>
         ))
+      )}
+      {!dog.doneToday && dog.short && (
+        <details>
+          <summary>Only two minutes?</summary>
+          <p>
+            {capital(toolRow(dog.short.brush).name)}: {partNames(dog.short.parts)}. That is enough for today; the rest
+            waits for tomorrow.
+          </p>
+        </details>
       )}
       {!dog.doneToday && parts.length > 0 && (
         <details>

@@ -1,49 +1,25 @@
 /** What the bench says of a plan: faults and what mends them, holds, supports, splits, what would change the choice. */
 import {
-  PHASE_WORDS,
+  bathesIn,
   type Care,
   type Change,
   type Edit,
   type Fault,
   type Hold,
+  type LeftZone,
   type PlanStep,
   type Rival,
   type StepCare,
   type Support,
   type TieDecision,
 } from '../../core/bench/index.ts';
-import { mirrorZone, regionRow, zone, ZONE_IDS, zoneName, type ZoneId } from '../../core/dog/index.ts';
+import { ZONE_IDS, zoneName } from '../../core/dog/index.ts';
 import { rule } from '../../core/kit/index.ts';
 import { unreachable, type Interval80 } from '../../core/quantity/index.ts';
 import { capital, listText, minutesText, money, percent } from './figures.ts';
 import { methodName } from './reasons.ts';
-
-/** A few zones by name, many by number. */
-export const zonesShort = (zones: readonly ZoneId[]): string =>
-  zones.length <= 3
-    ? listText(zones.map((z) => zoneName(z)))
-    : `${listText(
-        zones.slice(0, 2).map((z) => zoneName(z)),
-        'and',
-      )} and ${zones.length - 2} more`;
-
-/** Zones as places: both sides at once where both are meant, and by what is left out where that is shorter. */
-export function whereText(zones: readonly ZoneId[], workable: readonly ZoneId[]): string {
-  const rest = workable.filter((z) => !zones.includes(z));
-  if (rest.length === 0) return zones.length === ZONE_IDS.length ? 'whole dog' : 'every zone that may be worked';
-  const [named, left] = [places(zones), places(rest)];
-  return left.length < named.length ? `all but ${listText(left)}` : listText(named);
-}
-
-function places(zones: readonly ZoneId[]): readonly string[] {
-  const has = new Set(zones);
-  return zones.flatMap((id) => {
-    const { region, side } = zone(id);
-    const other = mirrorZone(id);
-    if (side === 'mid' || !has.has(other)) return [zoneName(id)];
-    return side === 'left' ? [regionRow(region).name] : [];
-  });
-}
+import { PHASE_WORDS } from './steps.ts';
+import { whereText, zonesShort } from './places.ts';
 
 export function faultText(f: Fault): string {
   const where = f.zones.length > 0 ? ` (${zonesShort(f.zones)})` : '';
@@ -107,7 +83,7 @@ const HOLD_WORDS: Readonly<Record<Hold, string>> = {
   'second-dryer': 'second person works another dryer',
   'tie-base': 'free hand holds the hair above the tie',
   steadies: 'one hand always on the dog',
-  towels: 'press and lift, no rubbing',
+  towels: 'one hand always on the dog',
 };
 
 const POSITION_WORDS: Readonly<Record<StepCare['position'], string>> = {
@@ -138,25 +114,51 @@ export const supportsText = ({ supports }: Care): string =>
 
 export function breaksText({ breaks, turns }: Care): string {
   const [first] = breaks;
-  const rest = first
-    ? `A break of ${minutesText(first.minutes)} every ${minutesText(first.atMinute)}: ${breaks.length} in all.`
-    : 'No break is needed.';
-  return turns > 0 ? `${rest} Turned ${turns === 1 ? 'once' : `${turns} times`}.` : rest;
+  const rest = !first
+    ? 'No break is needed.'
+    : breaks.length === 1
+      ? `A break of ${minutesText(first.minutes)} after ${minutesText(first.atMinute)}.`
+      : `${breaks.length} breaks of ${minutesText(first.minutes)}, the first after ${minutesText(first.atMinute)}.`;
+  if (turns === 0) return rest;
+  return `${rest} Turned ${turns === 1 ? 'once' : `${turns} times`}: all of the steps on one side, then all of them on the other.`;
 }
 
 const WAY_WORDS: Readonly<Record<TieDecision['way'], string>> = {
   'work-out': 'work it out',
   split: 'split it',
   clip: 'clip it, with the owner’s word',
-  vet: 'leave it, a vet decides',
+  leave: 'leave it',
 };
 const BECAUSE_WORDS: Readonly<Record<TieDecision['because'], string>> = {
   house: 'the way of this house',
   'only-way': 'what this tie allows',
+  ordered: 'by order',
+  ceiling: 'more dematting than this dog is asked to bear',
   'nothing-may': 'nothing on the wall may do it',
 };
-export const tieText = (t: TieDecision): string =>
-  `${capital(zoneName(t.zone))}, ${t.tie}: ${WAY_WORDS[t.way]}${t.tool === undefined ? '' : ` with the ${t.tool.toLowerCase()}, ${minutesText(Math.max(1, Math.round(t.minutes)))}`} (${BECAUSE_WORDS[t.because]}).`;
+const LEFT_TO_WORDS: Readonly<Record<NonNullable<TieDecision['leftTo']>, string>> = {
+  vet: 'a vet decides',
+  'trained-hand': 'for a trained hand or a vet',
+  breeder: 'its breeder decides',
+};
+export function tieText({ zone: id, tie, way, tool, minutes, because, leftTo }: TieDecision): string {
+  const by =
+    tool === undefined ? '' : ` with the ${tool.toLowerCase()}, ${minutesText(Math.max(1, Math.round(minutes)))}`;
+  const to = leftTo === undefined ? '' : `, ${LEFT_TO_WORDS[leftTo]}`;
+  return `${capital(zoneName(id))}, ${tie}: ${WAY_WORDS[way]}${by}${to} (${BECAUSE_WORDS[because]}).`;
+}
+
+/** Zones that no visit comes to, and who comes to them. */
+export function leftText(left: readonly LeftZone[]): string {
+  const ties = left.filter((z) => z.why === 'tie').map((z) => z.zone);
+  const late = left.filter((z) => z.why === 'not-held').map((z) => z.zone);
+  return [
+    ties.length > 0 && `Left, with its tie, for somebody else: ${zonesShort(ties)}. Keep it dry.`,
+    late.length > 0 && `Left for another time: ${zonesShort(late)}.`,
+  ]
+    .filter((t) => t !== false)
+    .join(' ');
+}
 
 const CHANGE_WORDS: Readonly<Record<Change, string>> = {
   'strong-dryer': 'With a stronger dryer',
@@ -183,5 +185,11 @@ export const bandText = (b: Interval80, word: (value: number) => string): string
   b.low === b.high ? word(b.likely) : `${word(b.low)} to ${word(b.high)}`;
 export const priceBand = (b: Interval80, currency: string): string => bandText(b, (v) => money(v, currency));
 
-/** A step named for a screen reader and a sheet. */
-export const stepName = (s: PlanStep): string => `${PHASE_WORDS[s.phase]}, ${s.tool.name}`;
+/** What is done in one of several visits. */
+export function visitText(steps: readonly PlanStep[]): string {
+  const zones = [...new Set(steps.flatMap((s) => s.zones.map((z) => z.zone)))];
+  const bathed = bathesIn(steps);
+  const dematted = steps.some((s) => s.phase === 'ties');
+  const does = bathed ? 'worked, bathed and dried' : dematted ? 'dematted and worked dry' : 'worked dry';
+  return `${whereText(zones, ZONE_IDS)} ${does}`;
+}

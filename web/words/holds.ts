@@ -14,7 +14,6 @@ const FINDINGS: Partial<Readonly<Record<HoldFinding, string>>> = {
   joints: 'joints that hurt',
   stance: 'an uneven stance or step',
   breathing: 'breathing that is not quiet',
-  'heavy-parasites': 'parasites in many places',
   'wide-pelt-frail': 'felt over much of a frail dog',
 };
 const FOUND: Readonly<Record<HoldSource, string>> = {

@@ -1,6 +1,6 @@
 /** How the home is said, to owners and at the desk: plain words, no trade. */
 import type { HomeCareKind, HomeDont, HomePart, KeepOff, PartReason, ReportKind } from '../../core/home/index.ts';
-import { homePartRow } from '../../core/home/index.ts';
+import { EDGE_AT_HOME, homePartRow } from '../../core/home/index.ts';
 import { listText } from './figures.ts';
 
 export const partNames = (parts: readonly HomePart[]): string => listText(parts.map((p) => homePartRow(p).name));
@@ -33,6 +33,9 @@ export const DONT_WORDS: Readonly<Record<HomeDont, string>> = {
   blade: 'No blade combs on ears, feet, belly, rump, back of legs or tail.',
 };
 
+/** A plastic edge in several hands. */
+export const EDGE_WORDS = `At most ${EDGE_AT_HOME.timesAWeek === 2 ? 'twice' : `${EDGE_AT_HOME.timesAWeek} times`} a week, dry, on the torso only; pink skin ends it.`;
+
 export const CARES: Readonly<Record<HomeCareKind, { readonly word: string; readonly how: string }>> = {
   'look-over': {
     word: 'Look the dog over',
@@ -45,7 +48,7 @@ export const CARES: Readonly<Record<HomeCareKind, { readonly word: string; reado
   },
   pads: {
     word: 'Look between the pads',
-    how: 'Seeds, stones, hair that ties. Take out by hand; do not cut with the point towards the skin.',
+    how: 'Seeds, stones, hair that ties. Take out by hand; do not cut with the point towards the skin. Wipe paws after walks, salt and grit; balm on cracked pads, and a treat while it dries in, so that it is not licked off.',
   },
   nails: {
     word: 'Nails',

@@ -1,5 +1,5 @@
 /** Practice in words: what a coat answers, what a mistake was, what a drill asks and why its answer is so. */
-import { PHASE_WORDS, type PhaseId } from '../../core/bench/index.ts';
+import { type PhaseId } from '../../core/bench/index.ts';
 import { COMB_SCALE, FINGER_SCALE, TIE_SCALE, TUG_SCALE, type Readings } from '../../core/check/index.ts';
 import { coatRow, regionRow, TRAIT_WORDS, ZONE_IDS, type CoatClass } from '../../core/dog/index.ts';
 import { rule, toolRow, type ToolKind } from '../../core/kit/index.ts';
@@ -16,10 +16,11 @@ import {
   type ActResult,
 } from '../../core/practice/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
-import { whereText, zonesShort } from './bench.ts';
+import { whereText, zonesShort } from './places.ts';
 import { capital, grams, listText, minutesText } from './figures.ts';
 import { loserText, partText, WETNESS_WORDS } from './kit.ts';
 import { conditionReason, CONDITION_WORDS, methodName, skinWord } from './reasons.ts';
+import { PHASE_WORDS } from './steps.ts';
 
 export const TEST_WORDS: Readonly<Record<FeelTest, string>> = {
   finger: 'finger to skin',

@@ -1,12 +1,5 @@
 /** Core's reasons in sentences: what to do, then why. No blame, no exclamation marks. */
-import {
-  METHODS,
-  PHASE_WORDS,
-  type Comparison,
-  type MethodId,
-  type MethodRuling,
-  type PlanNote,
-} from '../../core/bench/index.ts';
+import { METHODS, type Instead, type Comparison, type MethodRuling, type PlanNote } from '../../core/bench/index.ts';
 import {
   COMB_SCALE,
   FINGER_SCALE,
@@ -22,12 +15,15 @@ import {
   type SkinFinding,
   type ZoneStop,
 } from '../../core/check/index.ts';
-import { TRAIT_WORDS, zoneName } from '../../core/dog/index.ts';
+import { TRAIT_WORDS, ZONE_IDS, zoneName } from '../../core/dog/index.ts';
+import { rule } from '../../core/kit/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { Due, DueReason, NeedReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
 import { capital, daysText, grams, listText, minutesText, percent } from './figures.ts';
 import { massText } from './units.ts';
+import { PHASE_WORDS } from './steps.ts';
+import { whereText } from './places.ts';
 
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
   clear: 'clear',
@@ -168,6 +164,8 @@ export function dueReason(r: DueReason): string {
   }
 }
 
+const visitsText = (n: number): string => (n === 1 ? 'one visit' : `${n} visits`);
+
 export function comparison(c: Comparison, other: string): string {
   switch (c.measure) {
     case 'hair-left':
@@ -180,8 +178,8 @@ export function comparison(c: Comparison, other: string): string {
       return `${minutesText(c.value)} of force dryer, ${other} ${minutesText(c.than)}`;
     case 'dust':
       return `${grams(c.value)} of hair flies dry, ${other} ${grams(c.than)}`;
-    case 'standing':
-      return `${minutesText(c.value)} over what the dog stands, ${other} ${minutesText(c.than)}`;
+    case 'visits':
+      return `takes ${visitsText(c.value)}, ${other} ${visitsText(c.than)}`;
     default:
       return unreachable(c.measure);
   }
@@ -200,17 +198,17 @@ export function against(c: Comparison): string {
       return `${minutesText(c.than - c.value)} more force dryer`;
     case 'dust':
       return `${grams(c.than - c.value)} more hair in the air`;
-    case 'standing':
-      return `${minutesText(c.than - c.value)} more over what the dog stands`;
+    case 'visits':
+      return `takes ${visitsText(c.than)}, not ${c.value}`;
     default:
       return unreachable(c.measure);
   }
 }
 
-export function ruling(why: MethodRuling, id: MethodId): string {
+export function ruling(why: MethodRuling): string {
   switch (why.code) {
     case 'not-for-class':
-      return METHODS.find((m) => m.id === id)?.arguedAgainst ?? 'Not for this coat class.';
+      return 'Not for this coat.';
     case 'for-traits':
       return `A routine for ${listText(
         why.traits.map((t) => TRAIT_WORDS[t]),
@@ -223,7 +221,17 @@ export function ruling(why: MethodRuling, id: MethodId): string {
     case 'needs-force-dryer':
       return 'Needs a force dryer; the kit has none.';
     case 'needs-dryer':
-      return 'A bathed dog goes home dry to the skin; the kit has no dryer.';
+      return 'A bathed dog goes home dry to the skin; the kit has no dryer for it.';
+    case 'no-dryer-may': {
+      const refused = why.refused.map((r) => `${r.name}: ${rule(r.rule).statement.replace(/\.$/, '')}`);
+      return `No dryer here may dry ${whereText(why.zones, ZONE_IDS)}${refused.length > 0 ? ` (${listText(refused)})` : ''}. Towels and a warm room would take about ${Math.max(1, Math.round(why.roomHours))} h: or no bath today.`;
+    }
+    case 'for-clean-coats':
+      return 'For a coat through which the comb falls already; this one holds more.';
+    case 'nothing-to-work-with':
+      return 'No piece of this kit may work any zone of this dog this way.';
+    case 'not-needed':
+      return 'For rooms in which nothing else can be done.';
     case 'needs-minutes':
       return `Takes ${minutesText(why.minutes)} with the least of hand work; there are ${minutesText(why.most)}.`;
     case 'needs-tool':
@@ -237,8 +245,18 @@ export function ruling(why: MethodRuling, id: MethodId): string {
 
 export function planNote(n: PlanNote): string {
   switch (n.code) {
-    case 'over-standing':
-      return `${minutesText(n.minutes)} is longer than this dog stands (${minutesText(n.bears)}). Plan breaks, work lying down, or split it over two days.`;
+    case 'clean':
+      return 'The comb falls through everywhere: it needs a bath at most, or nothing today.';
+    case 'over-visits':
+      return `Over ${n.visits} visits: this dog bears ${minutesText(n.bears)} on its feet at a time. Today’s is on the stairs; the others stand below.`;
+    case 'clip-ordered': {
+      const { who, day: on, why, zones } = n.order;
+      return `To be clipped ${why === 'surgery' ? 'for a surgery' : 'by a vet’s order'}: ${whereText(zones, ZONE_IDS)}. Ordered by ${who}, ${shortDay(on)}.`;
+    }
+    case 'flaking':
+      return 'Flakes, dull coat: undercoat out and a mild wash usually clear it. If it stays, a vet; oils in the food (omega-3) only with the vet.';
+    case 'clipped-before':
+      return 'Clipped before: expect stuck undercoat and more minutes, for several sheds to come.';
     case 'cut-short':
       return n.for === 'time'
         ? `Cut to the time there is: the coat asks for ${minutesText(n.full)}. What waits is said below.`
@@ -254,14 +272,41 @@ export function planNote(n: PlanNote): string {
   }
 }
 
+/** What may be done where there is no groom today. */
+export const INSTEAD_WORDS: Readonly<
+  Record<Instead['code'], { readonly title: string; readonly acts: readonly string[] }>
+> = {
+  isolate: {
+    title: 'No groom today: parasites.',
+    acts: [
+      'Keep the dog apart from the others, on its own towel.',
+      'Draw the close-tooth comb through over a white cloth, and show the owner what falls.',
+      'The product against them is the vet’s choice, by its label; no tub that other dogs share.',
+      'Disinfect every tool, table and loop that touched it, and wash cloths hot.',
+    ],
+  },
+  'vet-first': {
+    title: 'Nothing to groom today: a vet looks first.',
+    acts: ['Nothing is charged for grooming.', 'Book again when the vet has seen it.'],
+  },
+  'nothing-needed': {
+    title: 'Nothing to do today.',
+    acts: ['The comb falls through everywhere. A bath if the owner wants one, or see you next time.'],
+  },
+  'no-tools': {
+    title: 'Nothing on this wall may work this coat.',
+    acts: ['Feel it over by hand, wipe it with a damp towel, and book it for when the right piece is there.'],
+  },
+};
+
 export function dogStop(s: DogStop): string {
   switch (s.code) {
     case 'inspection': {
       const row = INSPECTION.find((i) => i.item === s.item);
       return `${row?.name ?? s.item}: trouble was seen.`;
     }
-    case 'heavy-parasites':
-      return `Parasites in ${s.zones} zones. Isolate, disinfect every tool.`;
+    case 'parasites':
+      return `Parasites were found${s.zones > 1 ? ` in ${s.zones} zones` : ''}: they are the whole dog’s matter.`;
     case 'wide-pelt-frail':
       return `Felted over ${percent(s.surfaceShare)} of a frail dog.`;
     default:

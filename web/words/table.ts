@@ -3,7 +3,7 @@ import { SKIN_SCALE, type SkinFinding, type TieGrade } from '../../core/check/in
 import { zoneName } from '../../core/dog/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import type { Met, Proposal, ReplanReason, ScaleView, SessionAct } from '../../core/table/index.ts';
-import { zonesShort } from './bench.ts';
+import { zonesShort } from './places.ts';
 import { capital, grams, minutesText } from './figures.ts';
 import { massText, temperatureText } from './units.ts';
 

@@ -50,11 +50,7 @@ export const dueText = ({ outlook: { due } }: Call, today: number): string =>
   due.day <= today + 1 ? 'Due, and not booked' : `Due about ${dayMonth(due.day)}`;
 
 /** What the owner is told of a visit on a day, to be sent as it stands. */
-export function ownerWords(
-  { dog, start, outlook, later }: Call,
-  today: number,
-  on: number = outlook.due.offer,
-): string {
+export function ownerWords({ dog, start, outlook, later }: Call, today: number, on: number): string {
   const minutes = outlook.minutes.likely;
   const when = !start
     ? `${dog.name}’s coat is ready for a visit`

@@ -7,11 +7,10 @@ import {
   careOf,
   METHOD_IDS,
   openMethod,
-  PHASE_WORDS,
+  pressing,
   planByHand,
   roomOf,
   scriptOf,
-  tiesOf,
   worksite,
 } from '../../../core/bench/index.ts';
 import { TRAIT_WORDS } from '../../../core/dog/index.ts';
@@ -19,16 +18,7 @@ import { findRule } from '../../../core/kit/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
-import {
-  bandText,
-  breaksText,
-  careText,
-  priceBand,
-  supportsText,
-  tieText,
-  whereText,
-  zonesShort,
-} from '../../words/bench.ts';
+import { bandText, breaksText, careText, priceBand, supportsText, tieText } from '../../words/bench.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
@@ -37,6 +27,8 @@ import { draftOf } from '../plan/useScript.ts';
 import { asked, planOf, questionIn, searchWith } from '../plan/whatIf.ts';
 import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
 import { massText } from '../../words/units.ts';
+import { whereText, zonesShort } from '../../words/places.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   const { dog } = page;
@@ -69,7 +61,6 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
   const { plan, shown, care, request, site, changed } = worked;
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
   const looks = conditionLooks(plan.conditions);
-  const ties = tiesOf(site.found, site.job);
   const back = `/desk/dogs/${dog.id}/plan/${checkId}?${searchWith(search, { short: undefined }).toString()}`;
   return (
     <>
@@ -98,7 +89,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
             </h2>
             <p>
               {dateText(formatDay(request.check.day))} · {massText(request.check.weightKg)}
-              {dog.traits.length > 0 && ` · ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
+              {request.dog.traits.length > 0 && ` · ${listText(request.dog.traits.map((t) => TRAIT_WORDS[t]))}`}
             </p>
           </div>
           <p className="wt-bench-figures">
@@ -150,14 +141,14 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
             <tbody>
               {shown.steps.map((s, i) => {
                 const held = care.steps.find((c) => c.step === s.id);
-                const first = s.cautions.map((id) => findRule(id)?.statement).find((t) => t !== undefined);
+                const minds = pressing(s.cautions).flatMap((id) => findRule(id)?.statement ?? []);
                 return (
                   <tr key={s.id}>
                     <td>
                       <span className="wt-tick" aria-hidden /> {i + 1}
                     </td>
                     <td>
-                      <strong>{PHASE_WORDS[s.phase]}</strong>
+                      <strong>{stepWordOf(s)}</strong>
                       <br />
                       {s.tool.name}
                     </td>
@@ -173,7 +164,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
                     <td className="is-number">{grams(s.gramsOut)}</td>
                     {!short && (
                       <td>
-                        {held && careText(held)} {first}
+                        {held && careText(held)} {minds.join(' ')}
                       </td>
                     )}
                   </tr>
@@ -182,9 +173,9 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
             </tbody>
           </table>
         </div>
-        {ties.length > 0 && (
+        {site.ties.length > 0 && (
           <p>
-            <strong>Ties first.</strong> {ties.map(tieText).join(' ')}
+            <strong>Ties first.</strong> {site.ties.map(tieText).join(' ')}
           </p>
         )}
         <p>

@@ -45,9 +45,7 @@ function Row({ book, index, outline }: { book: BenchCases; index: number; outlin
             {grams(outline.gramsOut)}
             <div className="wt-soft">{percent(outline.shareLeft)} left</div>
           </td>
-          <td>
-            {outline.over > 0 ? `${minutesText(Math.round(outline.over))} over: split it` : 'within what it bears'}
-          </td>
+          <td>{outline.visits > 1 ? `over ${outline.visits} visits, today’s is shown` : 'within what it bears'}</td>
         </>
       )}
     </tr>

@@ -50,7 +50,7 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
     try {
       await add.mutateAsync({ ...what, from: formatDay(what.from), to: formatDay(what.to) });
       for (const m of moves) {
-        if (m.was !== 'held' || m.to === undefined) continue;
+        if (m.was !== 'tentative' || m.to === undefined) continue;
         for (const dogId of m.dogIds) {
           const b = byVisit.get(visitKey({ dogId, day: m.from }));
           if (!b) continue;
@@ -143,7 +143,11 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
             {!away.last && 'Seeking a better answer …'}
           </p>
           <Moves word="Ask first: agreed" moves={away.answer.moves.filter((m) => m.was === 'agreed')} nameOf={nameOf} />
-          <Moves word="Move: held" moves={away.answer.moves.filter((m) => m.was === 'held')} nameOf={nameOf} />
+          <Moves
+            word="Move: not agreed yet"
+            moves={away.answer.moves.filter((m) => m.was === 'tentative')}
+            nameOf={nameOf}
+          />
           <Moves word="Only proposed" moves={planned.slice(0, PROPOSALS)} nameOf={nameOf} />
           {planned.length > PROPOSALS && (
             <p className="wt-soft">and {planned.length - PROPOSALS} proposals later in the year.</p>

@@ -7,7 +7,7 @@ import type { CallRecord } from '../../../contract/roster.ts';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { hoursOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
-import { addDays, day, formatDay, type Day } from '../../../core/quantity/index.ts';
+import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/index.ts';
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
@@ -57,7 +57,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   const [params, setParams] = useSearchParams();
   /** The visit that hangs over another day, or was let go of there. */
   const [drag, setDrag] = useState<
-    { readonly visit: PlannedVisit; readonly day: Day; readonly held: boolean } | undefined
+    { readonly visit: PlannedVisit; readonly day: Day; readonly dropped: boolean } | undefined
   >();
   const { timeZone } = salon;
   // Not computed again with every move of a drag.
@@ -119,7 +119,9 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     day: longDay(shownDay),
   };
   const dayVisits = inWeek.filter((v) => v.day === shownDay);
-  const load = Math.round(span === 'day' ? dayVisits.reduce((t, v) => t + v.minutes, 0) : week.agreed + week.proposed);
+  const load = Math.round(
+    span === 'day' ? sum(dayVisits.map((v) => v.length ?? v.minutes)) : week.agreed + week.proposed,
+  );
   return (
     <div className={working ? 'wt-book is-old' : 'wt-book'}>
       <section className="wt-sheet" aria-label="The year">
@@ -195,10 +197,10 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
               put({ visit: visitKey(v) === chosenKey ? undefined : visitKey(v) });
             }}
             onOver={(visit, d) =>
-              setDrag(d === undefined || d === visit.day ? undefined : { visit, day: d, held: false })
+              setDrag(d === undefined || d === visit.day ? undefined : { visit, day: d, dropped: false })
             }
             onDrop={(visit, d) => {
-              setDrag({ visit, day: d, held: true });
+              setDrag({ visit, day: d, dropped: true });
               put({ visit: visitKey(visit) });
             }}
           />
@@ -214,14 +216,14 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
             onOffer={(dogId, from) => {
               const visit = plan.visits.find((v) => v.dogId === dogId && v.day === from);
               if (!visit) return;
-              setDrag({ visit, day: shownDay, held: true });
+              setDrag({ visit, day: shownDay, dropped: true });
               put({ visit: visitKey(visit) });
             }}
           />
         )}
         <div className="wt-acts">
           {(span === 'week' || span === 'day') && proposals.length > 1 && (
-            <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold(proposals)}>
+            <Button className="wt-now" disabled={acts.busy} onClick={() => acts.bookTentatively(proposals)}>
               Take all {proposals.length} of this {span}
             </Button>
           )}
@@ -248,10 +250,10 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
           )}
           otherDays={otherDays}
           target={target === chosen.day ? undefined : target}
-          held={drag?.held === true}
+          dropped={drag?.dropped === true}
           timeZone={timeZone}
           acts={acts}
-          onTarget={(d) => setDrag(d === undefined ? undefined : { visit: chosen, day: d, held: true })}
+          onTarget={(d) => setDrag(d === undefined ? undefined : { visit: chosen, day: d, dropped: true })}
         />
       )}
     </div>
@@ -264,7 +266,7 @@ function Planned(facts: Facts) {
     book: file,
     learnt,
   });
-  const acts = useActs(salon.timeZone);
+  const acts = useActs(salon.timeZone, file.lengths);
   return (
     <>
       {state === 'working' && (

@@ -28,7 +28,7 @@ interface Props {
   readonly otherDays: readonly Day[];
   /** Another day that it hangs over, or was let go on. */
   readonly target: Day | undefined;
-  readonly held: boolean;
+  readonly dropped: boolean;
   readonly timeZone: string;
   readonly acts: Acts;
   readonly onTarget: (day: Day | undefined) => void;
@@ -43,7 +43,7 @@ export function Chosen({
   ofOwner,
   otherDays,
   target,
-  held,
+  dropped,
   timeZone,
   acts,
   onTarget,
@@ -97,7 +97,7 @@ export function Chosen({
               : `The plan never comes on ${shortDay(target)}: what it would cost is not known.`}
           </p>
           {rules.length > 0 && (
-            <ul className="wt-rules-against" role={held ? 'alert' : undefined}>
+            <ul className="wt-rules-against" role={dropped ? 'alert' : undefined}>
               {rules.map((r) => (
                 <li key={r.code}>{ruleText(r)}</li>
               ))}
@@ -113,23 +113,23 @@ export function Chosen({
       )}
       <div className="wt-acts">
         {target === undefined && !booking && (
-          <Button className="wt-now" disabled={acts.busy} onClick={() => acts.hold([visit])}>
+          <Button className="wt-now" disabled={acts.busy} onClick={() => acts.bookTentatively([visit])}>
             Take {shortDay(visit.day)}
           </Button>
         )}
         {target === undefined && !booking && ofOwner.length > 1 && (
-          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.hold(ofOwner)}>
+          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.bookTentatively(ofOwner)}>
             Take all {ofOwner.length} of {dog?.owner || 'this owner'} in the season
           </Button>
         )}
-        {target !== undefined && held && (
+        {target !== undefined && dropped && (
           <>
             <Button
               className="wt-now"
               disabled={acts.busy || barred}
               onClick={() => {
                 if (booking) acts.move(booking, target);
-                else acts.hold([{ ...visit, on: target }]);
+                else acts.bookTentatively([{ ...visit, on: target }]);
                 onTarget(undefined);
               }}
             >
@@ -144,7 +144,7 @@ export function Chosen({
             </Button>
           </>
         )}
-        {target === undefined && booking && state === 'held' && (
+        {target === undefined && booking && state === 'tentative' && (
           <Button className="wt-now" disabled={acts.busy} onClick={() => acts.agree(booking)}>
             The owner agreed
           </Button>

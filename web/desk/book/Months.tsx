@@ -1,6 +1,6 @@
 /** A month as its weeks and days, and a season as its weeks: how full each is, and who comes. */
 import type { BookSummary, PlannedWeek } from '../../../core/book/index.ts';
-import { addDays, isoWeekday, type Day } from '../../../core/quantity/index.ts';
+import { addDays, isoWeekday, sum, type Day } from '../../../core/quantity/index.ts';
 import { useView } from '../../app/useView.ts';
 import { monthYear, shortDay, weekdayName } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
@@ -44,7 +44,7 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
           <tr key={week[0]}>
             {week.map((d) => {
               const visits = plan.visits.filter((v) => v.day === d);
-              const load = visits.reduce((t, v) => t + v.minutes, 0);
+              const load = sum(visits.map((v) => v.length ?? v.minutes));
               const hours = hoursOn(d);
               const names = visits.map((v) => nameOf(v.dogId));
               return (

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
 import type { TideFile } from '../../../contract/tide.ts';
-import { isClosed, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
+import { isClosed, secondDay, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
 import { askAfter, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
@@ -25,9 +25,9 @@ type Line =
       readonly kind: 'call';
       readonly call: Call;
       readonly visit: PlannedVisit | undefined;
-      readonly dates: readonly Day[];
+      readonly dates: readonly [Day, Day];
     }
-  | { readonly kind: 'held'; readonly booking: BookingRecord; readonly why: string };
+  | { readonly kind: 'standing'; readonly booking: BookingRecord; readonly why: string };
 
 interface Props {
   readonly file: TideFile;
@@ -52,24 +52,20 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
       if (on === undefined || on <= learnt.from || quiet.has(booking.dogId)) return [];
       // What was agreed for a day that has been closed since comes first.
       if (booking.agreed && isClosed(roster, file.openWeekdays, on))
-        return [{ kind: 'held', booking, why: 'The salon is closed that day. Ask for another.' }];
-      return booking.agreed ? [] : [{ kind: 'held', booking, why: 'Down in the book, and not agreed yet.' }];
+        return [{ kind: 'standing', booking, why: 'The salon is closed that day. Ask for another.' }];
+      return booking.agreed ? [] : [{ kind: 'standing', booking, why: 'Down in the book, and not agreed yet.' }];
     });
     const due = callList(file, learnt)
       .filter((c) => !quiet.has(c.dog.id) && !bookings.some((b) => b.dogId === c.dog.id))
       .map((call): Line => {
         const visit = plan.visits.find((v) => v.dogId === call.dog.id && !v.agreed);
         const first = visit?.day ?? call.outlook.due.offer;
-        // The second date is the one that costs least of those at least two days from the first.
-        const [second] = [...(visit?.others ?? [])]
-          .filter((o) => Math.abs(o.day - first) >= 2 && o.day > learnt.from)
-          .sort((a, b) => a.cost - b.cost);
-        return { kind: 'call', call, visit, dates: [first, second?.day ?? addDays(first, 7)] };
+        return { kind: 'call', call, visit, dates: [first, secondDay(visit, first) ?? addDays(first, 7)] };
       });
     return [
-      ...standing.filter((l) => l.kind === 'held' && l.booking.agreed),
+      ...standing.filter((l) => l.kind === 'standing' && l.booking.agreed),
       ...due,
-      ...standing.filter((l) => l.kind === 'held' && !l.booking.agreed),
+      ...standing.filter((l) => l.kind === 'standing' && !l.booking.agreed),
     ];
   }, [file, learnt, plan, bookings, calls, timeZone]);
   const answer = (dogId: string, outcome: CallOutcome, dates: readonly Day[]): void =>
@@ -85,7 +81,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
       {lines.length + asked.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
       <ul className="wt-bare wt-rings-list">
         {shown.map((line) => {
-          if (line.kind === 'held') {
+          if (line.kind === 'standing') {
             const { booking, why } = line;
             return (
               <li key={booking.id}>
@@ -122,7 +118,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                     variant="outline-primary"
                     disabled={acts.busy}
                     onClick={() =>
-                      acts.hold(
+                      acts.bookTentatively(
                         [
                           {
                             ...(visit ?? {
@@ -158,6 +154,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
 
 const EMPTY: Omit<PlannedVisit, 'dogId' | 'day' | 'minutes'> = {
   together: [],
+  length: undefined,
   parts: 1,
   agreed: false,
   others: [],

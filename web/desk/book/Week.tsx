@@ -11,11 +11,12 @@ import {
 import { GripVertical } from 'lucide-react';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { PlannedVisit } from '../../../core/book/index.ts';
-import { addDays, type Day } from '../../../core/quantity/index.ts';
+import { addDays, sum, type Day } from '../../../core/quantity/index.ts';
 import { shortDay } from '../../words/dates.ts';
 import { useDragSensors } from '../../app/drag.ts';
 import type { Outlook } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { lengthText } from '../../words/book.ts';
 import { minutesText } from '../../words/figures.ts';
 import { STATE_WORDS, stateOf, visitKey } from './keys.ts';
 
@@ -102,7 +103,7 @@ function Column({
   onChoose,
 }: { of: DayOfWeek } & Pick<Props, 'nextOf' | 'nameOf' | 'chosen' | 'onChoose'>) {
   const { setNodeRef, isOver } = useDroppable({ id: String(day) });
-  const load = Math.round(visits.reduce((t, { visit }) => t + visit.minutes, 0));
+  const load = Math.round(sum(visits.map(({ visit }) => visit.length ?? visit.minutes)));
   return (
     <section
       ref={setNodeRef}
@@ -148,12 +149,12 @@ function Card({ visit, booking, outlook, name, chosen, onChoose }: CardProps) {
       <button type="button" className="wt-bookvisit-card" aria-pressed={chosen} onClick={() => onChoose(visit)}>
         <strong>{name}</strong>
         <span>
-          {outlook ? (
-            <Fact dog={visit.dogId} of="minutes" from={outlook}>
-              {minutesText(outlook.minutes.likely)}
+          {outlook && visit.length !== undefined ? (
+            <Fact dog={visit.dogId} of="booked-minutes" from={outlook}>
+              {lengthText(visit.length, outlook.moved?.likely)}
             </Fact>
           ) : (
-            minutesText(Math.round(visit.minutes))
+            minutesText(Math.round(visit.length ?? visit.minutes))
           )}
           {visit.parts > 1 && ` in ${visit.parts} parts`}
         </span>

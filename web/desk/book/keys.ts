@@ -18,11 +18,11 @@ export const bookingsByVisit = (
     }),
   );
 
-export type VisitState = 'agreed' | 'held' | 'proposed';
+export type VisitState = 'agreed' | 'tentative' | 'proposed';
 export const stateOf = (booking: BookingRecord | undefined): VisitState =>
-  booking ? (booking.agreed ? 'agreed' : 'held') : 'proposed';
+  booking ? (booking.agreed ? 'agreed' : 'tentative') : 'proposed';
 export const STATE_WORDS: Readonly<Record<VisitState, string>> = {
   agreed: 'agreed',
-  held: 'held, not agreed yet',
+  tentative: 'not agreed yet',
   proposed: 'proposed',
 };

@@ -2,13 +2,15 @@
 import { useState } from 'react';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { PlannedVisit } from '../../../core/book/index.ts';
+import type { VisitLengths } from '../../../core/kit/index.ts';
 import { formatDay, type Day } from '../../../core/quantity/index.ts';
+import { bookedLength } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
 import {
   useAgree,
   useCancelBooking,
   useEditBooking,
-  useHold,
+  useBookTentatively,
   useRestoreBooking,
   useUnagree,
 } from '../../data/hooks.ts';
@@ -16,16 +18,13 @@ import { instantText } from '../../words/dates.ts';
 import { onDay } from '../../words/on-day.ts';
 import { listText } from '../../words/figures.ts';
 
-const STEP_MINUTES = 5;
-const slot = (minutes: number): number => Math.ceil(minutes / STEP_MINUTES) * STEP_MINUTES;
-
 export interface Done {
   readonly text: string;
   readonly undo: () => Promise<void>;
 }
 
-export function useActs(timeZone: string) {
-  const hold = useHold();
+export function useActs(timeZone: string, lengths: VisitLengths) {
+  const book = useBookTentatively();
   const cancel = useCancelBooking();
   const edit = useEditBooking();
   const agree = useAgree();
@@ -48,18 +47,18 @@ export function useActs(timeZone: string) {
   const drop = (b: Pick<BookingRecord, 'id' | 'version'>): Promise<BookingRecord> =>
     cancel.mutateAsync({ id: b.id, version: b.version });
   /** One after the other: each finds the first time that is free after those before it. */
-  const holdAll = async (visits: readonly (PlannedVisit & { readonly on?: Day })[], agreed: boolean): Promise<Done> => {
+  const bookAll = async (visits: readonly (PlannedVisit & { readonly on?: Day })[], agreed: boolean): Promise<Done> => {
     const made: BookingRecord[] = [];
     try {
       for (const v of visits) {
         const dogs = [v.dogId, ...v.together];
         for (const dogId of dogs)
           made.push(
-            await hold.mutateAsync({
+            await book.mutateAsync({
               id: newId(),
               dogId,
               from: formatDay(v.on ?? v.day),
-              minutes: slot(v.minutes / v.parts / dogs.length),
+              minutes: bookedLength(v.minutes / v.parts / dogs.length, lengths),
               agreed,
             }),
           );
@@ -83,8 +82,8 @@ export function useActs(timeZone: string) {
     done,
     refused,
     busy,
-    hold: (visits: readonly (PlannedVisit & { readonly on?: Day })[], agreed = false) =>
-      void run(() => holdAll(visits, agreed)),
+    bookTentatively: (visits: readonly (PlannedVisit & { readonly on?: Day })[], agreed = false) =>
+      void run(() => bookAll(visits, agreed)),
     move: (b: BookingRecord, on: Day) =>
       void run(async () => {
         const { id, startsAt, minutes, note, version } = b;

@@ -33,6 +33,7 @@ import { Photos } from './Photos.tsx';
 import { Questions } from './Questions.tsx';
 import { WholeDog } from './WholeDog.tsx';
 import { ZonePanel } from './ZonePanel.tsx';
+import { CareChoice } from '../dog/CareChoice.tsx';
 
 const WAYS = [
   { value: 'sweep', word: 'Sweep' },
@@ -67,7 +68,9 @@ interface FeelingProps {
 }
 
 function Feeling({ page, last, kept }: FeelingProps) {
-  const { dog, today } = page;
+  const { dog, traits, today } = page;
+  // What its birthday makes of it closes and warns as a tick does.
+  const aged = useMemo(() => ({ ...dog, traits }), [dog, traits]);
   const navigate = useNavigate();
   const { draft, change, undo, redo, canUndo, canRedo, forget } = useCheckDraft(
     dog.id,
@@ -227,7 +230,10 @@ function Feeling({ page, last, kept }: FeelingProps) {
           </details>
         </section>
       </div>
-      <Said dog={dog} draft={seen} lastKg={last?.weightKg} onGo={setSelected} />
+      <section className="wt-sheet" aria-label="Besides the coat">
+        <CareChoice dogId={dog.id} />
+      </section>
+      <Said dog={aged} draft={seen} lastKg={last?.weightKg} onGo={setSelected} />
     </>
   );
 }

@@ -7,6 +7,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { dogDraftSchema, type DogDraft, type DogRecord } from '../../../contract/dog.ts';
 import { STRICT } from '../../../contract/common.ts';
 import {
+  CARE,
+  careRow,
   BODY_SHAPES,
   breedOf,
   findBreeds,
@@ -38,6 +40,7 @@ const BLANK: DogDraft = {
   weightKg: 20,
   lastSeason: null,
   traits: [],
+  care: [],
   outdoorShare: 0.25,
   standingMinutes: null,
   homeCare: 'some',
@@ -238,6 +241,21 @@ function Fields({
           ))}
         </div>
       </fieldset>
+      <fieldset className="mt-3">
+        <legend className="fs-6">Besides the coat, at each visit</legend>
+        <div className="wt-acts">
+          {CARE.map(({ item, name }) => (
+            <Form.Check
+              key={item}
+              id={`care-${item}`}
+              type="checkbox"
+              label={name}
+              value={item}
+              {...register('care')}
+            />
+          ))}
+        </div>
+      </fieldset>
       <Form.Group controlId="note" className="mt-3">
         <Form.Label>Note</Form.Label>
         <Form.Control as="textarea" rows={2} {...register('note')} />
@@ -292,6 +310,11 @@ const FIELD_WORDS: readonly FieldWord<DogRecord>[] = [
   { key: 'homeCare', label: 'Brushing at home', say: (d) => CARE_WORDS[d.homeCare] },
   { key: 'owner', label: 'Owner' },
   { key: 'traits', label: 'Mind', say: (d) => listText(d.traits.map((t) => TRAIT_WORDS[t])) },
+  {
+    key: 'care',
+    label: 'Besides the coat',
+    say: (d) => listText((d.care ?? []).map((item) => careRow(item).name)),
+  },
   { key: 'note', label: 'Note' },
 ];
 
@@ -299,7 +322,7 @@ function EditDog({ dog }: { dog: DogRecord }) {
   const navigate = useNavigate();
   const edit = useEditDog(dog.id);
   const { base, mine, formKey, newer, tried, settle } = useEditing(dog);
-  const { id, version, ...draft } = base;
+  const { id, version, clipOrders: _orders, ...draft } = base;
   return (
     <>
       <div className="wt-title">
@@ -313,7 +336,7 @@ function EditDog({ dog }: { dog: DogRecord }) {
         error={newer ? null : edit.error}
         back={`/desk/dogs/${id}`}
         onSave={(changed) => {
-          tried({ ...base, ...changed });
+          tried({ ...base, ...changed, care: changed.care ?? base.care });
           edit.mutate({ ...changed, version }, { onSuccess: () => void navigate(`/desk/dogs/${id}`) });
         }}
       />

@@ -3,7 +3,7 @@ import { CalendarDays } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
-import { asHeld, referralOf, zoneConditions } from '../../../core/check/index.ts';
+import { asHeld, referralOf, waitsForVet, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
 import type { NeedReason } from '../../../core/tide/index.ts';
@@ -22,6 +22,7 @@ import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
 import { PhotoStrip } from './PhotoStrip.tsx';
 import { massText } from '../../words/units.ts';
+import { ClipOrders } from './ClipOrders.tsx';
 
 /** The one thing to do now: a check of today leads to its plan, otherwise hands go into the coat. */
 function MainAct({ page }: { page: DogPage }) {
@@ -45,7 +46,7 @@ function MainAct({ page }: { page: DogPage }) {
   );
 }
 
-function Facts({ page: { dog, today } }: { page: DogPage }) {
+function Facts({ page: { dog, traits, today } }: { page: DogPage }) {
   const coat = coatRow(dog.coatClass);
   const born = dog.born === null ? undefined : parseDay(dog.born);
   const years = born === undefined ? undefined : wholeYears(born, day(today));
@@ -67,13 +68,13 @@ function Facts({ page: { dog, today } }: { page: DogPage }) {
       )}
       <dt>Stands</dt>
       <dd>
-        {minutesText(usualStandingMinutes({ traits: dog.traits, standingMinutes: dog.standingMinutes ?? undefined }))}
+        {minutesText(usualStandingMinutes({ traits, standingMinutes: dog.standingMinutes ?? undefined }))}
         {dog.standingMinutes === null && <span className="wt-soft"> (usual, a guess)</span>}
       </dd>
-      {dog.traits.length > 0 && (
+      {traits.length > 0 && (
         <>
           <dt>Mind</dt>
-          <dd>{capital(listText(dog.traits.map((t) => TRAIT_WORDS[t])))}</dd>
+          <dd>{capital(listText(traits.map((t) => TRAIT_WORDS[t])))}</dd>
         </>
       )}
       <dt>Owner</dt>
@@ -142,9 +143,8 @@ function NextDate({ page: { dog, bookings, outlook }, zone }: { page: DogPage; z
   );
 }
 
-/** How the one reason is shown: a stop, something to see to, or calm. */
+/** How the one reason is shown: something to see to, or calm. What waits for a vet has a section of its own. */
 function needTone(code: NeedReason['code']): string {
-  if (code === 'vet-first') return 'wt-note-stop';
   return ['overdue', 'blow-unbooked', 'booked-late'].includes(code) ? '' : 'wt-note-good';
 }
 
@@ -172,9 +172,14 @@ export function DogRoom() {
               <MainAct page={page} />
             </div>
           </div>
-          <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
+          {page.need.reason.code !== 'vet-first' && (
+            <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
+          )}
           {(page.holds.holds.length > 0 || page.holds.words.length > 0) && (
-            <section className="wt-sheet mb-3" aria-labelledby="vet">
+            <section
+              className={`wt-sheet mb-3 ${waitsForVet(page.holds.holds) ? 'wt-vet-waits' : ''}`}
+              aria-labelledby="vet"
+            >
               <h2 id="vet">For the vet</h2>
               <Fact dog={dogId} of="hold" from={page.holds}>
                 <HoldCard of={page.holds} today={page.today} />
@@ -190,7 +195,7 @@ export function DogRoom() {
                     dog={page.dog}
                     looks={conditionLooks(
                       zoneConditions(
-                        asHeld(coatCheck(check.data), page.holds.holds, page.dog.traits),
+                        asHeld(coatCheck(check.data), page.holds.holds, page.traits),
                         coatRow(page.dog.coatClass),
                       ),
                     )}
@@ -201,7 +206,7 @@ export function DogRoom() {
                 <p className="wt-soft">Nobody has felt this coat yet.</p>
               )}
               {newest && <PhotoStrip checkId={newest.id} />}
-              {check.data && referralOf(coatCheck(check.data), page.dog.traits).items.length > 0 && (
+              {check.data && referralOf(coatCheck(check.data), page.traits).items.length > 0 && (
                 <p className="mt-2">
                   <Link to={`/desk/dogs/${dogId}/note/${check.data.id}`}>Note for the owner and the vet</Link>
                 </p>
@@ -212,7 +217,8 @@ export function DogRoom() {
                 <Facts page={page} />
               </section>
               <NextDate page={page} zone={zone} />
-              <Brushes dog={page.dog} lengths={check.data?.guardMm ?? {}} />
+              <Brushes dog={{ ...page.dog, traits: page.traits }} lengths={check.data?.guardMm ?? {}} />
+              <ClipOrders dog={page.dog} today={day(page.today)} />
               <p className="mb-0">
                 <Link to={`/desk/dogs/${dogId}/home`}>Home plan and the owner’s link</Link>
               </p>

@@ -10,6 +10,7 @@ import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useFoundDogs } from '../../data/hooks.ts';
 import { longDay, shortDay } from '../../words/dates.ts';
+import { lengthText } from '../../words/book.ts';
 import { minutesText } from '../../words/figures.ts';
 import { needText } from '../../words/reasons.ts';
 import { Swatch } from './Swatch.tsx';
@@ -60,18 +61,26 @@ function NextVisit({ dog: { id, outlook, booked } }: { dog: DogListItem }) {
   return (
     <div>
       {booked === null ? (
-        <Fact dog={id} of="due" from={told}>
-          due {shortDay(outlook.due)}
-        </Fact>
+        <>
+          <Fact dog={id} of="due" from={told}>
+            due {shortDay(outlook.due)}
+          </Fact>
+          ,{' '}
+          <Fact dog={id} of="minutes" from={told}>
+            {minutesText(outlook.minutes)}
+          </Fact>
+        </>
       ) : (
-        <Fact dog={id} of="booked" from={told}>
-          booked {shortDay(booked)}
-        </Fact>
+        <>
+          <Fact dog={id} of="booked" from={told}>
+            booked {shortDay(booked)}
+          </Fact>
+          ,{' '}
+          <Fact dog={id} of="booked-minutes" from={told}>
+            {lengthText(outlook.bookedMinutes ?? outlook.minutes, outlook.movedTo)}
+          </Fact>
+        </>
       )}
-      ,{' '}
-      <Fact dog={id} of="minutes" from={told}>
-        {minutesText(outlook.minutes)}
-      </Fact>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 /** Desk → House rules: the house's side in every open quarrel, with its reason and what another side would change, before it is taken. */
+import { CARE, careMinutes } from '../../../core/dog/index.ts';
 import { useDeferredValue, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
@@ -6,6 +7,7 @@ import type { SalonRecord } from '../../../contract/salon.ts';
 import {
   LENGTH_STEPS,
   QUARRELS,
+  dematMinutes,
   visitLengths,
   type HouseRules,
   type Quarrel,
@@ -17,6 +19,7 @@ import { useEditSalon, useSalon } from '../../data/hooks.ts';
 import { minuteClock } from '../../words/clock.ts';
 import { weekdayName } from '../../words/dates.ts';
 import { capital, listText, minutesText, money } from '../../words/figures.ts';
+import { CareTerms } from './CareTerms.tsx';
 import { Effect } from './Effect.tsx';
 
 const WEIGHT_WORDS = {
@@ -64,6 +67,12 @@ const RULE_WORDS: readonly FieldWord<HouseRules>[] = [
   { key: 'tubs', label: 'Tubs' },
   { key: 'dryPlaces', label: 'Places to dry a dog' },
   { key: 'shedHoursPerWeek', label: 'Hours a week for this work' },
+  { key: 'dematMinutes', label: 'Dematting by hand in one visit' },
+  {
+    key: 'care',
+    label: 'Care around the coat',
+    say: (h) => listText(CARE.map(({ item, name }) => `${name} ${minutesText(careMinutes(item, h))}`)),
+  },
   {
     key: 'visits',
     label: 'Lengths of visits',
@@ -233,6 +242,20 @@ function HouseForm({
             </span>
           </label>
           <label>
+            Dematting by hand in one visit
+            <Form.Control
+              type="number"
+              min={0}
+              max={60}
+              aria-describedby="demat-hint"
+              value={dematMinutes(house)}
+              onChange={(e) => setHouse({ ...house, dematMinutes: Math.round(number(e.target.value)) })}
+            />
+            <span id="demat-hint" className="wt-soft">
+              minutes; half of it for old, young or sore dogs
+            </span>
+          </label>
+          <label>
             Visits are booked in steps of
             <Form.Select
               value={visitLengths(house).step}
@@ -258,6 +281,7 @@ function HouseForm({
             />
           </label>
         </div>
+        <CareTerms house={house} onChange={(care) => setHouse({ ...house, care })} />
       </section>
       <section className="wt-sheet wt-effect" aria-labelledby="effect">
         <h2 id="effect">What it would change</h2>

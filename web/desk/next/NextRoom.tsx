@@ -11,6 +11,7 @@ import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '
 import { grams, minutesText, money } from '../../words/figures.ts';
 import { Wishes } from './Wishes.tsx';
 import { dueBand, dueReason, homeText } from '../../words/reasons.ts';
+import { CareChoice } from '../dog/CareChoice.tsx';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const cancel = useCancelBooking();
@@ -133,6 +134,7 @@ export function NextRoom() {
               <p className="wt-soft">
                 {dueBand(page.outlook.due)} {homeText(page.outlook.boutsPerWeek)}
               </p>
+              <CareChoice dogId={dogId} />
               <h2 className="mt-4">Free times</h2>
               <p>
                 On {shortDay(page.outlook.visit)} about{' '}

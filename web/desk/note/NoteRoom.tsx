@@ -20,7 +20,6 @@ const URGENCY_WORDS: Readonly<Record<Urgency, string>> = {
 };
 
 const aboutText = ({ about }: ReferralItem): string => {
-  if (about === 'heavy-parasites') return 'Many parasites';
   if (about === 'wide-pelt-frail') return 'Felted coat';
   const item = INSPECTION.find((i) => i.item === about);
   return capital(item?.name ?? SKIN_SCALE.find((g) => g.value === about)?.word ?? about);
@@ -28,7 +27,7 @@ const aboutText = ({ about }: ReferralItem): string => {
 
 function Note({ page, check, salonName }: { page: DogPage; check: CheckRecord; salonName: string }) {
   const { dog } = page;
-  const referral = referralOf(coatCheck(check), dog.traits);
+  const referral = referralOf(coatCheck(check), page.traits);
   const photos = usePhotos(check.id);
   const where = (item: ReferralItem): string =>
     item.zones.length === 0 ? '' : ` ${capital(listText(item.zones.map(zoneName)))}.`;

@@ -3,33 +3,39 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   bearsInAll,
-  openMethod,
-  planVisit,
   rivals,
-  scriptOf,
-  splitOf,
-  tiesOf,
+  wholeOf,
   type Care,
   type MethodPlan,
   type Plan,
   type PlanRequest,
-  type Script,
   type Worksite,
 } from '../../../core/bench/index.ts';
-import { usualStandingMinutes } from '../../../core/dog/index.ts';
-import { bathRhythm, mixOf, washesMl } from '../../../core/water/index.ts';
+import { mindAdvice, usualStandingMinutes } from '../../../core/dog/index.ts';
+import { bathRhythm, mixOf, SHAMPOO_ROWS, washesFor, washesMl } from '../../../core/water/index.ts';
 import { contactOf, dilutionOf, keptLabel, volume } from '../../app/tub.ts';
-import { bandText, breaksText, priceBand, rivalText, supportsText, tieText, zonesShort } from '../../words/bench.ts';
-import { grams, minutesText, percent } from '../../words/figures.ts';
+import {
+  bandText,
+  breaksText,
+  leftText,
+  priceBand,
+  rivalText,
+  supportsText,
+  tieText,
+  visitText,
+} from '../../words/bench.ts';
+import { grams, minutesText, money, percent } from '../../words/figures.ts';
+import { zonesShort } from '../../words/places.ts';
 
 interface Props {
   readonly request: PlanRequest;
   readonly plan: Plan;
   readonly shown: MethodPlan;
-  readonly script: Script;
   readonly site: Worksite;
   readonly care: Care;
   readonly currency: string;
+  /** Was the dog never worked here. */
+  readonly newHere: boolean;
 }
 
 function Quote({ shown, plan, currency, request }: Props) {
@@ -47,7 +53,8 @@ function Quote({ shown, plan, currency, request }: Props) {
         <dd>{priceBand(bands.priceCents, currency)}</dd>
         <dt>Hair out</dt>
         <dd>
-          {bandText(bands.gramsOut, (g) => grams(g))} <span className="wt-soft">of {grams(plan.looseG.likely)}</span>
+          {bandText(bands.gramsOut, (g) => grams(g))}{' '}
+          <span className="wt-soft">of {bandText(plan.looseG, (g) => grams(g))}</span>
         </dd>
         <dt>Comb falls through</dt>
         <dd>
@@ -72,59 +79,39 @@ function Quote({ shown, plan, currency, request }: Props) {
   );
 }
 
-/** The whole work of the method where the time cut it short, else the stairs as they stand. */
-function wholeOf(request: PlanRequest, shown: MethodPlan, script: Script): Script {
-  if (shown.cut?.for !== 'time') return script;
-  const whole = openMethod(planVisit({ ...request, appointmentMinutes: undefined }, [shown.method]), shown.method);
-  return whole ? scriptOf(whole.steps) : script;
-}
-
-function Visits({ request, shown, script, site }: Props) {
-  const most = Math.min(
-    request.appointmentMinutes ?? Infinity,
-    shown.cut?.for === 'dog' ? Infinity : bearsInAll(request.dog, request.crew),
-  );
-  const split = useMemo(
-    () => splitOf(wholeOf(request, shown, script), site.found, site.job, request.crew, most),
-    [request, shown, script, site, most],
-  );
-  if (!split) return null;
-  const several = split.visits.length > 1;
+/** The visits of the work where one does not hold it, and what no visit comes to. */
+function Visits({ shown, currency }: Props) {
+  const { later, gapDays, left } = shown;
+  if (later.length === 0 && left.length === 0) return null;
+  const whole = wholeOf(shown);
   return (
     <section className="wt-sheet" aria-labelledby="visits">
-      <h2 id="visits">
-        {!several
-          ? 'Longer than one visit'
-          : shown.cut
-            ? `Or all of it over ${split.visits.length} visits`
-            : `Over ${split.visits.length} visits`}
-      </h2>
-      {!split.fits && (
-        <p className="wt-note">
-          {several
-            ? 'Water and air alone are longer than the time there is: plan breaks for that visit, or a second pair of hands.'
-            : 'This way cannot be split: a wet dog is dried the same day. Take a way that opens the coat dry first.'}
-        </p>
-      )}
-      {several && (
+      <h2 id="visits">{later.length > 0 ? `Over ${whole.visits} visits` : 'What is left'}</h2>
+      {later.length > 0 && (
         <>
           <ol>
-            {split.visits.map((v, i) => (
-              <li key={v.zones.join() || `visit ${i}`}>
-                <strong>{minutesText(v.minutes)}</strong>
-                {v.zones.length > 0 && `: ${zonesShort(v.zones)} worked through`}
-                {v.bathes &&
-                  (v.zones.length > 0 ? ', then the water and all that follows' : ': the water and all that follows')}
-                .
+            <li>
+              <strong>{minutesText(shown.minutes)}</strong>, today: {visitText(shown.steps)}.
+            </li>
+            {later.map((v, i) => (
+              <li key={`visit ${i + 2}`}>
+                <strong>{minutesText(v.minutes)}</strong>, {money(v.priceCents, currency)}: {visitText(v.steps)}.
               </li>
             ))}
           </ol>
-          <p className="wt-soft">
-            {split.gapDays.least} to {split.gapDays.most} days between: the skin rests, and the coat has not packed
-            again. No tie is left half worked, and no packed coat is left wet.
+          <p>
+            {minutesText(whole.minutes)} and {money(whole.priceCents, currency)} in all; {percent(whole.shareLeft)} of
+            the loose coat left at the end.
           </p>
+          {gapDays && (
+            <p className="wt-soft">
+              {gapDays.least} to {gapDays.most} days between: the skin rests, and the coat has not packed again. No tie
+              is left half worked, and no coat is left wet.
+            </p>
+          )}
         </>
       )}
+      {left.length > 0 && <p className="wt-note">{leftText(left)}</p>}
     </section>
   );
 }
@@ -146,19 +133,21 @@ function Water({ request, shown }: Props) {
     request.dog.traits,
     request.house,
   );
-  const washes = washesMl(request.check.weightKg, request.dog.coatClass);
+  const amounts = washesMl(request.check.weightKg, request.dog.coatClass);
+  const { first, second, conditioner } = washesFor(request.check, request.dog);
+  const treats = [first, second];
   return (
     <section className="wt-sheet" aria-labelledby="water">
       <h2 id="water">Water</h2>
       {bathes && dilution && rhythm.skin !== 'vet' && (
         <>
           <ul>
-            {washes.map((ml, i) => {
+            {amounts.map((ml, i) => {
               const mix = mixOf(ml, dilution);
               return (
                 <li key={i === 0 ? 'first' : 'second'}>
-                  {i === 0 ? 'First wash' : 'Second wash'}: {volume(mix.concentrateMl, label.unit)} of product in{' '}
-                  {volume(mix.waterMl, label.unit)} of water
+                  {i === 0 ? 'First wash' : 'Second wash'}, {SHAMPOO_ROWS[treats[i] ?? 'cleansing'].name}:{' '}
+                  {volume(mix.concentrateMl, label.unit)} of product in {volume(mix.waterMl, label.unit)} of water
                 </li>
               );
             })}
@@ -173,26 +162,42 @@ function Water({ request, shown }: Props) {
         {SKIN_WORDS[rhythm.skin]}
         {rhythm.skin === 'vet' ? '.' : `; ${rhythm.least} to ${rhythm.most} days between baths.`}
       </p>
+      {bathes && (
+        <p>
+          {SHAMPOO_ROWS[second].why}{' '}
+          {rhythm.skin === 'vet'
+            ? ''
+            : conditioner
+              ? 'Conditioner after it, rinsed as its label says.'
+              : 'No conditioner: this coat has to stay hard.'}
+        </p>
+      )}
       <p className="wt-soft">
-        The label and the vet go before this. No human shampoo; oils, tea tree above all, can poison a dog: by the
-        label’s dilution only, never by mouth.
+        The label and the vet go before this. No human shampoo. Oils and scents, tea tree and lavender alike, only in
+        made products by their label, never by mouth.
       </p>
     </section>
   );
 }
 
-function Held({ care }: Props) {
+function Held({ care, request, newHere }: Props) {
   return (
     <section className="wt-sheet" aria-labelledby="held">
       <h2 id="held">How the dog is held</h2>
       <p>{supportsText(care)}</p>
       <p>{breaksText(care)}</p>
+      <ul>
+        {mindAdvice('table', { traits: request.dog.traits, weightKg: request.check.weightKg, newHere }).map((a) => (
+          <li key={a.id}>
+            {a.statement} <span className="wt-soft">{a.reason}</span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
 
-function Ties({ site }: Props) {
-  const ties = useMemo(() => tiesOf(site.found, site.job), [site]);
+function Ties({ site: { ties } }: Props) {
   if (ties.length === 0) return null;
   return (
     <section className="wt-sheet" aria-labelledby="ties">

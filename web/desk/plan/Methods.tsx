@@ -71,7 +71,7 @@ export function Methods({ plan, currency, shown, onShow }: Props) {
           <ul className="wt-bare">
             {out.map((m) => (
               <li key={m.method}>
-                <strong>{methodName(m.method)}</strong> <span className="wt-soft">{ruling(m.why, m.method)}</span>
+                <strong>{methodName(m.method)}</strong> <span className="wt-soft">{ruling(m.why)}</span>
               </li>
             ))}
           </ul>

@@ -9,6 +9,7 @@ import type { DogPage } from '../../../contract/dog.ts';
 import {
   METHOD_IDS,
   openMethod,
+  type Instead,
   type MethodPlan,
   type Plan,
   type PlanRequest,
@@ -21,9 +22,9 @@ import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useStartSession } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import { stepName } from '../../words/bench.ts';
+import { stepName } from '../../words/steps.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
-import { dogStop, methodName, planNote, zoneStop } from '../../words/reasons.ts';
+import { dogStop, INSTEAD_WORDS, methodName, planNote, zoneStop } from '../../words/reasons.ts';
 import { conditionLooks, type Looks } from '../dog/looks.ts';
 import { Around } from './Around.tsx';
 import { Methods } from './Methods.tsx';
@@ -59,6 +60,21 @@ function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: s
         <Link to={`/desk/dogs/${dogId}/note/${checkId}`}>Note for the owner and the vet, to print</Link>
       </p>
     </div>
+  );
+}
+
+/** What may be done today where there is no groom. */
+function InsteadOf({ instead }: { instead: Instead }) {
+  const { title, acts } = INSTEAD_WORDS[instead.code];
+  return (
+    <section className="wt-sheet" aria-labelledby="instead">
+      <h2 id="instead">{title}</h2>
+      <ul>
+        {acts.map((act) => (
+          <li key={act}>{act}</li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -142,9 +158,9 @@ function PlanShown({ bench, page, checkId, currency }: BenchFacts) {
       ) : (
         <>
           <Stops plan={plan} dogId={dogId} checkId={checkId} />
-          {plan.stops.dog.length === 0 && (
+          {plan.instead && <InsteadOf instead={plan.instead} />}
+          {plan.methods.length > 0 && (
             <>
-              <p className="wt-note">No method is open to this dog with this kit today. Each one says why.</p>
               <Methods plan={plan} currency={currency} shown={undefined} onShow={() => undefined} />
               <WhatIfBar asked={whatIf} people={Object.keys(bench.people)} onChange={ask} />
             </>
@@ -243,12 +259,13 @@ function CoatAtStep({ plan, open, page, checkId, zone, ask, bench }: BenchProps 
 function BenchShown(props: BenchProps) {
   const { request, plan, open, currency, said, ask } = props;
   const bench = useBench(props);
-  const { site, script, care, stood } = bench;
-  const now = useMemo(() => ({ script, care, shown: stood }), [script, care, stood]);
+  const newHere = props.page.sessions.length === 0;
+  const { site, care, stood } = bench;
+  const now = useMemo(() => ({ care, shown: stood }), [care, stood]);
   const late = useDeferredValue(now);
   const around = useMemo(
-    () => <Around {...{ request, plan, site, currency }} {...late} />,
-    [request, plan, site, currency, late],
+    () => <Around {...{ request, plan, site, currency, newHere }} {...late} />,
+    [request, plan, site, currency, newHere, late],
   );
   return (
     <>

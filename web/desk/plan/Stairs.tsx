@@ -16,7 +16,7 @@ import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, ty
 import type { Edit, PlanStep } from '../../../core/bench/index.ts';
 import { extentsOf, minutesOf, Staircase, STAIRS_ASPECT, STAIRS_SPAN } from '../../drawing/Staircase.tsx';
 import { grams, minutesText } from '../../words/figures.ts';
-import { stepName } from '../../words/bench.ts';
+import { stepName } from '../../words/steps.ts';
 
 interface Props {
   /** As they stand, an edit in hand included. */

@@ -1,12 +1,13 @@
 /** The stairs of a plan on the bench: what was changed, the stairs themselves, the chosen step, and all steps in words. */
 import { Redo2, Sparkles, Undo2 } from 'lucide-react';
 import { Button, Form } from 'react-bootstrap';
-import { bestAgain, PHASE_IDS, PHASE_WORDS, piecesFor, type MethodPlan, type Plan } from '../../../core/bench/index.ts';
+import { bestAgain, PHASE_IDS, piecesFor, type MethodPlan, type Plan } from '../../../core/bench/index.ts';
 import { grams, minutesText, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { Stairs } from './Stairs.tsx';
 import { StepPanel } from './StepPanel.tsx';
 import type { Bench } from './useBench.ts';
+import { PHASE_WORDS, stepWordOf } from '../../words/steps.ts';
 
 interface Props {
   readonly plan: Plan;
@@ -127,7 +128,7 @@ function StepList({ bench: { shown, chosen, faults, choose } }: Pick<Props, 'ben
           <li key={s.id} className={s.id === chosen?.id ? 'is-chosen' : undefined}>
             <div>
               <button type="button" className="wt-step-name-button" onClick={() => choose(s.id)}>
-                {PHASE_WORDS[s.phase]} <span className="wt-soft">{s.tool.name}</span>
+                {stepWordOf(s)} <span className="wt-soft">{s.tool.name}</span>
               </button>
               {wrong && (
                 <span className="wt-step-wrong">{wrong.severity === 'never' ? 'Must be mended' : 'Worth a look'}</span>

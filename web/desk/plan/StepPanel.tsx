@@ -6,9 +6,11 @@ import type { Edit, Fault, PlanStep, ScriptStep, StepCare } from '../../../core/
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { rule, toolRow } from '../../../core/kit/index.ts';
 import { Caution } from '../../app/Caution.tsx';
-import { careText, faultText, mendText, stepName, whereText } from '../../words/bench.ts';
+import { careText, faultText, mendText } from '../../words/bench.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
 import { loserText, partText } from '../../words/kit.ts';
+import { whereText } from '../../words/places.ts';
+import { stepName } from '../../words/steps.ts';
 
 interface Props {
   readonly step: PlanStep;

@@ -1,12 +1,13 @@
 /** Why this piece in this zone: the kit ranked at each phase of the method, chosen because, beaten by, ruled out by. */
 import { Link } from 'react-router';
-import { PHASE_WORDS, type MethodId, type PhaseRanking } from '../../../core/bench/index.ts';
+import { type MethodId, type PhaseRanking } from '../../../core/bench/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { reasonsOf, rule, toolRow } from '../../../core/kit/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useRankings } from '../../data/hooks.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { loserText, MEASURE_WORDS, partText } from '../../words/kit.ts';
+import { PHASE_WORDS } from '../../words/steps.ts';
 
 const RuleLink = ({ id }: { id: string }) => <Link to={`/desk/rules?rule=${id}`}>{rule(id).statement}</Link>;
 

@@ -5,7 +5,7 @@
 import { startTransition, useEffect, useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { PHASES, PHASE_WORDS, roomOf } from '../../../core/bench/index.ts';
+import { PHASES, roomOf } from '../../../core/bench/index.ts';
 import { CONDITION_KINDS, INSPECTION, STOPPING_SKIN, type Readings } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, ZONE_IDS, zone, zoneName, type Region, type ZoneId } from '../../../core/dog/index.ts';
 import { toolRow, type Tool } from '../../../core/kit/index.ts';
@@ -15,7 +15,7 @@ import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
-import { zonesShort } from '../../words/bench.ts';
+import { zonesShort } from '../../words/places.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { WETNESS_WORDS } from '../../words/kit.ts';
 import { feltText, MOOD_WORDS, TEMPER_WORDS, TEST_WORDS, toldText } from '../../words/practice.ts';
@@ -27,6 +27,7 @@ import { caseOf, isPast, lookOf } from './case.ts';
 import { VerdictShown } from './VerdictShown.tsx';
 import './practice.css';
 import { massText } from '../../words/units.ts';
+import { PHASE_WORDS } from '../../words/steps.ts';
 
 type Mode = 'feel' | 'work' | 'call';
 

@@ -70,7 +70,7 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
   const late = laid.delay ? shiftsBetween(page.asked, laid.sheet, now) : [];
   const { score } = now;
   return (
-    <div className={working ? 'wt-daysheet is-old' : 'wt-daysheet'}>
+    <div className="wt-daysheet" aria-busy={working}>
       <section className="wt-sheet" aria-label="The sheet">
         <div className="wt-title mb-0">
           <p className="wt-lead mb-0">

@@ -1,13 +1,14 @@
 /** Tally → Taught: what finished sessions have taught this salon, each figure with its range, and what promised too much. */
 import { scaleLog } from 'd3';
 import type { TallyRow } from '../../../contract/tally.ts';
-import { PHASE_WORDS, PHASE_IDS } from '../../../core/bench/index.ts';
+import { PHASE_IDS } from '../../../core/bench/index.ts';
 import { coatRow, COAT_CLASSES, isZoneId, zoneName } from '../../../core/dog/index.ts';
 import { toolRow, TOOL_KINDS } from '../../../core/kit/index.ts';
 import type { Estimate } from '../../../core/tally/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTally } from '../../data/hooks.ts';
 import { capital, percent } from '../../words/figures.ts';
+import { stepWord } from '../../words/steps.ts';
 
 const WIDTH = 160;
 /** Marks on the line, as far as a table reaches. */
@@ -30,7 +31,8 @@ const placeName = (key: string): string => (isZoneId(key) ? zoneName(key) : key)
 const stepName = (key: string): string => {
   const [phase = '', kind = ''] = key.split(' ');
   const id = PHASE_IDS.find((p) => p === phase);
-  return `${id ? PHASE_WORDS[id] : phase}, ${toolName(kind)}`;
+  const made = TOOL_KINDS.find((k) => k === kind);
+  return `${id && made ? stepWord(id, made) : phase}, ${toolName(kind)}`;
 };
 const against = ({ ratio }: Estimate, more: string, less: string): string =>
   Math.abs(ratio - 1) < 0.02 ? 'as planned' : `${percent(Math.abs(ratio - 1))} ${ratio > 1 ? more : less}`;

@@ -1,17 +1,13 @@
-/** Whom to call: each with its reason, the words for its owner, and a date in one tap. */
+/** Whom to call and why; the dates to offer are the book's. */
 import { memo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { type BookDog, type Call } from '../../../core/tide/index.ts';
-import { formatDay } from '../../../core/quantity/index.ts';
 import { Fact } from '../../app/Fact.tsx';
-import { Refusal } from '../../app/state.tsx';
 import { AskAfter } from '../vet/AskAfter.tsx';
-import { newId } from '../../data/client.ts';
-import { useCancelBooking, useHold, useSalon } from '../../data/hooks.ts';
-import { instantText, shortDay } from '../../words/dates.ts';
+import { shortDay } from '../../words/dates.ts';
 import { capital, minutesText } from '../../words/figures.ts';
-import { dueText, ownerWords, startText } from '../../words/tide.ts';
+import { dueText, startText } from '../../words/tide.ts';
 
 /** So many at first; the rest are behind a tap. */
 const AT_FIRST = 6;
@@ -28,10 +24,6 @@ export const Calls = memo(function Calls({
   today: number;
 }) {
   const [all, setAll] = useState(false);
-  const hold = useHold();
-  const cancel = useCancelBooking();
-  const salon = useSalon();
-  const held = hold.data;
   const shown = all ? calls : calls.slice(0, AT_FIRST);
   return (
     <section className="wt-sheet" aria-labelledby="calls">
@@ -39,23 +31,15 @@ export const Calls = memo(function Calls({
         To call <span className="wt-soft">{calls.length + asked.length}</span>
       </h2>
       <AskAfter dogs={asked} />
-      {held && !cancel.isSuccess && salon.data && (
-        <div className="wt-note" role="status">
-          <p>
-            {held.dogName} is down for {instantText(held.startsAt, salon.data.salon.timeZone)}.
-          </p>
-          <Button
-            variant="outline-primary"
-            disabled={cancel.isPending}
-            onClick={() => cancel.mutate({ id: held.id, version: held.version })}
-          >
-            Undo
-          </Button>
-        </div>
+      {calls.length > 0 && (
+        <p>
+          <Link className="btn btn-primary wt-now" to="/desk/book">
+            Dates to offer
+          </Link>
+        </p>
       )}
-      <Refusal error={hold.error ?? cancel.error} />
       {calls.length + asked.length === 0 && <p>Everyone who starts within three weeks has a date.</p>}
-      {shown.map((c, i) => (
+      {shown.map((c) => (
         <article key={c.dog.id} className="wt-call">
           <h3>
             <Link to={`/desk/dogs/${c.dog.id}/tide`}>{c.dog.name}</Link> <span className="wt-soft">{c.dog.owner}</span>
@@ -79,34 +63,6 @@ export const Calls = memo(function Calls({
             </Fact>
             {c.later > c.outlook.minutes.likely + 4 && <>, {minutesText(c.later)} three weeks on</>}.
           </p>
-          <div className="wt-acts">
-            <Button
-              variant={i === 0 ? 'primary' : 'outline-primary'}
-              className={i === 0 ? 'wt-now' : ''}
-              disabled={hold.isPending}
-              onClick={() => {
-                cancel.reset();
-                hold.mutate({
-                  id: newId(),
-                  dogId: c.dog.id,
-                  from: formatDay(c.outlook.due.offer),
-                  minutes: c.outlook.length,
-                });
-              }}
-            >
-              Hold {shortDay(c.outlook.due.offer)}
-            </Button>
-          </div>
-          <details>
-            <summary>Words for the owner</summary>
-            <blockquote className="wt-words">{ownerWords(c, today)}</blockquote>
-            <Button
-              variant="outline-primary"
-              onClick={() => void navigator.clipboard?.writeText(ownerWords(c, today)).catch(() => undefined)}
-            >
-              Copy
-            </Button>
-          </details>
         </article>
       ))}
       {!all && calls.length > AT_FIRST && (

@@ -12,6 +12,7 @@ import { useDay } from '../../data/hooks.ts';
 import { clockText, longDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
+import { Cleaning } from './Cleaning.tsx';
 import { Noise } from './Noise.tsx';
 import { StockSheet } from './Stock.tsx';
 
@@ -176,7 +177,10 @@ export function TodayRoom() {
               <Dogs dogs={page.dogs} timeZone={page.timeZone} />
               <TubAndShelf page={page} />
             </div>
-            <Noise page={page} />
+            <div>
+              <Noise page={page} />
+              <Cleaning page={page} />
+            </div>
           </div>
         )}
       </Loaded>

@@ -11,6 +11,7 @@ import { newId } from '../../data/client.ts';
 import { useAddVetWord, useDropVetWord } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
 import { ALLOWS, holdTexts } from '../../words/holds.ts';
+import './vet.css';
 
 type Fields = Pick<VetWordDraft, 'day' | 'who' | 'note'>;
 

@@ -6,7 +6,6 @@ import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useHolds } from '../../data/hooks.ts';
 import { HoldCard } from './HoldCard.tsx';
-import './vet.css';
 
 export function VetRoom() {
   const query = useHolds();

@@ -4,6 +4,7 @@ import { Fact } from '../../app/Fact.tsx';
 import type { OwnerDog } from '../../../contract/home.ts';
 import {
   brushPlaces,
+  EDGE_AT_HOME,
   firstParts,
   HOME_CARE_ROWS,
   homeDonts,
@@ -12,7 +13,7 @@ import {
 } from '../../../core/home/index.ts';
 import { toolRow } from '../../../core/kit/index.ts';
 import { capital } from '../../words/figures.ts';
-import { CARES, DONT_WORDS, everyText, partNames, WHY_WORDS } from '../../words/home.ts';
+import { CARES, DONT_WORDS, EDGE_WORDS, everyText, partNames, WHY_WORDS } from '../../words/home.ts';
 import { dayMonth, minutes, visitTime } from '../../owner/words.ts';
 import { HomeDog } from './HomeDog.tsx';
 import './paper.css';
@@ -70,7 +71,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
           {places.map(({ tool, parts }) => (
             <li key={tool}>
               <strong>{capital(toolRow(tool).name)}</strong>:{' '}
-              {parts.length === everywhere ? 'all over' : partNames(parts)}.
+              {parts.length === everywhere ? 'all over' : partNames(parts)}. {tool === EDGE_AT_HOME.tool && EDGE_WORDS}
             </li>
           ))}
         </ol>

@@ -1,6 +1,6 @@
 /** The record of a finished session: planned against done, where the hair came from, who did what, and what was put right later. */
 import { Link } from 'react-router';
-import { PHASE_WORDS, type PlanStep } from '../../../core/bench/index.ts';
+import type { PlanStep } from '../../../core/bench/index.ts';
 import type { CombGrade, FingerGrade } from '../../../core/check/index.ts';
 import { isZoneId, zoneName } from '../../../core/dog/index.ts';
 import {
@@ -22,6 +22,7 @@ import { actText, metWord, reasonText } from '../../words/table.ts';
 import type { Table } from '../session/useTable.ts';
 import { PutRight } from './PutRight.tsx';
 import { massText, temperatureText } from '../../words/units.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 const STATE_WORDS = { waiting: 'not done', working: 'not done', done: '', skipped: 'left out' } as const;
 const MOST_ZONES = 8;
@@ -32,7 +33,7 @@ function StepLine({ s }: { s: StepRecord }) {
   return (
     <li>
       <div>
-        <h3>{PHASE_WORDS[s.plan.phase]}</h3>
+        <h3>{stepWordOf(s.plan)}</h3>
         <div className="wt-soft">
           {s.did
             ? `${capital(s.did.tool.replaceAll('-', ' '))} in place of ${s.plan.tool.name.toLowerCase()}`
@@ -99,7 +100,7 @@ function Replanned({ record, planned }: { record: SessionRecord; planned: readon
     <>
       {gone.length > 0 && (
         <p className="wt-soft">
-          Planned at first, and planned away: {listText(gone.map((s) => PHASE_WORDS[s.phase].toLowerCase()))}.
+          Planned at first, and planned away: {listText(gone.map((s) => stepWordOf(s).toLowerCase()))}.
         </p>
       )}
       {record.replans.length > 0 && (
@@ -124,7 +125,7 @@ export function RecordRoom({ table }: { table: Table }) {
   const { plan, looseG } = page.snapshot;
   const stepName = (id: string): string => {
     const s = record.steps.find((own) => own.id === id)?.plan ?? plan.steps.find((own) => own.id === id);
-    return s ? PHASE_WORDS[s.phase] : 'a step';
+    return s ? stepWordOf(s) : 'a step';
   };
   const stair = workedStair(record, looseG);
   const zones = gramsByZone(record);

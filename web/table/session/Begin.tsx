@@ -2,7 +2,7 @@
 import { OctagonX, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
+import { mindAdvice } from '../../../core/dog/index.ts';
 import { airChanged, beginAct, type SessionAct } from '../../../core/table/index.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
@@ -13,6 +13,7 @@ import type { Table } from './useTable.ts';
 import { keepWorker, lastWorker } from './who.ts';
 import { WhoWorks } from './WhoWorks.tsx';
 import { massText } from '../../words/units.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 /** A dog weighs more than any bag of its hair. */
 const LEAST_DOG_G = 800;
@@ -22,6 +23,8 @@ export function Begin({ table }: { table: Table }) {
   const [name, setName] = useState(() => table.name || lastWorker());
   const devices = useDevices(true);
   const { plan, stops } = page.snapshot;
+  const { traits, weightKg } = page.request.dog;
+  const mind = mindAdvice('table', { traits, weightKg, newHere: false });
   const scale = devices?.scale;
   const dogG = scale?.state === 'settled' ? (scale.grossG ?? 0) : 0;
   const first = record.steps[0];
@@ -46,12 +49,13 @@ export function Begin({ table }: { table: Table }) {
             <OctagonX aria-hidden size={20} /> Leave alone: {stops.map(zoneStop).join(' ')}
           </p>
         )}
+        <p className="wt-soft">{mind.map((a) => a.statement).join(' ')}</p>
         <ol className="wt-begin-steps">
           {record.steps.map((s) => (
             <li key={s.id}>
               <div>
                 <span>
-                  {PHASE_WORDS[s.plan.phase]} <span className="wt-soft">{s.plan.tool.name}</span>
+                  {stepWordOf(s.plan)} <span className="wt-soft">{s.plan.tool.name}</span>
                 </span>
                 <span className="wt-step-figures">{minutesText(s.plan.minutes)}</span>
               </div>
@@ -84,7 +88,7 @@ export function Begin({ table }: { table: Table }) {
         </p>
         <PhotoKey table={table} when="before" />
         <Button className="wt-thumb is-main" onClick={begin}>
-          Start{first ? `: ${PHASE_WORDS[first.plan.phase].toLowerCase()}` : ''}
+          Start{first ? `: ${stepWordOf(first.plan).toLowerCase()}` : ''}
         </Button>
       </section>
     </div>

@@ -1,10 +1,10 @@
 /** Between two steps: what comes, and, where the time will not do, what could be left. */
 import { Button } from 'react-bootstrap';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import { asOf, lateBy, tableNow, type StepRecord } from '../../../core/table/index.ts';
 import { minutesText } from '../../words/figures.ts';
 import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 export function Between({
   table,
@@ -31,7 +31,7 @@ export function Between({
         {minutesText(plan.minutes)}, {plan.zones.length} zones.
       </p>
       <h2 id="between">
-        {PHASE_WORDS[plan.phase]}: {plan.tool.name.toLowerCase()}
+        {stepWordOf(plan)}: {plan.tool.name.toLowerCase()}
       </h2>
       {late > 0 && (
         <p className="wt-note">
@@ -43,7 +43,7 @@ export function Between({
       )}
       <div className="wt-thumbs is-row">
         <Button className="wt-thumb is-main" onClick={onBegin}>
-          Start: {PHASE_WORDS[plan.phase].toLowerCase()}
+          Start: {stepWordOf(plan).toLowerCase()}
         </Button>
         <UndoKey table={table} />
         <Button className="wt-thumb" variant="outline-primary" onClick={onMore}>

@@ -8,16 +8,19 @@ import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { capital } from '../../words/figures.ts';
 
-const MEETS: readonly { readonly word: string; readonly met: Omit<Met, 'zone'>; readonly stops: boolean }[] = [
-  { word: 'Hot spot', met: { skin: 'hot-spot' }, stops: true },
-  { word: 'Wound', met: { skin: 'wound' }, stops: true },
-  { word: 'New lump', met: { skin: 'new-lump' }, stops: true },
-  { word: 'Tick or fleas', met: { skin: 'parasites' }, stops: true },
-  { word: 'Knot', met: { tie: 'knot' }, stops: false },
-  { word: 'Mat', met: { tie: 'mat' }, stops: false },
-  { word: 'Pelt', met: { tie: 'pelt' }, stops: false },
-  { word: 'Known lump', met: { skin: 'lump' }, stops: false },
-  { word: 'Flakes', met: { skin: 'dander' }, stops: false },
+const STOPS = 'stops the zone';
+
+/** says: what follows, where work may not go on as it was. */
+const MEETS: readonly { readonly word: string; readonly met: Omit<Met, 'zone'>; readonly says?: string }[] = [
+  { word: 'Hot spot', met: { skin: 'hot-spot' }, says: STOPS },
+  { word: 'Wound', met: { skin: 'wound' }, says: STOPS },
+  { word: 'New lump', met: { skin: 'new-lump' }, says: STOPS },
+  { word: 'Tick or fleas', met: { skin: 'parasites' }, says: 'the whole dog: no shared tub' },
+  { word: 'Knot', met: { tie: 'knot' } },
+  { word: 'Mat', met: { tie: 'mat' } },
+  { word: 'Pelt', met: { tie: 'pelt' } },
+  { word: 'Known lump', met: { skin: 'lump' } },
+  { word: 'Flakes', met: { skin: 'dander' } },
 ];
 
 interface Props {
@@ -36,16 +39,16 @@ export function Meet({ dog, at, looks, onMet, onBack }: Props) {
       <div className="wt-meet">
         <CoatStage dog={dog} looks={looks} selected={zone} onSelect={setZone} label="Where it was met" />
         <div className="wt-thumbs is-tiles">
-          {MEETS.map(({ word, met, stops }) => (
+          {MEETS.map(({ word, met, says }) => (
             <Button
               key={word}
-              className={stops ? 'wt-thumb is-stop' : 'wt-thumb'}
+              className={says ? 'wt-thumb is-stop' : 'wt-thumb'}
               variant="outline-primary"
               disabled={!zone}
               onClick={() => zone && onMet({ zone, ...met })}
             >
               {word}
-              <small>{stops ? 'stops the zone' : ''}</small>
+              <small>{says}</small>
             </Button>
           ))}
           <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>

@@ -1,7 +1,6 @@
 /** Table → Session: the plan as it runs, one decision a screen. Every act is kept on this device before the screen shows it. */
 import { Link, useParams } from 'react-router';
 import type { SessionPage } from '../../../contract/session.ts';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import type { ZoneId } from '../../../core/dog/index.ts';
 import { beginAct, type StepRecord } from '../../../core/table/index.ts';
 import type { TableLog, TableView } from '../../data/table-log.ts';
@@ -22,13 +21,14 @@ import { useTable, useTableLog, type Table } from './useTable.ts';
 import { Waits } from './Waits.tsx';
 import { Weigh } from './Weigh.tsx';
 import { Work } from './Work.tsx';
+import { stepWordOf } from '../../words/steps.ts';
 
 function Weighing({ table, running, stepId, then }: PartProps & { stepId: string; then: 'next' | 'stay' }) {
   const step = table.record.steps.find((s) => s.id === stepId);
   if (!step) return null;
   return (
     <Weigh
-      title={PHASE_WORDS[step.plan.phase]}
+      title={stepWordOf(step.plan)}
       expectedG={step.plan.gramsOut}
       already={step.grams}
       skip={then === 'next' ? 'Not weighed' : 'Never mind'}

@@ -1,8 +1,8 @@
 /** Above the work: whose coat, which step, how far, who else is at it, and whether the salon's computer hears us. */
 import { CloudOff, Cloud, Hand } from 'lucide-react';
 import { zoneName } from '../../../core/dog/index.ts';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import type { Table } from './useTable.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 export function TableHead({ table }: { table: Table }) {
   const { record, page, view, device } = table;
@@ -34,7 +34,7 @@ export function TableHead({ table }: { table: Table }) {
         return (
           <span key={h.device} className="wt-chip">
             <Hand aria-hidden size={18} /> {h.name || 'another device'}:{' '}
-            {step ? PHASE_WORDS[step.plan.phase].toLowerCase() : 'at work'}
+            {step ? stepWordOf(step.plan).toLowerCase() : 'at work'}
             {h.zone ? `, ${zoneName(h.zone)}` : ''}
           </span>
         );

@@ -1,8 +1,8 @@
 /** Everything that is left is in somebody else's hands. */
 import { Button } from 'react-bootstrap';
-import { PHASE_WORDS } from '../../../core/bench/index.ts';
 import type { StepRecord } from '../../../core/table/index.ts';
 import type { Table } from './useTable.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 export function Waits({ table, onTakeBack }: { table: Table; onTakeBack: (s: StepRecord) => void }) {
   const { record } = table;
@@ -13,7 +13,7 @@ export function Waits({ table, onTakeBack }: { table: Table; onTakeBack: (s: Ste
       <ul className="wt-bare wt-tablelist">
         {theirs.map((s) => (
           <li key={s.id}>
-            <span className="wt-name">{PHASE_WORDS[s.plan.phase]}</span>
+            <span className="wt-name">{stepWordOf(s.plan)}</span>
             <span>{s.to ?? record.hands.find((h) => h.step === s.id)?.name ?? ''}</span>
             {s.state === 'waiting' && (
               <Button variant="outline-primary" onClick={() => onTakeBack(s)}>

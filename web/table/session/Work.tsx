@@ -2,7 +2,7 @@
 import { Droplets, Hand, Hourglass, OctagonAlert, OctagonX, Pause, Search, StepForward, TimerOff } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { Button } from 'react-bootstrap';
-import { PHASE_WORDS, PHASES, type PlanStep } from '../../../core/bench/index.ts';
+import { PHASES, pressing, type PlanStep } from '../../../core/bench/index.ts';
 import { COMB_SCALE, type CombGrade } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { BLADES, strokeOf } from '../../../core/kit/index.ts';
@@ -21,7 +21,7 @@ import { Caution } from '../../app/Caution.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { capital, minutesText, percent } from '../../words/figures.ts';
-import { zonesShort } from '../../words/bench.ts';
+import { zonesShort } from '../../words/places.ts';
 import { clock, shortMinutes } from '../../words/table.ts';
 import { useDevices } from '../useDevices.ts';
 import { signal } from './comfort.ts';
@@ -30,6 +30,7 @@ import { Rings, type Ring } from './Rings.tsx';
 import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
 import { useNow } from './useNow.ts';
+import { stepWordOf } from '../../words/steps.ts';
 
 /** What the meter heard of a step. */
 export interface Heard {
@@ -172,16 +173,16 @@ function WhatNow({
   return (
     <section className="wt-live-what" aria-labelledby="step">
       <h2 id="step" className="wt-step-name">
-        {zone ? capital(zoneName(zone)) : PHASE_WORDS[plan.phase]}
+        {zone ? capital(zoneName(zone)) : stepWordOf(plan)}
       </h2>
       <p className="wt-live-tool">
         <strong>{capital(plan.tool.name)}</strong>
-        {zone ? `, ${PHASE_WORDS[plan.phase].toLowerCase()}` : ''}
+        {zone ? `, ${stepWordOf(plan).toLowerCase()}` : ''}
       </p>
       <p className="wt-live-stroke">
         {stroke} <span className="wt-soft">{watch}</span>
       </p>
-      {cautions.slice(0, 1).map((id) => (
+      {pressing(cautions).map((id) => (
         <Caution key={id} id={id} />
       ))}
       {stopped.length > 0 && (

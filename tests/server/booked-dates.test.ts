@@ -1,5 +1,5 @@
 /**
- * Dates that are held, agreed, moved, cancelled and brought back, by several desks at once: what stands is what the acts add up
+ * Dates that are put down, agreed, moved, cancelled and brought back, by several desks at once: what stands is what the acts add up
  * to, no table is given away twice, and anyone who looked at an older state is told what stands now.
  */
 import { expect } from 'chai';
@@ -18,22 +18,22 @@ describe('dates in the book', () => {
   });
   afterEach(() => room.close());
 
-  const hold = (id: string, more: object = {}) =>
-    room.call('POST', '/bookings/hold', { id, dogId: 'demo-bollard', from: '2031-07-02', minutes: 60, ...more });
+  const putDown = (id: string, more: object = {}) =>
+    room.call('POST', '/bookings/tentative', { id, dogId: 'demo-bollard', from: '2031-07-02', minutes: 60, ...more });
   const act = (name: string, { id, version }: Pick<BookingRecord, 'id' | 'version'>) =>
     room.call('POST', `/bookings/${id}/${name}`, { version });
   const standing = async (): Promise<readonly BookingRecord[]> => (await room.call('GET', '/bookings')).json.bookings;
 
-  it('are held without an owner’s word, and agreed where it was said with them', async () => {
-    expect((await hold('a')).json).to.include({ agreed: false, cancelled: false, version: 1, minutes: 60 });
-    expect((await hold('b', { agreed: true })).json.agreed).to.equal(true);
-    expect((await hold('c', { agreed: false })).json.agreed).to.equal(false);
+  it('are put down without an owner’s word, and agreed where it was said with them', async () => {
+    expect((await putDown('a')).json).to.include({ agreed: false, cancelled: false, version: 1, minutes: 60 });
+    expect((await putDown('b', { agreed: true })).json.agreed).to.equal(true);
+    expect((await putDown('c', { agreed: false })).json.agreed).to.equal(false);
   });
 
   it('begin at the first free quarter of an open day, one after the other at the same wish', async () => {
     const { house } = (await room.call('GET', '/salon')).json.salon;
     const starts: string[] = [];
-    for (let i = 0; i < house.tables + 1; i++) starts.push((await hold(`h-${i}`)).json.startsAt);
+    for (let i = 0; i < house.tables + 1; i++) starts.push((await putDown(`h-${i}`)).json.startsAt);
     // As many as there are tables stand side by side; the next has to wait for one of them.
     expect(new Set(starts.slice(0, house.tables)).size).to.equal(1);
     expect(Date.parse(starts.at(-1) ?? '') - Date.parse(starts[0] ?? '')).to.be.at.least(15 * MINUTE_MS);
@@ -41,26 +41,26 @@ describe('dates in the book', () => {
   });
 
   it('pass over days on which the salon is shut', async () => {
-    const free = (await hold('free')).json;
+    const free = (await putDown('free')).json;
     const day = free.startsAt.slice(0, 10);
     await room.call('POST', '/roster/away', { id: 'shut', person: null, from: day, to: day, reason: 'paint' });
-    const next = (await hold('next', { from: day })).json;
+    const next = (await putDown('next', { from: day })).json;
     expect(next.startsAt.slice(0, 10) > day, `${next.startsAt} after ${day}`).to.equal(true);
     await room.call('DELETE', '/roster/away/shut');
-    expect((await hold('again', { from: day })).json.startsAt.slice(0, 10)).to.equal(day);
+    expect((await putDown('again', { from: day })).json.startsAt.slice(0, 10)).to.equal(day);
   });
 
   it('are refused where no day has room for so long a visit, with the way out', async () => {
     const before = dump(room.db);
     const { house } = (await room.call('GET', '/salon')).json.salon;
-    const { status, json } = await hold('long', { minutes: house.hours.closeMinute - house.hours.openMinute + 5 });
+    const { status, json } = await putDown('long', { minutes: house.hours.closeMinute - house.hours.openMinute + 5 });
     expect(status).to.be.oneOf([400, 409]);
     expect(json.error.message).to.match(/\.$/);
     expect(dump(room.db)).to.equal(before);
   });
 
   it('tell whoever looked at an older state what stands now, and change nothing', async () => {
-    const first = (await hold('a')).json;
+    const first = (await putDown('a')).json;
     const agreed = (await act('agree', first)).json;
     const before = dump(room.db);
     for (const name of ['agree', 'unagree', 'cancel', 'restore']) {
@@ -73,7 +73,7 @@ describe('dates in the book', () => {
   });
 
   it('can be neither moved nor agreed once they are cancelled', async () => {
-    const gone = (await act('cancel', (await hold('a')).json)).json;
+    const gone = (await act('cancel', (await putDown('a')).json)).json;
     for (const name of ['agree', 'unagree', 'cancel'])
       expect((await act(name, gone)).json.error.message, name).to.equal('This booking was cancelled. Make a new one.');
     const moved = await room.call('PUT', '/bookings/a', { ...EDIT, startsAt: gone.startsAt, version: gone.version });
@@ -96,7 +96,7 @@ describe('dates in the book', () => {
       const now = there.length > 0 && random() < 0.75 ? pick(there) : undefined;
       if (!now) {
         const from = `2031-06-${String(2 + Math.floor(random() * 4)).padStart(2, '0')}`;
-        const made = await hold(`m-${i}`, { dogId: pick(DOGS), from, minutes: 30 + 15 * Math.floor(random() * 8) });
+        const made = await putDown(`m-${i}`, { dogId: pick(DOGS), from, minutes: 30 + 15 * Math.floor(random() * 8) });
         expect(made.status).to.equal(201);
         model.set(made.json.id, made.json);
         seen.set(made.json.id, made.json);
