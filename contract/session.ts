@@ -59,6 +59,8 @@ export interface SessionPage {
   readonly record: SessionRecord;
   /** What the plan is made again with at the table; with it a device goes on without a link. */
   readonly request: PlanRequest;
+  /** No visit of this dog was finished here before. */
+  readonly newHere: boolean;
   /** Names whose hands the log knows, then others who work here. */
   readonly people: readonly string[];
 }

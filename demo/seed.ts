@@ -3,6 +3,7 @@
  * proposed it, and dates ahead.
  */
 import type { SalonEdit } from '../contract/salon.ts';
+import type { ZoneFindings } from '../core/check/index.ts';
 import { DEFAULT_HOUSE } from '../core/kit/index.ts';
 import { addDays, day, formatDay, seededRandom, type Day } from '../core/quantity/index.ts';
 import { nextOpenDay } from '../core/tide/index.ts';
@@ -157,10 +158,13 @@ function checksOnPurpose(
   const on = first === today ? today : clock.dayBefore(today);
   const felt = ON_PURPOSE.today.flatMap(named);
   for (const [i, dog] of felt.entries()) {
-    dog.check(on, {}, i === 0 ? PACKED : 0);
+    if (i === 0) dog.check(on, MATTED, PACKED);
+    else dog.check(on);
   }
   return { first, felt };
 }
 
-/** So full, of what its coat can hold, is one that was booked when nobody thought so. */
+/** So full, of what its coat can hold, is one that was booked when nobody thought so; in a blow its mats are what is news. */
 const PACKED = 0.95;
+const MAT: ZoneFindings = { finger: 4, tug: 3, comb: 'stops', tie: 'mat', skin: 'clear' };
+const MATTED = { 'breeches.left': MAT, 'breeches.right': MAT };

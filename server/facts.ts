@@ -6,7 +6,7 @@ import { coatCheck } from '../contract/check-facts.ts';
 import type { SalonRecord } from '../contract/salon.ts';
 import { looseUndercoatG, paceByKind, type Learnt, type Plan, type PlanRequest } from '../core/bench/index.ts';
 import { asHeld, zoneConditions, type CoatCheck } from '../core/check/index.ts';
-import { clipOrdersOn, coatRow, type Dog } from '../core/dog/index.ts';
+import { clipOrdersOn, coatRow, type ClipOrder, type Dog } from '../core/dog/index.ts';
 import type { HouseRules, Tool } from '../core/kit/index.ts';
 import { ended, formatDay, parseDay, type Day } from '../core/quantity/index.ts';
 import { learn, learntFor, type Reckoned, type Taught } from '../core/tally/index.ts';
@@ -62,12 +62,12 @@ export interface PlanRoom {
   readonly house: HouseRules;
   readonly kit: readonly Tool[];
   readonly taught: Taught;
+  readonly today: Day;
 }
-export const planRoomOf = (context: AppContext): PlanRoom => ({
-  house: salonOf(context).house,
-  kit: wallOf(context),
-  taught: taughtBy(context),
-});
+export function planRoomOf(context: AppContext): PlanRoom {
+  const salon = salonOf(context);
+  return { house: salon.house, kit: wallOf(context), taught: taughtBy(context), today: todayOf(context, salon) };
+}
 
 /** Sessions that still say something about today's hands. */
 const TEACHING_SESSIONS = 300;
@@ -108,34 +108,36 @@ function learntOf({ tide }: AppContext, taught: Taught, dog: DogRecord, check: C
 const BAND_WIDTH = 2.563;
 
 /** A check as it is worked today: the newest with what is held and what a vet has allowed since, an older one as it was. */
-export function checkToWork(context: AppContext, dog: DogRecord, record: CheckRecord): CoatCheck {
+export function checkToWork(context: AppContext, dog: DogRecord, record: CheckRecord, today: Day): CoatCheck {
   const check = coatCheck(record);
   const isNewest = context.stores.checks.newestLine(dog.id)?.id === record.id;
-  return isNewest ? asHeld(check, holdsNow(context, dog), traitsOf(dog, todayOf(context, salonOf(context)))) : check;
+  return isNewest ? asHeld(check, holdsNow(context, dog, today), traitsOf(dog, today)) : check;
 }
+
+/** The vet's orders to clip that hold for a dog today: one that came after the newest check holds all the same. */
+export const clipOrdersOf = ({ clipOrders }: DogRecord, today: Day): readonly ClipOrder[] =>
+  clipOrdersOn(
+    clipOrders.flatMap((o) => {
+      const on = parseDay(o.day);
+      return on === undefined ? [] : [{ ...o, day: on }];
+    }),
+    today,
+  );
 
 /** What a plan is computed from: a stored check and its dog, and the room it would be worked in. */
 export function planRequestOf(
   context: AppContext,
   record: CheckRecord,
-  { house, kit, taught }: PlanRoom = planRoomOf(context),
+  { house, kit, taught, today }: PlanRoom = planRoomOf(context),
 ): PlanRequest {
   const dog = found(context.stores.dogs.find(record.dogId), 'dog', record.dogId);
-  const check = checkToWork(context, dog, record);
-  const clipOrders = clipOrdersOn(
-    dog.clipOrders.flatMap((o) => {
-      const on = parseDay(o.day);
-      return on === undefined ? [] : [{ ...o, day: on }];
-    }),
-    // An order that came after the check holds all the same.
-    todayOf(context, salonOf(context)),
-  );
+  const check = checkToWork(context, dog, record, today);
   return {
     dog: coreDog(dog, check.day),
     check,
     kit,
     house,
-    clipOrders,
+    clipOrders: clipOrdersOf(dog, today),
     daysSinceBath: daysSinceBath(context, dog.id, check.day),
     learnt: learntOf(context, taught, dog, check),
   };

@@ -4,6 +4,7 @@
  */
 import { err, ok, sum, type Result } from '../quantity/index.ts';
 import { usualStandingMinutes, type Dog } from '../dog/index.ts';
+import { visitLengths } from '../kit/index.ts';
 import { allotter, type Allotment } from './allot/index.ts';
 import { asWorked, scriptFrom } from './allotted.ts';
 import { looseNowG, type Coat } from './coat.ts';
@@ -48,8 +49,8 @@ export const bears = (steps: readonly PlanStep[], dog: Dog, crew: Crew | undefin
 
 /** Surface that need not be proved, and hair that may stay, to keep a dog's time: more, and the work is spread. Guess. */
 const GIVEN_UP = { proof: 0.03, hair: 0.03 };
-/** As much again is given up to keep the time there is in one visit. Guess. */
-const FOR_TIME = 4;
+/** So many times as much is given up to keep the time there is, or to spare a visit so short that the house books none. Guess. */
+const MORE_GIVEN_UP = 4;
 
 /** A method on this dog in its visits; or what rules it out. */
 export function visitsOf(m: Method, request: PlanRequest, { job, found }: Worksite): Result<Visits, MethodRuling> {
@@ -82,10 +83,13 @@ export function visitsOf(m: Method, request: PlanRequest, { job, found }: Worksi
       ? { visits: [cut.visit], allotment: cut.allotment, cut: { fullMinutes, for: forTime ? 'time' : 'dog' } }
       : undefined;
   // A routine of short bouts is one of them a visit: the rest is not worth a word.
-  if (cutVisits && (m.needs.boutMinutes !== undefined || keeps(cut, full, found, job, forTime ? FOR_TIME : 1))) {
+  if (cutVisits && (m.needs.boutMinutes !== undefined || keeps(cut, full, found, job, forTime ? MORE_GIVEN_UP : 1))) {
     return ok(cutVisits);
   }
   const course = courseOf({ script: full.visit.script, found, job, crew, choices }, limits);
+  const { shortest } = visitLengths(job.house);
+  const hasStub = course?.visits.some((v) => clockOf(v.steps) < shortest) ?? false;
+  if (cutVisits && hasStub && keeps(cut, full, found, job, MORE_GIVEN_UP)) return ok(cutVisits);
   const spread = course && { visits: course.visits, gapDays: course.gapDays, allotment: full.allotment };
   // All of it over several visits before a part of it in one, and that before a part of it over several.
   const best = course?.left.length === 0 ? spread : (cutVisits ?? spread);

@@ -80,6 +80,13 @@ export function stopsFound(check: CoatCheck, traits: readonly DogTrait[]): reado
   ];
 }
 
+/** What of skin that was met in a zone stops work: what crawls there is on the whole dog. */
+export function stopsMet(zone: ZoneId, skin: SkinFinding | undefined): readonly FoundStop[] {
+  if (!skin || !STOPPING_SKIN.has(skin)) return [];
+  const there = { place: zone, finding: skin };
+  return skin === 'parasites' ? [{ place: 'dog', finding: skin }, there] : [there];
+}
+
 const isItem = (finding: HoldFinding): finding is InspectionItem => INSPECTION_ITEMS.some((item) => item === finding);
 
 /** Does a check say that a place is clear: it was looked at again, and what was found there was not. */

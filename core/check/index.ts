@@ -53,6 +53,7 @@ export {
   asHeld,
   byWaiting,
   holdsOf,
+  stopsMet,
   placesHeld,
   stopsFound,
   waitsForVet,

@@ -1,6 +1,6 @@
 /** What comes next at the table: whose step and which zone, what an undo takes back, what is felt at the end. */
 import type { ZoneCondition } from '../check/index.ts';
-import { STOPPING_SKIN, TIED } from '../check/index.ts';
+import { stopsMet, TIED } from '../check/index.ts';
 import { regionRow, zone as zoneRow, type ZoneId } from '../dog/index.ts';
 import { inOrder, type SessionAct, type SessionEvent } from './acts.ts';
 import { walks } from './now.ts';
@@ -62,7 +62,9 @@ const FEWEST_FELT = 3;
 /** Where hands feel again at the end: what did not fall through, turned pink or was met, then what was hardest before. */
 export function zonesToFeel(record: SessionRecord, conditions: readonly ZoneCondition[]): readonly ZoneId[] {
   // What stops work is not felt again by the way: it waits for a vet, or for a check of its own.
-  const stopped = new Set(record.met.flatMap((m) => (m.skin && STOPPING_SKIN.has(m.skin) ? [m.zone] : [])));
+  const stops = record.met.flatMap((m) => stopsMet(m.zone, m.skin));
+  if (stops.some((s) => s.place === 'dog')) return [];
+  const stopped = new Set(stops.map((s) => s.place));
   const open = new Set(conditions.flatMap((c) => (c.kind === 'stop' || stopped.has(c.zone) ? [] : [c.zone])));
   const short = Object.entries(record.comb).flatMap(([id, result]) =>
     result === 'glides' ? [] : conditions.filter((c) => c.zone === id).map((c) => c.zone),

@@ -14,6 +14,7 @@ export {
 } from './acts.ts';
 export {
   asOf,
+  isNewHere,
   sessionRecord,
   type Hand,
   type Moment,

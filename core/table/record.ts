@@ -22,6 +22,11 @@ import {
 
 export type SessionState = 'waiting' | 'running' | 'paused' | 'finished';
 
+/** A dog none of whose visits was finished here: it does not know the table yet. */
+export const isNewHere = (visits: readonly { readonly state: SessionState }[]): boolean =>
+  visits.every((v) => v.state !== 'finished');
+
+
 export interface StepRecord {
   readonly id: string;
   /** As it was last planned; one that was begun keeps its place. */

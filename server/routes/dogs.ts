@@ -78,7 +78,7 @@ export function dogRoutes(context: ServerContext): Router {
       today,
       need: facts.need,
       outlook: outlook ?? null,
-      holds: dogHolds(context, dog),
+      holds: dogHolds(context, dog, today),
       checks: stores.checks
         .linesOf(id, 0)
         .map((line) => checkSummary(context, line, dog.coatClass))

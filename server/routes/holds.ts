@@ -7,13 +7,14 @@ import { activeDogsInPieces, mustHaveBeen } from '../facts.ts';
 import { salonOf, todayOf } from '../today.ts';
 import { found } from '../problem.ts';
 import { createOnce, ok } from '../reply.ts';
-import { dogHolds, holdsNow, inOrderOfWaiting } from '../services/holds.ts';
+import { dogHolds, inOrderOfWaiting } from '../services/holds.ts';
 import { inPieces, Pauses } from '../work/pauses.ts';
 
 export function holdRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
-  const heldNow = (dogId: string): DogHolds => dogHolds(context, found(stores.dogs.find(dogId), 'dog', dogId));
+  const heldNow = (dogId: string): DogHolds =>
+    dogHolds(context, found(stores.dogs.find(dogId), 'dog', dogId), todayOf(context, salonOf(context)));
 
   on('GET /holds', async () => {
     const salon = salonOf(context);
@@ -22,7 +23,8 @@ export function holdRoutes(context: ServerContext): Router {
     const held: DogHolds[] = [];
     for (const dog of await inPieces(activeDogsInPieces(context, salon, today))) {
       await pauses.take();
-      if (holdsNow(context, dog).length > 0) held.push(dogHolds(context, dog));
+      const dogs = dogHolds(context, dog, today);
+      if (dogs.holds.length > 0) held.push(dogs);
     }
     return ok({ today, dogs: inOrderOfWaiting(held) });
   });

@@ -17,7 +17,7 @@ import {
 } from '../../core/bench/index.ts';
 import { day, formatDay } from '../../core/quantity/index.ts';
 import { peopleIn } from '../../core/tally/index.ts';
-import { sessionRecord, type SessionEvent } from '../../core/table/index.ts';
+import { isNewHere, sessionRecord, type SessionEvent } from '../../core/table/index.ts';
 import type { StoredSession } from '../db/sessions.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
@@ -81,6 +81,7 @@ export function sessionRoutes(context: ServerContext, live: Live): Router {
       events,
       record: sessionRecord(events, s.snapshot.plan.steps),
       request: { ...planRequestOf(context, check, room), crew: s.snapshot.crew },
+      newHere: isNewHere(stores.sessions.linesOf(s.dogId).map((line) => sessionResult(context, line).summary)),
       // Those whose hands the log knows, and those who work here and have not begun.
       people: [...new Set([...peopleIn(room.taught), ...context.stores.roster.people().map((p) => p.name)])],
     };

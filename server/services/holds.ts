@@ -1,32 +1,28 @@
 /** The holds of each dog, as its log has them now. */
 import { coatCheck } from '../../contract/check-facts.ts';
-import { salonOf, todayOf, traitsOf } from '../today.ts';
+import { traitsOf } from '../today.ts';
 import type { DogHolds } from '../../contract/hold.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import {
   byWaiting,
   holdsOf,
-  STOPPING_SKIN,
+  stopsMet,
   waitsForVet,
   type FoundStop,
   type Hold,
   type HoldFact,
-  type SkinFinding,
 } from '../../core/check/index.ts';
 import { closesPart, zonesOfPart } from '../../core/home/index.ts';
-import { ZONE_IDS, type ZoneId } from '../../core/dog/index.ts';
-import { day, parseDay } from '../../core/quantity/index.ts';
+import { ZONE_IDS } from '../../core/dog/index.ts';
+import { day, parseDay, type Day } from '../../core/quantity/index.ts';
 import type { SessionRecord } from '../../core/table/index.ts';
 import type { AppContext } from '../context.ts';
 import { recordOf } from './worked-sessions.ts';
 
-const stops = (zone: ZoneId, skin: SkinFinding | undefined): readonly FoundStop[] =>
-  skin && STOPPING_SKIN.has(skin) ? [{ place: zone, finding: skin }] : [];
-
 /** What stops work of what was met at the table, or felt there at the end. */
 const stopsAtTable = ({ met, felt }: SessionRecord): readonly FoundStop[] => [
-  ...met.flatMap((m) => stops(m.zone, m.skin)),
-  ...ZONE_IDS.flatMap((zone) => stops(zone, felt[zone]?.skin)),
+  ...met.flatMap((m) => stopsMet(m.zone, m.skin)),
+  ...ZONE_IDS.flatMap((zone) => stopsMet(zone, felt[zone]?.skin)),
 ];
 
 /** A fact that is not a check. */
@@ -57,9 +53,9 @@ function factsOf({ stores }: AppContext, dogId: string): readonly HoldFact[] {
 }
 
 /** What of a dog waits for a vet, or is to be left alone. */
-export function holdsNow(context: AppContext, dog: HeldDog): readonly Hold[] {
+export function holdsNow(context: AppContext, dog: HeldDog, today: Day): readonly Hold[] {
   // A dog grows old between two writes about it.
-  const traits = traitsOf(dog, todayOf(context, salonOf(context)));
+  const traits = traitsOf(dog, today);
   return context.memos.holds.of(dog.id, `${context.stores.touched.ofDog(dog.id)} ${traits.join()}`, () =>
     holdsOf(factsOf(context, dog.id), traits),
   );
@@ -67,12 +63,12 @@ export function holdsNow(context: AppContext, dog: HeldDog): readonly Hold[] {
 type HeldDog = Pick<DogRecord, 'id' | 'traits' | 'born' | 'weightKg'>;
 
 /** The same as the Desk shows it, with what vets have said. */
-export const dogHolds = (context: AppContext, dog: DogRecord): DogHolds => ({
+export const dogHolds = (context: AppContext, dog: DogRecord, today: Day): DogHolds => ({
   dogId: dog.id,
   name: dog.name,
   ownerName: dog.owner.name,
   phone: dog.owner.phone,
-  holds: holdsNow(context, dog),
+  holds: holdsNow(context, dog, today),
   words: context.stores.holds.wordsOf(dog.id).map(({ dogId: _, ...w }) => w),
 });
 

@@ -85,9 +85,9 @@ const closedParts = (holds: readonly Hold[]): ReadonlySet<HomePart> =>
   new Set(holds.flatMap(({ place }) => (place === 'dog' ? [] : [partOf(zone(place).region)])));
 
 /** What the newest check and the comb of the session after it say of the coat. */
-export function coatNow(context: AppContext, { check, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
+export function coatNow(context: AppContext, { check, today, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
   const session = last();
-  const conditions = check ? zoneConditions(checkToWork(context, dog, check), coatRow(dog.coatClass)) : [];
+  const conditions = check ? zoneConditions(checkToWork(context, dog, check, today), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.
   const comb = session && check && session.checkId === check.id ? recordOf(context.stores, session).comb : {};
   return { conditions, comb };
@@ -166,7 +166,7 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
   const reports = stores.home.reportsOf(dog.id);
   const coat = coatNow(context, now, dog);
   const { dragged, packed } = troubled(coat);
-  const holds = holdsNow(context, dog);
+  const holds = holdsNow(context, dog, today);
   const closed = closedParts(holds);
   const traits = traitsOf(dog, today);
   const home = { coatClass: dog.coatClass, traits };

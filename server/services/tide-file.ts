@@ -27,6 +27,7 @@ import type { AppContext, GatheredFile } from '../context.ts';
 import {
   activeDogsInPieces,
   checkToWork,
+  clipOrdersOf,
   coreDog,
   lastFinishedLine,
   planOf,
@@ -93,11 +94,12 @@ function* minutesAt(
 ): Generator<void, readonly number[]> {
   const { memos, tide } = context;
   const facts = coreDog(dog, today);
-  const found = check && checkToWork(context, dog, check);
+  const found = check && checkToWork(context, dog, check, today);
+  const clipOrders = clipOrdersOf(dog, today);
   const learnt = learntFor(room.taught, dog.id, dog.coatClass);
   const checked = check && tide.tide(dog.id)?.tide.checked;
   const planned = sha256(
-    JSON.stringify([digest, facts, found, learnt, checked?.day, checked?.grams.likely.toFixed(1)]),
+    JSON.stringify([digest, facts, found, clipOrders, learnt, checked?.day, checked?.grams.likely.toFixed(1)]),
   );
   const before = memos.minutes.known(planned, '');
   if (before) return before;
@@ -105,7 +107,7 @@ function* minutesAt(
   for (const finger of FINGER_GRADES) {
     yield;
     const at = checkAtGrade(dog, finger, day(0), found);
-    made.push(outlineOf({ dog: facts, check: at, kit: room.kit, house: room.house, learnt }).minutes);
+    made.push(outlineOf({ dog: facts, check: at, kit: room.kit, house: room.house, clipOrders, learnt }).minutes);
   }
   // More hair never takes less time; where a coat grades no higher the time stays. No visit is shorter than the house's shortest.
   const { shortest } = visitLengths(room.house);
@@ -159,8 +161,8 @@ const standing = (context: AppContext, d: DogRecord, check: CheckRecord | undefi
   rhythm: rhythm(coreDog(d, today), d.homeCare, salon.house.rhythm),
   apart: chargedApart(careFor(d.care, traitsOf(d, today)), salon.house),
   booked: bookedOf(context, d.id, salon, today),
-  ...(check && { found: foundCoat(checkToWork(context, d, check), coreDog(d, today)) }),
-  holds: holdsNow(context, d),
+  ...(check && { found: foundCoat(checkToWork(context, d, check, today), coreDog(d, today)) }),
+  holds: holdsNow(context, d, today),
 });
 const lifeless = ({ coatClass, weightKg, outdoorShare, homeCare }: DogRecord) => ({
   coatClass,
@@ -231,9 +233,8 @@ export function bookDogAtOnce(context: AppContext, d: DogRecord, on: BookRoom): 
 
 /** What the facts of dogs are read with: the same for all of them. */
 export function bookRoom(context: AppContext) {
-  const salon = salonOf(context);
   const room = planRoomOf(context);
-  return { salon, today: todayOf(context, salon), room, digest: digestOf(room) };
+  return { salon: salonOf(context), today: room.today, room, digest: digestOf(room) };
 }
 
 /** Computes piece by piece what forecasts rest on, so that anyone who asks first does not wait: each step is short. */

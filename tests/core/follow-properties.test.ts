@@ -116,6 +116,10 @@ describe('following what happens at the table', () => {
           }
           // Nothing is worked where a finding stopped it, and no piece comes back to skin that it turned pink.
           const stopped = act?.kind === 'met' && act.skin !== undefined && STOPPING_SKIN.has(act.skin);
+          if (act?.kind === 'met' && act.skin === 'parasites') {
+            expect(found.stop, 'what crawls is the whole dog’s matter').to.equal('dog');
+            expect(rest.map((s) => PHASES[s.phase].work)).to.not.include('hands');
+          }
           if (stopped) expect(rest.some((s) => s.zones.some((z) => z.zone === zone))).to.equal(false);
           if (act?.kind === 'pink') {
             const kinds = found.steps.filter(

@@ -7,6 +7,7 @@ import {
   holdsOf,
   placesHeld,
   SKIN_FINDINGS,
+  stopsMet,
   stopsOf,
   STOPPING_SKIN,
   VET_ALLOWS,
@@ -54,6 +55,9 @@ describe('a hold', () => {
   it('is opened by what stops work, wherever it was found', () => {
     expect(places(checked(1, { rump: { skin: 'hot-spot' } }))).to.deep.equal(['rump']);
     expect(places(met(1))).to.deep.equal(['rump']);
+    expect(places({ kind: 'table', day: on(1), stops: stopsMet('tail', 'hot-spot') })).to.deep.equal(['tail']);
+    expect(places({ kind: 'table', day: on(1), stops: stopsMet('tail', 'parasites') })).to.equal('dog');
+    expect(stopsMet('tail', 'dander')).to.deep.equal([]);
     expect(
       places({ kind: 'owner', day: on(1), note: 'pea-sized', stops: [{ place: 'belly', finding: 'lump' }] }),
     ).to.deep.equal(['belly']);

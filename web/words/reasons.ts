@@ -169,17 +169,17 @@ const visitsText = (n: number): string => (n === 1 ? 'one visit' : `${n} visits`
 export function comparison(c: Comparison, other: string): string {
   switch (c.measure) {
     case 'hair-left':
-      return `leaves ${percent(c.value)} of the loose coat, ${other} ${percent(c.than)}`;
+      return `leaves ${percent(c.value)} of the loose coat (${other}: ${percent(c.than)})`;
     case 'minutes':
-      return `takes ${minutesText(c.value)}, ${other} ${minutesText(c.than)}`;
+      return `takes ${minutesText(c.value)} (${other}: ${minutesText(c.than)})`;
     case 'skin':
-      return `loads the skin to ${percent(c.value)} of what it bears, ${other} ${percent(c.than)}`;
+      return `loads the skin to ${percent(c.value)} of what it bears (${other}: ${percent(c.than)})`;
     case 'dryer':
-      return `${minutesText(c.value)} of force dryer, ${other} ${minutesText(c.than)}`;
+      return `${minutesText(c.value)} of force dryer (${other}: ${minutesText(c.than)})`;
     case 'dust':
-      return `${grams(c.value)} of hair flies dry, ${other} ${grams(c.than)}`;
+      return `${grams(c.value)} of hair flies dry (${other}: ${grams(c.than)})`;
     case 'visits':
-      return `takes ${visitsText(c.value)}, ${other} ${visitsText(c.than)}`;
+      return `takes ${visitsText(c.value)} (${other}: ${visitsText(c.than)})`;
     default:
       return unreachable(c.measure);
   }

@@ -48,8 +48,11 @@ export function proposalText(p: Proposal): { readonly what: string; readonly cos
   const taken = less.length === 0 ? '' : `Taken from ${zonesShort(less.map((m) => m.zone))}. `;
   const costs = `${taken}${clockText}`;
   if (p.stop === 'dog') {
+    const crawls = p.because.code === 'met' && p.because.skin === 'parasites';
     return {
-      what: 'Stop here. Rinse, dry to the skin, and send the dog to its vet.',
+      what: crawls
+        ? 'Stop here: parasites. Rinse, dry to the skin, and keep the dog apart.'
+        : 'Stop here. Rinse, dry to the skin, and send the dog to its vet.',
       costs: 'Nothing else is worked today.',
     };
   }

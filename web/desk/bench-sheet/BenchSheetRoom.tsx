@@ -98,6 +98,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
               {changed && ', changed by hand'}
             </strong>
             <br />
+            {shown.later.length > 0 && `Visit 1 of ${1 + shown.later.length}: `}
             {minutesText(shown.minutes)} ({bandText(shown.bands.minutes, (m) => String(Math.round(m)))}) ·{' '}
             {priceBand(shown.bands.priceCents, currency)}
           </p>
@@ -184,6 +185,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
         {!short && (
           <p className="wt-soft">
             Comb falls through on {percent(shown.falls)} of the coat
+            {shown.later.length > 0 && ' after this visit'}
             {shown.notFalling.length > 0 && `; not to the end at ${zonesShort(shown.notFalling)}`}. Pink skin stops that
             tool there. Minutes and grams are a plan: what hands feel goes first.
           </p>

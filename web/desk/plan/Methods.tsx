@@ -1,5 +1,5 @@
 /** The methods on this dog: the open ones by merit as cards, those that are ruled out in a list with the reason of each. */
-import { METHODS, type MethodId, type MethodOutcome, type Plan } from '../../../core/bench/index.ts';
+import { METHODS, wholeOf, type MethodId, type MethodOutcome, type Plan } from '../../../core/bench/index.ts';
 import { bandText } from '../../words/bench.ts';
 import { capital, minutesText, money, percent } from '../../words/figures.ts';
 import { against, comparison, methodName, ruling } from '../../words/reasons.ts';
@@ -24,13 +24,16 @@ function Card({ outcome, plan, currency, shown, onShow }: Omit<Props, 'shown'> &
         .slice(0, 3)
         .map((c) => capital(comparison(c, methodName(recommended.runnerUp ?? '').toLowerCase())))
     : outcome.against.slice(0, 3).map((c) => capital(against(c)));
+  const whole = wholeOf(outcome);
   const school = METHODS.find((m) => m.id === outcome.method);
   return (
     <button type="button" className="wt-method" aria-pressed={shown} onClick={() => onShow(outcome.method)}>
       {best && <em>Recommended</em>}
       <strong>{methodName(outcome.method)}</strong>
-      {minutesText(outcome.minutes)} · {money(outcome.priceCents, currency)} · {percent(outcome.shareLeft)} left
+      {whole.visits > 1 && `${whole.visits} visits, `}
+      {minutesText(whole.minutes)} · {money(whole.priceCents, currency)} · {percent(whole.shareLeft)} left
       <span className="wt-soft">
+        {whole.visits > 1 && `today ${minutesText(outcome.minutes)}, `}
         {bandText(outcome.bands.minutes, (m) => String(Math.round(m)))} min in four of five visits
       </span>
       <ul>

@@ -17,6 +17,7 @@ import {
   type ZoneSeen,
 } from '../../../core/bench/index.ts';
 import { ZONE_IDS, type ZoneId } from '../../../core/dog/index.ts';
+import { isNewHere } from '../../../core/table/index.ts';
 import { Deferred } from '../../app/Deferred.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -200,6 +201,7 @@ function BenchTitle({ bench, starting, onStart, ...of }: BenchProps & { bench: B
         </span>
         <h1>
           {methodName(open.method)}, {minutesText(stood.minutes)}
+          {open.later.length > 0 && ` today, visit 1 of ${1 + open.later.length}`}
         </h1>
       </div>
       <span>
@@ -259,7 +261,7 @@ function CoatAtStep({ plan, open, page, checkId, zone, ask, bench }: BenchProps 
 function BenchShown(props: BenchProps) {
   const { request, plan, open, currency, said, ask } = props;
   const bench = useBench(props);
-  const newHere = props.page.sessions.length === 0;
+  const newHere = isNewHere(props.page.sessions);
   const { site, care, stood } = bench;
   const now = useMemo(() => ({ care, shown: stood }), [care, stood]);
   const late = useDeferredValue(now);

@@ -24,7 +24,7 @@ export function Begin({ table }: { table: Table }) {
   const devices = useDevices(true);
   const { plan, stops } = page.snapshot;
   const { traits, weightKg } = page.request.dog;
-  const mind = mindAdvice('table', { traits, weightKg, newHere: false });
+  const mind = mindAdvice('table', { traits, weightKg, newHere: page.newHere });
   const scale = devices?.scale;
   const dogG = scale?.state === 'settled' ? (scale.grossG ?? 0) : 0;
   const first = record.steps[0];

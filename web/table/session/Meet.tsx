@@ -15,7 +15,7 @@ const MEETS: readonly { readonly word: string; readonly met: Omit<Met, 'zone'>; 
   { word: 'Hot spot', met: { skin: 'hot-spot' }, says: STOPS },
   { word: 'Wound', met: { skin: 'wound' }, says: STOPS },
   { word: 'New lump', met: { skin: 'new-lump' }, says: STOPS },
-  { word: 'Tick or fleas', met: { skin: 'parasites' }, says: 'the whole dog: no shared tub' },
+  { word: 'Tick or fleas', met: { skin: 'parasites' }, says: 'stops the whole dog' },
   { word: 'Knot', met: { tie: 'knot' } },
   { word: 'Mat', met: { tie: 'mat' } },
   { word: 'Pelt', met: { tie: 'pelt' } },

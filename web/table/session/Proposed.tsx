@@ -7,6 +7,7 @@ import type { Looks } from '../../desk/dog/looks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { capital } from '../../words/figures.ts';
+import { INSTEAD_WORDS } from '../../words/reasons.ts';
 import { proposalText, reasonText } from '../../words/table.ts';
 
 export const replanAct = (p: Proposal): SessionAct => ({
@@ -44,6 +45,7 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
   const zone = 'zone' in proposal.because ? proposal.because.zone : proposal.left[0]?.zone;
   const looks = looksOf(proposal, zone);
   const sore = proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined;
+  const crawls = proposal.because.code === 'met' && proposal.because.skin === 'parasites';
   const takes = changesPlan(proposal) && !followed;
   return (
     <section className="wt-ask wt-ask-shown" aria-labelledby="ask">
@@ -57,7 +59,10 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
       <p className="wt-ask-costs">{costs}</p>
       {sore && (
         <p className="wt-note wt-note-stop">
-          <OctagonX aria-hidden size={20} /> Show it to the owner. A vet decides; nothing is put on it here.
+          <OctagonX aria-hidden size={20} />{' '}
+          {crawls
+            ? INSTEAD_WORDS.isolate.acts.join(' ')
+            : 'Show it to the owner. A vet decides; nothing is put on it here.'}
         </p>
       )}
       <div className="wt-thumbs">
