@@ -364,7 +364,12 @@ export const METHODS: readonly Method[] = [
       P['face-feet'],
       WIDE_COMB,
     ],
-    needs: { classes: COAT_CLASSES.filter((c) => !c.startsWith('smooth')), forTraits: ['show-coat'], favour: 0.06 },
+    needs: {
+      classes: COAT_CLASSES.filter((c) => !c.startsWith('smooth')),
+      forTraits: ['show-coat'],
+      favour: 0.06,
+      default: { for: ['show-coat'], unless: [] },
+    },
     case: 'Pin brush and comb keep every guard hair: damp, conditioned, line by line.',
     arguedAgainst: 'Slow, and more undercoat stays than with rake and slicker.',
     source: COMMON_PRACTICE,

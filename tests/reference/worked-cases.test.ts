@@ -447,12 +447,12 @@ const CASES: readonly Case[] = [
   },
   { what: 'may bite', coat: ['medium-double', 36, 50], all: LOOSE, traits: ['bites', 'nervous'], is: 'loose' },
   {
-    what: 'a show coat in blow: no blade, nothing cut',
+    what: 'a show coat in blow: line by line, no rake, no blade, nothing cut',
     coat: ['medium-double', 20, 60],
     all: LOOSE,
     traits: ['show-coat'],
     is: 'loose',
-    first: [...RAKE, ...SLICKER],
+    first: ['pin-brush'],
   },
   {
     what: 'clipped last summer: no blade on the regrowth',

@@ -16,7 +16,7 @@ import {
 import { ZONE_IDS, zoneName } from '../../core/dog/index.ts';
 import { rule } from '../../core/kit/index.ts';
 import { unreachable, type Interval80 } from '../../core/quantity/index.ts';
-import { capital, listText, minutesText, money, percent } from './figures.ts';
+import { capital, minutesText, money, percent } from './figures.ts';
 import { methodName } from './reasons.ts';
 import { PHASE_WORDS } from './steps.ts';
 import { whereText, zonesShort } from './places.ts';
@@ -99,18 +99,17 @@ export function careText(c: StepCare): string {
 }
 
 const SUPPORT_WORDS: Readonly<Record<Support, string>> = {
-  mat: 'non-slip mat',
-  'belly-strap': 'belly strap',
-  hood: 'hood over the ears while air blows, none on a dog that fears it',
-  'ear-protection': 'ear protection for everybody by the dryer',
-  mask: 'mask, and best outdoors',
-  'loop-watched': 'loop never unattended',
-  'muzzle-by-owner': 'muzzle put on by its owner',
-  'cool-air': 'cool air only, never left in front of it',
+  mat: 'Non-slip mat.',
+  'belly-strap': 'Belly strap.',
+  hood: 'A hood over the ears while air blows, unless the dog fears it.',
+  'ear-protection': 'Ear protection for everybody by the dryer.',
+  mask: 'A mask, and best outdoors.',
+  'loop-watched': 'Never leave the dog alone in the loop.',
+  'muzzle-by-owner': 'The owner puts the muzzle on.',
+  'cool-air': 'Cool air only, and never leave the dog in front of it.',
 };
 
-export const supportsText = ({ supports }: Care): string =>
-  capital(`${listText(supports.map((s) => SUPPORT_WORDS[s]))}.`);
+export const supportsText = ({ supports }: Care): string => supports.map((s) => SUPPORT_WORDS[s]).join(' ');
 
 export function breaksText({ breaks, turns }: Care): string {
   const [first] = breaks;

@@ -23,8 +23,12 @@ export function money(cents: number, currency: string): string {
 }
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** "a, b and c". */
-export const listText = (items: readonly string[], word: 'and' | 'or' = 'and'): string =>
-  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} ${word} ${items.at(-1)}`;
+export function listText(items: readonly string[], word: 'and' | 'or' = 'and'): string {
+  if (items.length < 2) return items.join('');
+  // "face and cheeks, and rump": a comma says where an item that is a pair itself ends.
+  const pairs = items.slice(0, -1).some((item) => item.includes(` ${word} `));
+  return `${items.slice(0, -1).join(', ')}${pairs ? ',' : ''} ${word} ${items.at(-1)}`;
+}
 
 /** "3.4 MB" of a file's bytes. */
 export const bytesText = (bytes: number): string =>

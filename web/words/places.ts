@@ -17,10 +17,7 @@ export function zonesShort(zones: readonly ZoneId[]): string {
   if (said.length <= 3) return listText(said.map((p) => p.word));
   const first = said.slice(0, 2);
   const named = first.reduce((n, p) => n + p.zones, 0);
-  return `${listText(
-    first.map((p) => p.word),
-    'and',
-  )} and ${zones.length - named} more`;
+  return listText([...first.map((p) => p.word), `${zones.length - named} more`]);
 }
 
 interface Part {
