@@ -101,7 +101,8 @@ export function measure(
 
 /** Zones that no visit comes to, and why. */
 function leftIn(visits: readonly Worked[], found: Coat, ties: readonly TieDecision[]): readonly LeftZone[] {
-  const worked = new Set<ZoneId>(visits.flatMap((v) => v.steps.flatMap((s) => s.zones.map((z) => z.zone))));
+  const worked = new Set<ZoneId>();
+  for (const v of visits) for (const s of v.steps) for (const z of s.zones) worked.add(z.zone);
   return found.zones.flatMap(({ id, condition }): LeftZone[] => {
     if (worked.has(id)) return [];
     const tie = ties.find((t) => t.zone === id && t.way === 'leave');

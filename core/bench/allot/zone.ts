@@ -134,11 +134,12 @@ function limited(
 
 /** Nobody picks a tool up for a tenth of a pass: such crumbs are left out, and the rest descends once more. */
 function withoutCrumbs(p: ZoneProblem, found: ZoneAnswer, prices: Prices, room: Workspace, f: Figures): ZoneAnswer {
-  const held = Uint8Array.from(p.acts, (a, k) => {
+  const isCrumb = (a: (typeof p.acts)[number], k: number): boolean => {
     const n = found.passes[k] ?? 0;
-    return a.hands && a.leastPasses === 0 && n > 0 && n < f.leastPasses ? 1 : 0;
-  });
-  if (!held.includes(1)) return found;
+    return n > 0 && n < f.leastPasses && a.hands && a.leastPasses === 0;
+  };
+  if (!p.acts.some(isCrumb)) return found;
+  const held = Uint8Array.from(p.acts, (a, k) => (isCrumb(a, k) ? 1 : 0));
   const kept = found.passes.map((n, k) => (held[k] === 1 ? 0 : n));
   const dropped = answerOf(p, kept, prices, f);
   const effects = effectsFrom(p, kept, f);
