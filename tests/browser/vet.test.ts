@@ -124,6 +124,12 @@ describe('what waits for a vet, on the screen', function () {
     await desk.goto(`/desk/dogs/${DOG}`);
     await desk.getByRole('heading', { name: 'For the vet' }).waitFor();
     await desk.getByText(/A hot spot at rump/).waitFor();
+    await desk.getByText('A vet looks first: ask how it went before a date is offered.').waitFor();
+    const phone = await stage.page({ viewport: { width: 390, height: 844 } });
+    await phone.goto(`/o#${home}`);
+    await phone.getByText('A vet looks first: tell us how it went').waitFor();
+    expect(await phone.getByText('Please call us for a time').count(), 'nobody is invited').to.equal(0);
+    await phone.context().close();
     await saysTheVet();
     await isBack();
   });

@@ -49,7 +49,10 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
             <Fact dog={dog.id} of="minutes" from={dog.outlook}>
               {minutes(dog.outlook.minutes.likely)}
             </Fact>
-            . Please call us for a time.
+            .{' '}
+            {dog.holds.some((h) => !h.seen)
+              ? 'A vet looks first: tell us how it went, then we find a time.'
+              : 'Please call us for a time.'}
           </>
         ) : (
           'After the first look at the coat.'

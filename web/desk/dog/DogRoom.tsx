@@ -93,7 +93,7 @@ function Facts({ page: { dog, traits, today } }: { page: DogPage }) {
 }
 
 /** When it comes next, and whether what is booked fits its coat. */
-function NextDate({ page: { dog, bookings, outlook }, zone }: { page: DogPage; zone: string }) {
+function NextDate({ page: { dog, bookings, outlook, holds }, zone }: { page: DogPage; zone: string }) {
   return (
     <section className="wt-sheet" aria-labelledby="next">
       <h2 id="next">Next date</h2>
@@ -134,6 +134,7 @@ function NextDate({ page: { dog, bookings, outlook }, zone }: { page: DogPage; z
             .
           </p>
           <p className="wt-soft">{outlook.due.reasons.map(dueReason).join(' ')}</p>
+          {waitsForVet(holds.holds) && <p>A vet looks first: ask how it went before a date is offered.</p>}
           <Link to={`/desk/dogs/${dog.id}/next`}>Find a date</Link> · <Link to={`/home/${dog.id}`}>Home card</Link>
         </>
       ) : (
