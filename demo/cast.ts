@@ -12,6 +12,8 @@ export interface CastDog {
   readonly owner: string;
   readonly traits: readonly DogTrait[];
   readonly outdoorShare: number;
+  /** It stands longer than others of its kind. */
+  readonly standingMinutes?: number;
   /** Its last visit was so many days ago, whatever its rhythm. */
   readonly lastDaysAgo?: number;
   /** A season so many days ago, and a blow that it began before anybody thought. */
@@ -36,9 +38,9 @@ const d = (
 /** Owners who work away from home all week, and those who are free on Fridays. */
 const ON_SATURDAYS = ['Pilot', 'Harbour', 'Bollard', 'Marram', 'Rowan', 'Osprey', 'Tar', 'Linnet', 'Gannet'];
 const ON_FRIDAYS = ['Thrift', 'Wick', 'Ferro', 'Quill', 'Scout', 'Squall'];
-/** What is on purpose in the past of some: when they were brought last, what came early. */
+/** What is on purpose in some: when they were brought last, what came early, how long they stand. */
 const PASTS: Readonly<Record<string, Partial<CastDog>>> = {
-  Kelda: { lastDaysAgo: 30 },
+  Kelda: { lastDaysAgo: 30, standingMinutes: 210 },
   Anchor: { lastDaysAgo: 43 },
   Mist: { lastDaysAgo: 150 },
   Juniper: { lastDaysAgo: 44 },

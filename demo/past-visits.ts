@@ -94,7 +94,7 @@ export class DemoDog {
       care: [],
       clipOrders: [],
       outdoorShare: cast.outdoorShare,
-      standingMinutes: null,
+      standingMinutes: cast.standingMinutes ?? null,
       homeCare: pick(random, HOME_CARE),
       note: '',
       owner: {
