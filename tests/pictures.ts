@@ -144,7 +144,7 @@ await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.evaluate(() => window.scrollTo(0, 0));
 });
 /** A session as it stands twenty-odd minutes in: one device walks through the soap, another has the tail. */
-const tableCheck = keldaCheck;
+const tableCheck = stage.stores.checks.latestOf('demo-gannet')?.id ?? '';
 const device = 'd-picture';
 async function sessionInWork(id: string): Promise<string> {
   const made = await fetch(`${stage.base}/api/sessions`, {
@@ -154,18 +154,18 @@ async function sessionInWork(id: string): Promise<string> {
   });
   const page = await made.json();
   const { steps }: MethodPlan = page.snapshot.plan;
-  const acts = upTo({ steps }, 1, 5, 0.6);
+  const inSoap = steps.findIndex((s) => s.phase === 'soapy-work');
+  const acts = upTo({ steps }, inSoap, 5, 0.6);
   const shift = Date.now() - 96_000 - (acts.at(-1)?.[0] ?? 0);
   const mine = logOf(
     acts.map(([atMs, act]) => [atMs + shift, act] as const),
     device,
   );
-  const soap = steps[1];
-  const bath = steps[0];
+  const [bath, soap] = [steps[inSoap - 1], steps[inSoap]];
   if (!soap || !bath) throw new TypeError('wet first has a bath and a slicker');
   const who: SessionEvent[] = [
     { id: `${id}-who`, atMs: shift - 9, device, act: { kind: 'worker', name: 'Runa' } },
-    { id: `${id}-kg`, atMs: shift - 8, device, act: { kind: 'dog-weighed', kg: 38.4, by: 'scale' } },
+    { id: `${id}-kg`, atMs: shift - 8, device, act: { kind: 'dog-weighed', kg: 41.2, by: 'scale' } },
     {
       id: `${id}-g`,
       atMs: Date.now() - 99_000,
