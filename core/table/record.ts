@@ -26,7 +26,6 @@ export type SessionState = 'waiting' | 'running' | 'paused' | 'finished';
 export const isNewHere = (visits: readonly { readonly state: SessionState }[]): boolean =>
   visits.every((v) => v.state !== 'finished');
 
-
 export interface StepRecord {
   readonly id: string;
   /** As it was last planned; one that was begun keeps its place. */

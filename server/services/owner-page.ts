@@ -85,7 +85,11 @@ const closedParts = (holds: readonly Hold[]): ReadonlySet<HomePart> =>
   new Set(holds.flatMap(({ place }) => (place === 'dog' ? [] : [partOf(zone(place).region)])));
 
 /** What the newest check and the comb of the session after it say of the coat. */
-export function coatNow(context: AppContext, { check, today, session: last }: ReturnType<typeof dogToday>, dog: DogRecord) {
+export function coatNow(
+  context: AppContext,
+  { check, today, session: last }: ReturnType<typeof dogToday>,
+  dog: DogRecord,
+) {
   const session = last();
   const conditions = check ? zoneConditions(checkToWork(context, dog, check, today), coatRow(dog.coatClass)) : [];
   // A comb proof from before the newest check is out of date: the check has spoken since.

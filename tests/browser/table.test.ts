@@ -159,7 +159,7 @@ describe('the table under wet thumbs', () => {
       }
     });
     const id = 'table-scale';
-    await page.goto(await sessionFor(stage, 'demo-kelda', id));
+    await page.goto(await sessionFor(stage, 'demo-gannet', id));
     await putOn(stage, { bowl: false, dogKg: 38.4, restless: false });
     await page.getByRole('button', { name: /Take 38\.[34]\skg/ }).tap();
     await page.getByText(/38\.\d\skg taken/).waitFor();
@@ -231,7 +231,7 @@ describe('the table under wet thumbs', () => {
           const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
           expect(over, `${name}, ${where} is too wide`).to.be.at.most(0);
         };
-        await page.goto(await sessionFor(stage, 'demo-kelda', `table-size-${name}`));
+        await page.goto(await sessionFor(stage, 'demo-gannet', `table-size-${name}`));
         await page.getByRole('button', { name: /^Start/ }).waitFor();
         await look('before the start');
         await begin(page, 'Runa', byTouch);
@@ -276,7 +276,7 @@ describe('the table under wet thumbs', () => {
   itInFull('takes a photo before and after, and undoes the last tap', async () => {
     const page = await stage.page(TABLET);
     const id = 'table-photo';
-    await page.goto(await sessionFor(stage, 'demo-kelda', id));
+    await page.goto(await sessionFor(stage, 'demo-gannet', id));
     const jpeg = await page.evaluate(async () => {
       const canvas = document.createElement('canvas');
       canvas.width = 64;
@@ -305,7 +305,7 @@ describe('the table under wet thumbs', () => {
   it('loses nothing when the whole browser is killed', async () => {
     const link = await linkTo(stage.base);
     const profile = mkdtempSync(join(tmpdir(), 'woolly-tide-profile-'));
-    const path = await sessionFor(stage, 'demo-kelda', 'table-killed');
+    const path = await sessionFor(stage, 'demo-gannet', 'table-killed');
     const first = await killable(profile, link.base, stage.headers);
     await first.page.goto(path);
     await first.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -34,6 +34,13 @@ export function reasonText(because: ReplanReason): string {
   }
 }
 
+/** What is found on a dog that is not worked on today. */
+const dogStopText = (because: ReplanReason): string =>
+  crawls(because)
+    ? 'Stop here: parasites. Rinse, dry to the skin, and keep the dog apart.'
+    : 'Stop here. Rinse, dry to the skin, and send the dog to its vet.';
+export const crawls = (because: ReplanReason): boolean => because.code === 'met' && because.skin === 'parasites';
+
 /** What a proposal comes to, in one sentence to act on, and what it costs whom. */
 export function proposalText(p: Proposal): { readonly what: string; readonly costs: string } {
   const zone = 'zone' in p.because ? p.because.zone : undefined;
@@ -47,15 +54,7 @@ export function proposalText(p: Proposal): { readonly what: string; readonly cos
       : `The end comes ${shortMinutes(Math.abs(clock))} ${clock > 0 ? 'later' : 'sooner'}.`;
   const taken = less.length === 0 ? '' : `Taken from ${zonesShort(less.map((m) => m.zone))}. `;
   const costs = `${taken}${clockText}`;
-  if (p.stop === 'dog') {
-    const crawls = p.because.code === 'met' && p.because.skin === 'parasites';
-    return {
-      what: crawls
-        ? 'Stop here: parasites. Rinse, dry to the skin, and keep the dog apart.'
-        : 'Stop here. Rinse, dry to the skin, and send the dog to its vet.',
-      costs: 'Nothing else is worked today.',
-    };
-  }
+  if (p.stop === 'dog') return { what: dogStopText(p.because), costs: 'Nothing else is worked today.' };
   if (p.stop === 'zone') {
     return {
       what:

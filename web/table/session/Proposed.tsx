@@ -8,7 +8,7 @@ import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { capital } from '../../words/figures.ts';
 import { INSTEAD_WORDS } from '../../words/reasons.ts';
-import { proposalText, reasonText } from '../../words/table.ts';
+import { crawls, proposalText, reasonText } from '../../words/table.ts';
 
 export const replanAct = (p: Proposal): SessionAct => ({
   kind: 'replanned',
@@ -45,7 +45,6 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
   const zone = 'zone' in proposal.because ? proposal.because.zone : proposal.left[0]?.zone;
   const looks = looksOf(proposal, zone);
   const sore = proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined;
-  const crawls = proposal.because.code === 'met' && proposal.because.skin === 'parasites';
   const takes = changesPlan(proposal) && !followed;
   return (
     <section className="wt-ask wt-ask-shown" aria-labelledby="ask">
@@ -60,7 +59,7 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
       {sore && (
         <p className="wt-note wt-note-stop">
           <OctagonX aria-hidden size={20} />{' '}
-          {crawls
+          {crawls(proposal.because)
             ? INSTEAD_WORDS.isolate.acts.join(' ')
             : 'Show it to the owner. A vet decides; nothing is put on it here.'}
         </p>
