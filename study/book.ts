@@ -12,6 +12,7 @@ import {
   CoatWalk,
   firstFit,
   hoursFrom,
+  OVERTIME,
   planBook,
   pushed,
   repair,
@@ -26,7 +27,7 @@ import {
   type YearDog,
   type YearEffort,
 } from '../core/book/index.ts';
-import { KIND, makeSalon, PEAK_DAYS, STUDY_DAYS, type StudySalon } from './salons.ts';
+import { makeSalon, PEAK_DAYS, STUDY_DAYS, type StudySalon } from './salons.ts';
 
 const SIZES = [20, 60, 150, 300, 1000] as const;
 /** Salons that are lived through week by week: each is planned fifty times. */
@@ -132,8 +133,8 @@ function lived(salon: StudySalon, seed: number): readonly (readonly number[])[] 
         fixed: (agreed[i] ?? []).filter((d) => d > today).map((d) => d - today),
       };
     });
-    const hours = hoursFrom(Float64Array.from([0, ...salon.hours.daily.subarray(today + 1)]), KIND);
-    if (hours.daily.length !== left + 1) throw new RangeError('a week was lost');
+    const hours = hoursFrom(Float64Array.from([0, ...salon.hours.minutes.subarray(today + 1)]), OVERTIME);
+    if (hours.minutes.length !== left + 1) throw new RangeError('a week was lost');
     const plan = planned(dogs, hours, WEEKLY);
     for (const [i, days] of plan.visits.entries()) {
       agreed[i] = days.filter((d) => d <= AGREED_DAYS).map((d) => d + today);

@@ -7,10 +7,10 @@ import {
   firstFit,
   account,
   hoursFrom,
+  OVERTIME,
   WORTH,
   type CoatYear,
   type Hours,
-  type HoursKind,
   type YearDog,
 } from '../core/book/index.ts';
 
@@ -82,14 +82,12 @@ export interface StudySalon {
 
 /** Day 1 is a Monday. */
 export const weekdayOf = (d: number): number => (d - 1) % 7;
-/** Overtime's prices, minutes for a minute: a half more, then what nobody should work. */
-export const KIND: HoursKind = { pooledDays: 1, overtimeShare: 0.12, dear: 0.5, dearest: 4 };
 export const PEAK_DAYS = 28;
 
 const hoursOf = (open: readonly number[], each: number): Hours => {
   const daily = new Float64Array(STUDY_DAYS + 1);
   for (const d of open) daily[d] = each;
-  return hoursFrom(daily, KIND);
+  return hoursFrom(daily, OVERTIME);
 };
 
 /** A salon of so many dogs; deterministic for a stream of chance. */

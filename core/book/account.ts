@@ -2,7 +2,7 @@
 import { sum } from '../quantity/index.ts';
 import { waitCost, type YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';
-import { overtimeCost, type Hours } from './hours.ts';
+import { allDaysCost, lastDayOf, type Hours } from './hours.ts';
 
 export interface Account {
   readonly visits: number;
@@ -75,9 +75,8 @@ export function account(
   hours: Hours,
   worth: Worth,
 ): Account {
-  const lastDay = hours.period.length - 1;
+  const lastDay = lastDayOf(hours);
   const load = new Float64Array(lastDay + 1);
-  const inPeriod = new Float64Array(hours.minutes.length);
   const all = { visits: 0, labour: 0, homeG: 0, packedDays: 0, lateDays: 0 };
   let cost = 0;
   for (const [i, dog] of dogs.entries()) {
@@ -86,8 +85,6 @@ export function account(
     for (const [k, m] of a.minutes.entries()) {
       const d = days[k] ?? 0;
       load[d] = (load[d] ?? 0) + m;
-      const p = hours.period[d] ?? 0;
-      inPeriod[p] = (inPeriod[p] ?? 0) + m;
       all.labour += m;
     }
     all.visits += days.length;
@@ -97,10 +94,6 @@ export function account(
     cost += dogCost(a, worth);
   }
   let overtime = 0;
-  let dear = 0;
-  for (const [p, l] of inPeriod.entries()) {
-    overtime += Math.max(0, l - (hours.minutes[p] ?? 0));
-    dear += overtimeCost(hours, p, l);
-  }
-  return { ...all, load, overtime, cost: cost + dear };
+  for (const [d, l] of load.entries()) overtime += Math.max(0, l - (hours.minutes[d] ?? 0));
+  return { ...all, load, overtime, cost: cost + allDaysCost(hours, load) };
 }

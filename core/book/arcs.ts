@@ -3,7 +3,7 @@
  * step from visit to visit costs. Rows of arcs lie one behind the other: from each visit the next may fall on a run of the
  * dog's own days, so an arc needs no target of its own.
  */
-import type { Hours } from './hours.ts';
+import { lastDayOf, type Hours } from './hours.ts';
 import { CoatWalk, restOf, type CoatYear, type Worth } from './coat-year.ts';
 
 /** Who comes. Days are counted from today, which is 0; the plan holds days 1 to the last. */
@@ -22,6 +22,8 @@ export interface YearDog {
   readonly fixed: readonly number[];
   /** Visits the owner pays for in this time, at least those agreed; absent: as many as are worth it. */
   readonly mostVisits?: number | undefined;
+  /** Days that the salon loses: where the last of its days are among them, it may wait beyond them. */
+  readonly lost?: ReadonlySet<number> | undefined;
   /** Longest that it may be worked at a time: a longer visit is split over days of the same week, each with its own way. */
   readonly mostMinutes?: number | undefined;
 }
@@ -34,8 +36,6 @@ export const partsOf = (minutes: number, { mostMinutes }: Pick<YearDog, 'mostMin
 export interface DogArcs {
   readonly id: string;
   readonly day: Int32Array;
-  /** Period of the salon's hours that each node's day falls in. */
-  readonly period: Int32Array;
   /** From a node: first target node, number of targets, place of the row. */
   readonly first: Int32Array;
   readonly count: Int32Array;
@@ -64,6 +64,13 @@ export function waitCost(
 export const MOST_LATE_DAYS = 21;
 /** Its own days that it may choose from however late they are: one of them may be lost. */
 const LEAST_CHOICE = 4;
+
+/** The day up to which there are a few of its own to choose from, without those that are lost. */
+function leastChoice(day: Int32Array, from: number, lost: YearDog['lost']): number {
+  let k = from;
+  for (let open = 0; k < day.length; k++) if (!lost?.has(day[k] ?? 0) && ++open === LEAST_CHOICE) break;
+  return day[Math.min(day.length - 1, k)] ?? 0;
+}
 
 /** Days between the ends that are tried for the time that is left. */
 const END_STEP = 3;
@@ -110,12 +117,12 @@ export const usualRests =
 /** All arcs of a dog over the days that hours are given for. */
 export function dogArcs(
   dog: YearDog,
-  { period: periods }: Pick<Hours, 'period'>,
+  hours: Pick<Hours, 'minutes'>,
   worth: Worth,
   rests: Rests = usualRests(dog),
   room: ArcRoom = new ArcRoom(),
 ): DogArcs {
-  const lastDay = periods.length - 1;
+  const lastDay = lastDayOf(hours);
   const fixed = [...dog.fixed].filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
   const days = [...new Set([...dog.days.filter((d) => d >= 1 && d <= lastDay), ...fixed])].sort((a, b) => a - b);
   const n = days.length + 1;
@@ -142,11 +149,7 @@ export function dogArcs(
     first[j] = k;
     row[j] = used;
     const latest =
-      mustAt ??
-      Math.min(
-        lastDay,
-        Math.max(since + dog.longest + MOST_LATE_DAYS, day[Math.min(n - 1, k + LEAST_CHOICE - 1)] ?? 0),
-      );
+      mustAt ?? Math.min(lastDay, Math.max(since + dog.longest + MOST_LATE_DAYS, leastChoice(day, k, dog.lost)));
     let many = 0;
     while (k + many < n && (day[k + many] ?? 0) <= latest) many++;
     room.fit(used + many);
@@ -182,7 +185,6 @@ export function dogArcs(
   return {
     id: dog.id,
     day,
-    period: day.map((d) => periods[d] ?? 0),
     first,
     count,
     row,

@@ -35,8 +35,8 @@ export function lossOf(book: YearBook, today: Day, absence: Absence): Loss {
   const roster = book.roster ?? { people: [], away: [] };
   const after = hoursOf({ ...book, roster: { ...roster, away: [...roster.away, absence] } }, today);
   const lost = new Map<number, number>();
-  for (const [d, m] of before.daily.entries()) {
-    const less = m - (after.daily[d] ?? 0);
+  for (const [d, m] of before.minutes.entries()) {
+    const less = m - (after.minutes[d] ?? 0);
     if (less > 1e-9) lost.set(d, less);
   }
   return lost;
@@ -56,13 +56,14 @@ export function* awayAnswers(
   const bookedOn = new Map(book.dogs.map((d) => [d.id, d.booked]));
   const unagreed = (ids: readonly string[], d: number): boolean =>
     ids.some((id) => bookedOn.get(id)?.some((b) => b.day === addDays(today, d) && !b.agreed));
-  // Who comes on a lost day is let go of it: its steps are built again without the date that held it there.
+  // Who comes on a lost day is let go of it: its steps are built again without the date that held it there, and it may wait.
+  const days = new Set(lost.keys());
   const arcs = plan.arcs.map((a, i) => {
     const dog = dogs[i];
-    if (!dog?.fixed.some((d) => lost.has(d))) return a;
+    if (!dog || !(plan.visits[i] ?? []).some((d) => days.has(d))) return a;
     const fixed = dog.fixed.filter((d) => !lost.has(d));
-    const days = [...new Set([...dog.days, ...dog.fixed])].sort((x, y) => x - y);
-    return dogArcs({ ...dog, days, fixed }, hours, WORTH, restsAfter(dog, plan.visits[i] ?? []));
+    const own = [...new Set([...dog.days, ...dog.fixed])].sort((x, y) => x - y);
+    return dogArcs({ ...dog, days: own, fixed, lost: days }, hours, WORTH, restsAfter(dog, plan.visits[i] ?? []));
   });
   const years = plan.years.map((y, i) => {
     const [a, before] = [arcs[i], plan.arcs[i]];

@@ -3,6 +3,7 @@ import { addDays, type Day } from '../quantity/index.ts';
 import { dogAccount, dogCost } from './account.ts';
 import { WORTH, type CoatYear } from './coat-year.ts';
 import type { YearOf } from './from-tide.ts';
+import { lastDayOf, weeksOf } from './hours.ts';
 import type { BookPlan } from './plan-book.ts';
 
 /** A coat whose release comes so many days sooner; the last days repeat. */
@@ -25,7 +26,7 @@ function earlier(coat: CoatYear, days: number): CoatYear {
 
 export interface WeekOver {
   readonly from: Day;
-  /** Minutes beyond the hours that the salon plans with. */
+  /** Minutes beyond the hours of its days. */
   readonly over: number;
 }
 
@@ -36,19 +37,20 @@ export function weeksOverIfEarly(
   from: Day,
   days: number,
 ): readonly WeekOver[] {
-  const lastDay = hours.daily.length - 1;
+  const lastDay = lastDayOf(hours);
   const load = new Float64Array(hours.minutes.length);
   for (const [i, dog] of dogs.entries()) {
     const visits = plan.visits[i] ?? [];
     const { minutes } = dogAccount({ ...dog, coats: dog.coats.map((c) => earlier(c, days)) }, visits, lastDay, WORTH);
     for (const [k, m] of minutes.entries()) {
-      const p = hours.period[visits[k] ?? 0] ?? 0;
-      load[p] = (load[p] ?? 0) + m;
+      const d = visits[k] ?? 0;
+      load[d] = (load[d] ?? 0) + m;
     }
   }
-  return [...load.entries()].flatMap(([p, m]): WeekOver[] => {
-    const over = m - (hours.minutes[p] ?? 0);
-    return p > 0 && over > 1 ? [{ from: addDays(from, hours.period.indexOf(p)), over }] : [];
+  return weeksOf(from, lastDay).flatMap(({ first, last }): WeekOver[] => {
+    let over = 0;
+    for (let d = first; d <= last; d++) over += Math.max(0, (load[d] ?? 0) - (hours.minutes[d] ?? 0));
+    return over > 1 ? [{ from: addDays(from, first), over }] : [];
   });
 }
 
@@ -73,7 +75,7 @@ export function whoComesSooner(
   from: Day,
   on: Day,
 ): readonly Sooner[] {
-  const lastDay = hours.daily.length - 1;
+  const lastDay = lastDayOf(hours);
   const d = on - from;
   return dogs
     .flatMap((dog, i): Sooner[] => {

@@ -19,10 +19,10 @@ import { hoursFrom, type Hours, type HoursKind } from './hours.ts';
 export const PLAN_DAYS = 364;
 /** Days beyond it that coats are known for. */
 const TAIL_DAYS = 140;
-/** Share of the hours that is planned: pooled minutes do not split evenly over people, and somebody always walks in. Guess. */
+/** Share of the hours that is planned: a day's minutes do not split evenly over people, and somebody always walks in. Guess. */
 export const PLANNED_SHARE = 0.93;
-/** A salon says its hours by the week. First overtime as a share of them, and prices of a minute of it and beyond it: guesses. */
-export const OVERTIME: HoursKind = { pooledDays: 7, overtimeShare: 0.12, dear: 0.5, dearest: 4 };
+/** First overtime as a share of a day, prices of a minute of it and beyond it, and of the last minute of a full day: guesses. */
+export const OVERTIME: HoursKind = { overtimeShare: 0.12, even: 0.05, dear: 0.5, dearest: 4 };
 
 /** Grams that release alone would put into an empty coat by the end of each day: what stands if nothing is done, less today's. */
 function grownOf(bare: Levels, { storeG, keep }: DogTide['coat']): Float64Array {
@@ -67,10 +67,7 @@ function shareOf({ roster, minutesPerWeek, openWeekdays }: YearBook): number {
   return usual > 0 ? minutesPerWeek / usual : 0;
 }
 
-/**
- * The salon's hours from a day on: those of who is at work on its open days, without what is kept back; a week's may be worked
- * on any of its days, Monday to Sunday.
- */
+/** The salon's hours from a day on: those of who is at work on its open days, without what is kept back. */
 export function hoursOf(book: YearBook, today: Day): Hours {
   const daily = new Float64Array(PLAN_DAYS + 1);
   const { roster, openWeekdays, minutesPerWeek } = book;
@@ -82,7 +79,7 @@ export function hoursOf(book: YearBook, today: Day): Hours {
     if (roster ? isClosed(roster, openWeekdays, on) : !openWeekdays.includes(isoWeekday(on))) continue;
     daily[d] = PLANNED_SHARE * (roster && people ? share * workMinutes(roster, openWeekdays, on) : each);
   }
-  return hoursFrom(daily, { ...OVERTIME, pooledSince: isoWeekday(addDays(today, 1)) - 1 });
+  return hoursFrom(daily, OVERTIME);
 }
 
 /** Who comes of a year: a dog, or the dogs of a household that come together. */
@@ -99,7 +96,7 @@ export interface YearOf {
 export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
   const today = learnt.from;
   const hours = hoursOf(book, today);
-  const open = Array.from({ length: PLAN_DAYS }, (_, i) => i + 1).filter((d) => (hours.daily[d] ?? 0) > 0);
+  const open = Array.from({ length: PLAN_DAYS }, (_, i) => i + 1).filter((d) => (hours.minutes[d] ?? 0) > 0);
   const tides = new Map(learnt.dogs.map((t) => [t.id, t]));
   const homes = new Map<string, BookDog[]>();
   for (const d of book.dogs) {

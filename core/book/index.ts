@@ -13,8 +13,8 @@ export {
 export { type Span, busiest, freeStarts } from './slots.ts';
 export { CoatWalk, PACKS_ABOVE, restOf, SCENARIO_WEIGHTS, WORTH, type CoatYear, type Worth } from './coat-year.ts';
 export { dogArcs, MOST_LATE_DAYS, partsOf, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
-export { hoursFrom, overtimeCost, type Hours, type HoursKind } from './hours.ts';
-export { cheapestYear, PathRoom, type DayCosts, type Year } from './paths.ts';
+export { dayCost, hoursFrom, lastDayOf, weeksOf, type Hours, type HoursKind } from './hours.ts';
+export { cheapestYear, PathRoom, yearThrough, type DayCosts, type Year } from './paths.ts';
 export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
 export { account, dogAccount, type Account, type DogAccount } from './account.ts';
 export { firstFit, type Rule } from './rules.ts';

@@ -1,15 +1,15 @@
 /** Decides a dog's cheapest year when the salon's minutes have a price on each day. */
 import type { DogArcs } from './arcs.ts';
-import { overtimeCost, type Hours } from './hours.ts';
+import { dayCost, type Hours } from './hours.ts';
 
 /**
  * What a visit of so many minutes adds to a day. With prices: a price a minute. Softly: a price that rises with what is
- * booked there, from 0 at `from` minutes by twice `half` a minute. Else what it adds to overtime.
+ * booked there, from 0 at `from` minutes by twice `half` a minute. Else what it adds to the day's own cost.
  */
 export interface DayCosts {
   readonly perMinute?: Float64Array | undefined;
   readonly soft?: { readonly from: Float64Array; readonly half: Float64Array } | undefined;
-  /** Minutes booked in each period by others. */
+  /** Minutes booked on each day by others. */
   readonly load: Float64Array;
   readonly hours: Hours;
 }
@@ -24,25 +24,17 @@ export interface Year {
 
 export const minutesOf = (a: DogArcs, y: Year, i: number): number => a.minutes[y.arcs[i] ?? 0] ?? 0;
 export const dayOf = (a: DogArcs, y: Year, i: number): number => a.day[y.nodes[i] ?? 0] ?? 0;
-export const periodOf = (a: DogArcs, y: Year, i: number): number => a.period[y.nodes[i] ?? 0] ?? 0;
 
-/** Adds a year's minutes to the periods, or takes them off. */
+/** Adds a year's minutes to the days, or takes them off. */
 export function put(a: DogArcs, y: Year, load: Float64Array, sign: 1 | -1): void {
   for (let i = 0; i < y.nodes.length; i++) {
-    const d = periodOf(a, y, i);
+    const d = dayOf(a, y, i);
     load[d] = (load[d] ?? 0) + sign * minutesOf(a, y, i);
   }
 }
 
 /** Days of a year's visits. */
 export const daysOf = (a: DogArcs, y: Year): number[] => y.nodes.map((k) => a.day[k] ?? 0);
-
-/** What all periods cost in overtime. */
-export function allOvertime(hours: Hours, load: Float64Array): number {
-  let t = 0;
-  for (let p = 0; p < load.length; p++) t += overtimeCost(hours, p, load[p] ?? 0);
-  return t;
-}
 
 /** The arc from one node to another; -1 where the dog takes no such step. */
 export function arcBetween(a: DogArcs, from: number, to: number): number {
@@ -76,6 +68,8 @@ export class PathRoom {
   p = new Float64Array(512);
   q = new Float64Array(512);
   r = new Float64Array(512);
+  s = new Float64Array(512);
+  t = new Float64Array(512);
   /** Of the last row that was looked through. */
   least = 0;
 
@@ -84,6 +78,8 @@ export class PathRoom {
       this.p = new Float64Array(2 * n);
       this.q = new Float64Array(2 * n);
       this.r = new Float64Array(2 * n);
+      this.s = new Float64Array(2 * n);
+      this.t = new Float64Array(2 * n);
     }
     if (this.value.length >= states) return;
     this.value = new Float64Array(2 * states);
@@ -130,21 +126,26 @@ const bySoftPrice: Look = ({ cost, minutes }, room, row, first, count, at) => {
   return best;
 };
 
-/** p: minutes beyond the hours; q: beyond the first overtime; r: what stands there already. */
-const byOvertime =
+/**
+ * p: minutes beyond the hours; q: beyond the first overtime; r: what the day costs already; s: half the rise of the price
+ * below the hours; t: the hours.
+ */
+const byDayCost =
   (dear: number, more: number): Look =>
   ({ cost, minutes }, room, row, first, count, at) => {
-    const { p, q, r, value } = room;
+    const { p, q, r, s, t, value } = room;
     let least = Infinity;
     let best = -1;
     for (let i = 0; i < count; i++) {
       const k = first + i;
       const m = minutes[row + i] ?? 0;
       const after = (p[k] ?? 0) + m;
-      let v = (cost[row + i] ?? 0) + (value[at + k] ?? Infinity);
+      const hours = t[k] ?? 0;
+      const within = after > 0 ? hours : hours + after;
+      let v = (cost[row + i] ?? 0) + (value[at + k] ?? Infinity) + (s[k] ?? 0) * within * within - (r[k] ?? 0);
       if (after > 0) {
         const beyond = (q[k] ?? 0) + m;
-        v += dear * after - (r[k] ?? 0) + (beyond > 0 ? more * beyond : 0);
+        v += dear * after + (beyond > 0 ? more * beyond : 0);
       }
       if (v < least) {
         least = v;
@@ -156,16 +157,16 @@ const byOvertime =
   };
 
 /** Lays each node's day into the room; how its arcs are looked through. */
-function priced({ period }: DogArcs, { perMinute, soft, load, hours }: DayCosts, room: PathRoom): Look {
-  const { p, q, r } = room;
-  const n = period.length;
+function priced({ day }: DogArcs, { perMinute, soft, load, hours }: DayCosts, room: PathRoom): Look {
+  const { p, q, r, s, t } = room;
+  const n = day.length;
   if (perMinute) {
-    for (let k = 0; k < n; k++) p[k] = perMinute[period[k] ?? 0] ?? 0;
+    for (let k = 0; k < n; k++) p[k] = perMinute[day[k] ?? 0] ?? 0;
     return byPrice;
   }
   if (soft) {
     for (let k = 0; k < n; k++) {
-      const d = period[k] ?? 0;
+      const d = day[k] ?? 0;
       const before = (load[d] ?? 0) - (soft.from[d] ?? 0);
       const half = soft.half[d] ?? 0;
       p[k] = before;
@@ -174,16 +175,17 @@ function priced({ period }: DogArcs, { perMinute, soft, load, hours }: DayCosts,
     }
     return bySoftPrice;
   }
-  const more = hours.dearest - hours.dear;
   for (let k = 0; k < n; k++) {
-    const d = period[k] ?? 0;
-    const before = (load[d] ?? 0) - (hours.minutes[d] ?? 0);
-    const beyond = before - (hours.overtime[d] ?? 0);
-    p[k] = before;
-    q[k] = beyond;
-    r[k] = (before > 0 ? hours.dear * before : 0) + (beyond > 0 ? more * beyond : 0);
+    const d = day[k] ?? 0;
+    const there = hours.minutes[d] ?? 0;
+    const on = load[d] ?? 0;
+    p[k] = on - there;
+    q[k] = on - there - (hours.overtime[d] ?? 0);
+    r[k] = dayCost(hours, d, on);
+    s[k] = there > 0 ? hours.even / (2 * there) : 0;
+    t[k] = there;
   }
-  return byOvertime(hours.dear, more);
+  return byDayCost(hours.dear, hours.dearest - hours.dear);
 }
 
 /**

@@ -47,6 +47,13 @@ const visitsOf = (arcs: readonly DogArcs[], plan: YearPlan): readonly (readonly 
 /** The first time only what visits leave is wanted: a rough plan says it. */
 const DRAFT = { evaluations: 18, everyPass: 3, mostTries: 0 } as const;
 
+/** A plan is mended so often on what its own visits leave: then what it says it costs is what it costs as it is lived. */
+const MENDS = 1;
+/** The second time little moves: few prices, the last passes, a short search. */
+const MEND = { again: 6, everyPass: 9, mostTries: 200 } as const;
+/** At last nothing moves: what is said is what these very visits leave and cost, and the bound is of those coats. */
+const AS_LIVED = { again: 16, everyPass: 0, mostTries: 0 } as const;
+
 /** So many days a year leave a rough plan choice enough; of more, every other one is looked at. */
 const ROUGH_DAYS = 110;
 const thinned = (dog: YearDog, i: number): YearDog =>
@@ -103,19 +110,28 @@ export function* planBook(
     const rough = yield* unfinished(planYear(first, hours, { ...effort, ...DRAFT }));
     return { prices: rough.prices, drafted: visitsOf(first, rough) };
   }
+  /** A plan on steps that are built from what the visits of an earlier plan leave in the coats, begun from that plan. */
+  function* planFrom(
+    { prices, visits }: { readonly prices: Float64Array; readonly visits: readonly (readonly number[])[] },
+    with_: YearEffort,
+  ): Generator<BookProgress, BookPlan> {
+    const arcs = yield* build(dogs, (dog, i) => restsAfter(dog, visits[i] ?? []));
+    const nodes = arcs.map((a, i) => (visits[i] ?? []).map((d) => a.day.indexOf(d, 1)));
+    const whole = (plan: YearPlan): BookPlan => ({ ...plan, visits: visitsOf(arcs, plan), arcs });
+    const steps = planYear(arcs, hours, with_, { prices, nodes });
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return whole(step.value);
+      const { best, ...rest } = step.value;
+      yield { ...rest, best: best && whole(best) };
+    }
+  }
   const { prices, drafted } = start
     ? { prices: start.prices, drafted: dogs.map((d) => start.visits.get(d.id) ?? []) }
     : yield* draft();
-  const arcs = yield* build(dogs, (dog, i) => restsAfter(dog, drafted[i] ?? []));
-  const nodes = arcs.map((a, i) => (drafted[i] ?? []).map((d) => a.day.indexOf(d, 1)));
-  const whole = (plan: YearPlan): BookPlan => ({ ...plan, visits: visitsOf(arcs, plan), arcs });
-  const steps = planYear(arcs, hours, effort, { prices, nodes });
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return whole(step.value);
-    const { best, ...rest } = step.value;
-    yield { ...rest, best: best && whole(best) };
-  }
+  let plan = yield* planFrom({ prices, visits: drafted }, effort);
+  for (let k = 0; k < MENDS; k++) plan = yield* planFrom(plan, { ...effort, ...MEND });
+  return yield* planFrom(plan, { ...effort, ...AS_LIVED });
 }
 
 /** The steps of a plan that nobody could take yet. */

@@ -5,37 +5,34 @@
  */
 import { seededRandom, sum } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import type { Hours } from './hours.ts';
-import { allOvertime, arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year } from './paths.ts';
+import { allDaysCost, lastDayOf, type Hours } from './hours.ts';
+import { arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year } from './paths.ts';
 import { Search } from './search.ts';
 
-/** Moving a visit so soon costs so many minutes, falling to nothing at the far end. Guesses. */
-export const NOTICE = { soonest: 8, days: 28 } as const;
+/** Moving a visit so soon costs so many minutes, falling to what any move costs at the far end: fewest first. Guesses. */
+export const NOTICE = { soonest: 8, days: 28, any: 1 } as const;
 /** Moving a visit that lies so many days ahead. */
 export const noticeCost = (daysAhead: number): number =>
-  NOTICE.soonest * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
+  NOTICE.any + (NOTICE.soonest - NOTICE.any) * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
 
 /** Minutes lost by day. A day that loses all it had is shut; on one that loses some, visits may move but need not. */
 export type Loss = ReadonlyMap<number, number>;
 /** Days that are lost whole. */
 export const wholeDays = (days: readonly number[]): Loss => new Map(days.map((d) => [d, Infinity]));
 const shutBy = (hours: Hours, lost: Loss): ReadonlySet<number> =>
-  new Set([...lost].filter(([d, m]) => m >= (hours.daily[d] ?? 0) - 1e-9).map(([d]) => d));
+  new Set([...lost].filter(([d, m]) => m >= (hours.minutes[d] ?? 0) - 1e-9).map(([d]) => d));
 
 /** The hours without what is lost. */
 export function hoursWithout(hours: Hours, lost: Loss): Hours {
-  const daily = hours.daily.slice();
   const minutes = hours.minutes.slice();
   const overtime = hours.overtime.slice();
   for (const [d, m] of lost) {
-    const p = hours.period[d] ?? 0;
-    const less = Math.min(m, daily[d] ?? 0);
-    const share = (minutes[p] ?? 0) > 0 ? less / (minutes[p] ?? 1) : 0;
-    minutes[p] = (minutes[p] ?? 0) - less;
-    overtime[p] = (overtime[p] ?? 0) * (1 - share);
-    daily[d] = (daily[d] ?? 0) - less;
+    const had = minutes[d] ?? 0;
+    const less = Math.min(m, had);
+    minutes[d] = had - less;
+    overtime[d] = (overtime[d] ?? 0) * (had > 0 ? 1 - less / had : 1);
   }
-  return { ...hours, daily, minutes, overtime };
+  return { ...hours, minutes, overtime };
 }
 
 export interface Move {
@@ -71,35 +68,45 @@ export function movesOf(dogs: readonly DogArcs[], before: readonly Year[], after
 }
 
 const total = (hours: Hours, load: Float64Array, years: readonly Year[]): number =>
-  sum(years.map((y) => y.cost)) + allOvertime(hours, load);
+  sum(years.map((y) => y.cost)) + allDaysCost(hours, load);
 
-/** Costs more than any year: what is past cannot be otherwise, and nobody works on a lost day but for what is agreed. */
+/** Costs more than any year: nobody works on a lost day but for what is agreed. */
 const NEVER = 1e7;
 
 /**
- * A dog's steps in which each planned day ahead is worth what leaving it would cost, and neither a day that is past can be
- * another nor a lost one be taken: the same dog, with the wish to stay.
+ * A dog's steps in which each planned day ahead is worth what leaving it would cost, no lost day may be taken, and what is past
+ * is as it was: the same dog, with the wish to stay.
  */
 function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>): DogArcs {
   const cost = a.cost.slice();
+  const end = a.end.slice();
   const planned = new Set(y.nodes);
-  const farthest = Math.max(today + NOTICE.days, ...lost);
+  const way = pastWay(a, y, today);
+  const dayOfNode = (k: number): number => a.day[k] ?? 0;
+  /** What a step to a node costs more, from where no step is laid down. */
+  const wish = (k: number): number => {
+    const ahead = dayOfNode(k) - today;
+    if (ahead <= 0) return Infinity;
+    if (lost.has(dayOfNode(k))) return NEVER;
+    return planned.has(k) ? -noticeCost(ahead) : 0;
+  };
   for (let j = 0; j < a.day.length; j++) {
+    const must = way.get(j);
+    if (must !== undefined) end[j] = Infinity;
     const k0 = a.first[j] ?? 0;
     const row = a.row[j] ?? 0;
-    const many = a.count[j] ?? 0;
-    for (let i = 0; i < many; i++) {
-      const day = a.day[k0 + i] ?? 0;
-      const ahead = day - today;
-      if (day > farthest) break;
-      const stays = planned.has(k0 + i);
-      const before = cost[row + i] ?? 0;
-      if (ahead <= 0) cost[row + i] = before + (stays ? 0 : NEVER);
-      else if (lost.has(day)) cost[row + i] = before + NEVER;
-      else if (stays) cost[row + i] = before - noticeCost(ahead);
+    for (let i = 0; i < (a.count[j] ?? 0); i++) {
+      const more = must === undefined ? wish(k0 + i) : k0 + i === must ? 0 : Infinity;
+      cost[row + i] = (cost[row + i] ?? 0) + more;
     }
   }
-  return { ...a, cost };
+  return { ...a, cost, end };
+}
+
+/** From today and from each visit that was, the way to the next one that was: the only one there is. */
+function pastWay(a: DogArcs, y: Year, today: number): ReadonlyMap<number, number> {
+  const past = y.nodes.filter((k) => (a.day[k] ?? 0) <= today);
+  return new Map(past.map((k, i) => [past[i - 1] ?? 0, k]));
 }
 
 /** A year as these steps cost it. */
@@ -157,8 +164,7 @@ export function repair(
     const prices = new Float64Array(load.length);
     // The search looks where days were lost, and where what was there went.
     for (const d of lost.keys())
-      for (let x = Math.max(1, d - 10); x <= Math.min(hours.period.length - 1, d + 30); x++)
-        prices[hours.period[x] ?? 0] = hours.dear;
+      for (let x = Math.max(1, d - 10); x <= Math.min(lastDayOf(hours), d + 30); x++) prices[x] = hours.dear;
     const search = new Search(held, without, now, load, prices, seededRandom(seed), room);
     for (let t = 0; t < tries; t++) {
       search.at(t / tries);
@@ -197,8 +203,8 @@ export function pushed(dogs: readonly DogArcs[], years: readonly Year[], hours: 
       const can = (z: number): boolean =>
         !gone.has(a.day[z] ?? 0) && arcBetween(a, u, z) >= 0 && (v === a.day.length || arcBetween(a, z, v) >= 0);
       const fits = (z: number): boolean => {
-        const period = a.period[z] ?? 0;
-        return (load[period] ?? 0) + (a.minutes[arcBetween(a, u, z)] ?? 0) <= (without.minutes[period] ?? 0);
+        const d = a.day[z] ?? 0;
+        return (load[d] ?? 0) + (a.minutes[arcBetween(a, u, z)] ?? 0) <= (without.minutes[d] ?? 0);
       };
       const later = Array.from({ length: v - k - 1 }, (_, j) => k + 1 + j).filter(can);
       const to = later.find(fits) ?? later[0];

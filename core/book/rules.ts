@@ -1,7 +1,7 @@
 /** Decides when dogs come by the rules that calendars are filled with today: a fixed rhythm, or when the coat has filled. */
 import type { YearDog } from './arcs.ts';
 import { CoatWalk, type CoatYear } from './coat-year.ts';
-import type { Hours } from './hours.ts';
+import { lastDayOf, type Hours } from './hours.ts';
 
 export type Rule =
   | { readonly kind: 'every'; readonly days: number }
@@ -29,7 +29,7 @@ interface DogNow {
 
 /** First fit: day by day, who has been due longest first, on the first of its own days that has room. */
 export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): readonly (readonly number[])[] {
-  const lastDay = hours.period.length - 1;
+  const lastDay = lastDayOf(hours);
   const taken = new Float64Array(hours.minutes.length);
   const state = dogs.map((dog): DogNow => ({
     dog,
@@ -45,7 +45,6 @@ export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): re
     visits: [],
   }));
   for (let d = 1; d <= lastDay; d++) {
-    const p = hours.period[d] ?? 0;
     for (const s of state) {
       for (const { walk } of s.walks) walk.walkTo(d);
       if (s.due !== undefined) continue;
@@ -59,9 +58,9 @@ export function firstFit(dogs: readonly YearDog[], hours: Hours, rule: Rule): re
       .filter((s) => s.due !== undefined && s.can.has(d))
       .sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
     for (const s of waiting) {
-      const fits = (taken[p] ?? 0) + s.slot <= (hours.minutes[p] ?? 0);
+      const fits = (taken[d] ?? 0) + s.slot <= (hours.minutes[d] ?? 0);
       if (!fits && d - (s.due ?? d) < SQUEEZED_AFTER) continue;
-      taken[p] = (taken[p] ?? 0) + s.slot;
+      taken[d] = (taken[d] ?? 0) + s.slot;
       s.visits.push(d);
       s.last = d;
       s.due = undefined;

@@ -6,12 +6,12 @@
  */
 import { randomInt, type Random } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import { overtimeCost, type Hours } from './hours.ts';
+import { dayCost, type Hours } from './hours.ts';
 import {
   arcBetween,
   cheapestYear,
   minutesOf,
-  periodOf,
+  dayOf,
   put,
   yearThrough,
   type DayCosts,
@@ -42,9 +42,9 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
   const k0 = a.first[u] ?? 0;
   const row = (a.row[u] ?? 0) - k0;
   const last = k0 + (a.count[u] ?? 0);
-  const vDay = v === undefined ? 0 : (a.period[v] ?? 0);
+  const vDay = v === undefined ? 0 : (a.day[v] ?? 0);
   const vLoad = load[vDay] ?? 0;
-  const vBefore = v === undefined ? 0 : overtimeCost(hours, vDay, vLoad);
+  const vBefore = v === undefined ? 0 : dayCost(hours, vDay, vLoad);
   let best = Infinity;
   let at = -1;
   for (let k = k0; k < last && (v === undefined || k < v); k++) {
@@ -52,16 +52,13 @@ export function nudged(a: DogArcs, y: Year, p: number, { load, hours }: DayCosts
     if (v !== undefined) {
       const arc = arcBetween(a, k, v);
       if (arc < 0) continue;
-      tail = (a.cost[arc] ?? 0) + overtimeCost(hours, vDay, vLoad + (a.minutes[arc] ?? 0)) - vBefore;
+      tail = (a.cost[arc] ?? 0) + dayCost(hours, vDay, vLoad + (a.minutes[arc] ?? 0)) - vBefore;
     }
     if (tail === Infinity) continue;
-    const day = a.period[k] ?? 0;
+    const day = a.day[k] ?? 0;
     const on = load[day] ?? 0;
     const value =
-      tail +
-      (a.cost[row + k] ?? 0) +
-      overtimeCost(hours, day, on + (a.minutes[row + k] ?? 0)) -
-      overtimeCost(hours, day, on);
+      tail + (a.cost[row + k] ?? 0) + dayCost(hours, day, on + (a.minutes[row + k] ?? 0)) - dayCost(hours, day, on);
     if (value < best) {
       best = value;
       at = k;
@@ -101,7 +98,6 @@ export class Search {
   private readonly changed = new Set<number>();
   private readonly cumulated: Float64Array;
   private readonly hot: number;
-  private readonly about: number;
   private readonly costs: DayCosts;
   private temperature = 0;
   private steps = 0;
@@ -124,7 +120,6 @@ export class Search {
     this.cumulated = new Float64Array(load.length);
     this.hot = Math.min(HOT.most, Math.max(HOT.least, (100 * HOT.hundred) / dogs.length));
     this.costs = { load, hours };
-    this.about = Math.max(1, Math.round((ABOUT_DAYS * load.length) / Math.max(1, hours.period.length)));
   }
 
   /** Sets the temperature by how much of the search is done. */
@@ -141,7 +136,7 @@ export class Search {
       // The visit nearest to the day that is looked at.
       let p = 0;
       for (let i = 1; i < y.nodes.length; i++)
-        if (Math.abs(periodOf(a, y, i) - near) < Math.abs(periodOf(a, y, p) - near)) p = i;
+        if (Math.abs(dayOf(a, y, i) - near) < Math.abs(dayOf(a, y, p) - near)) p = i;
       return y.nodes.length === 0 ? y : nudged(a, y, p, this.costs);
     });
   }
@@ -161,7 +156,7 @@ export class Search {
     const [a, y] = [this.dogs[i], this.years[i]];
     if (!a || !y) return;
     for (let v = 0; v < y.nodes.length; v++) {
-      const at = this.onDay[periodOf(a, y, v)];
+      const at = this.onDay[dayOf(a, y, v)];
       if (!at) continue;
       if (add) at.push(i);
       else {
@@ -200,7 +195,7 @@ export class Search {
     const centre = this.dearDay();
     const out: number[] = [];
     for (let k = 0; k < 2 * many && out.length < many; k++) {
-      const there = this.onDay[centre + (k === 0 ? 0 : randomInt(random, -this.about, this.about))];
+      const there = this.onDay[centre + (k === 0 ? 0 : randomInt(random, -ABOUT_DAYS, ABOUT_DAYS))];
       const i = there?.[Math.floor(random() * there.length)];
       if (i !== undefined && !out.includes(i)) out.push(i);
     }
@@ -211,14 +206,14 @@ export class Search {
     }
     if (out.length === 0) return;
     let gain = 0;
-    // What overtime these years stand for: taken off one by one, so that each difference is exact.
+    // What the days cost by these years: taken off one by one, so that each difference is exact.
     for (const i of out) {
       const [a, y] = [dogs[i], years[i]];
       if (a && y) gain += y.cost + moved(a, y, load, hours, -1);
     }
     const fresh: Year[] = [];
     // Often the first of them finds a day or two shut that are open: the others get them, and it sees what else there is.
-    const shut = random() < SHUT_SHARE ? [centre, centre + randomInt(random, -this.about, this.about)] : [];
+    const shut = random() < SHUT_SHARE ? [centre, centre + randomInt(random, -ABOUT_DAYS, ABOUT_DAYS)] : [];
     for (const [k, i] of out.entries()) {
       const [a, y] = [dogs[i], years[i]];
       if (!a || !y) continue;
@@ -258,14 +253,14 @@ export class Search {
   }
 }
 
-/** Puts a year's minutes on the days or takes them off; the overtime that they stand for. */
+/** Puts a year's minutes on the days or takes them off; what the days cost by it. */
 function moved(a: DogArcs, y: Year, load: Float64Array, hours: Hours, sign: 1 | -1): number {
   let t = 0;
   for (let i = 0; i < y.nodes.length; i++) {
-    const d = periodOf(a, y, i);
+    const d = dayOf(a, y, i);
     const before = load[d] ?? 0;
     const after = before + sign * minutesOf(a, y, i);
-    t += sign * (overtimeCost(hours, d, after) - overtimeCost(hours, d, before));
+    t += sign * (dayCost(hours, d, after) - dayCost(hours, d, before));
     load[d] = after;
   }
   return t;

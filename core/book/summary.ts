@@ -6,6 +6,7 @@ import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
 import { dogAccount } from './account.ts';
 import { WORTH } from './coat-year.ts';
+import { lastDayOf, weeksOf } from './hours.ts';
 import { dayOf, daysOf, minutesOf } from './paths.ts';
 import { moveCost } from './search.ts';
 
@@ -64,9 +65,9 @@ export function bookSummary(
   from: Day,
   next: NextVisits,
 ): BookSummary {
-  const lastDay = hours.daily.length - 1;
-  const agreedOn = new Float64Array(hours.daily.length);
-  const proposedOn = new Float64Array(hours.daily.length);
+  const lastDay = lastDayOf(hours);
+  const agreedOn = new Float64Array(hours.minutes.length);
+  const proposedOn = new Float64Array(hours.minutes.length);
   const visits = plan.years.flatMap((y, i) => {
     const [a, dog] = [plan.arcs[i], dogs[i]];
     if (!a || !dog) return [];
@@ -103,15 +104,14 @@ export function bookSummary(
       };
     });
   });
-  const weeks = Array.from({ length: hours.minutes.length - 1 }, (_, i): PlannedWeek => {
-    const p = i + 1;
-    const of = (row: Float64Array): number => row.reduce((t, m, d) => ((hours.period[d] ?? 0) === p ? t + m : t), 0);
+  const weeks = weeksOf(from, lastDay).map(({ first, last }): PlannedWeek => {
+    const of = (row: Float64Array): number => sum([...row.subarray(first, last + 1)]);
     return {
-      from: addDays(from, hours.period.indexOf(p)),
-      days: hours.period.lastIndexOf(p) - hours.period.indexOf(p) + 1,
+      from: addDays(from, first),
+      days: last - first + 1,
       agreed: of(agreedOn),
       proposed: of(proposedOn),
-      hours: of(hours.daily),
+      hours: of(hours.minutes),
     };
   });
   return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };

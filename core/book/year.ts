@@ -9,8 +9,8 @@
  */
 import { seededRandom } from '../quantity/index.ts';
 import type { DogArcs } from './arcs.ts';
-import type { Hours } from './hours.ts';
-import { allOvertime, cheapestYear, PathRoom, put, yearThrough, type DayCosts, type Year } from './paths.ts';
+import { allDaysCost, type Hours } from './hours.ts';
+import { cheapestYear, PathRoom, put, yearThrough, type DayCosts, type Year } from './paths.ts';
 import { Search } from './search.ts';
 
 export interface YearPlan {
@@ -28,7 +28,7 @@ export interface YearEffort {
   /** Evaluations of the bound, and of those the last that are made from prices that were good before. */
   readonly evaluations: number;
   readonly again: number;
-  /** Of PASSES, each so many is made. */
+  /** Of PASSES, each so many is made; 0: none, where there is a start to stand on. */
   readonly everyPass: number;
   /** Neighbourhoods tried for each dog of the book, and for all. */
   readonly triesPerDog: number;
@@ -63,6 +63,15 @@ const ADAM = { rate: 0.1, last: 0.03, first: 0.9, second: 0.99, tiny: 1e-9 } as 
 const PASSES = [0.05, 0.1, 0.2, 0.4, 0.8, 1.6, 3.2, 6.4, 12, 18, 24, 35, 48, 70, 96, 140, 192, undefined] as const;
 /** In a book so large every other pass is enough: each dog is less of a day. */
 const MANY_DOGS = 500;
+/** The most that a day earns at a price of a minute, less what it costs (the conjugate of its cost), and the minutes that earn it. */
+function dayEarns({ minutes, overtime, even, dear }: Hours, day: number, price: number): number {
+  const there = minutes[day] ?? 0;
+  if (price <= even) return even > 0 ? (price * price * there) / (2 * even) : 0;
+  return price * there - (even * there) / 2 + Math.max(0, price - dear) * (overtime[day] ?? 0);
+}
+const worthFilling = ({ minutes, overtime, even, dear }: Hours, day: number, price: number): number =>
+  (minutes[day] ?? 0) * (even > 0 ? Math.min(1, price / even) : 1) + (price > dear ? (overtime[day] ?? 0) : 0);
+
 /** Value of the dual at some prices, and the minutes that the dogs' cheapest years ask on each day. */
 function dualAt(
   dogs: readonly DogArcs[],
@@ -80,8 +89,7 @@ function dualAt(
     put(a, year, asked, 1);
   }
   for (let d = 0; d < perMinute.length; d++) {
-    const p = perMinute[d] ?? 0;
-    value -= p * (hours.minutes[d] ?? 0) + Math.max(0, p - hours.dear) * (hours.overtime[d] ?? 0);
+    value -= dayEarns(hours, d, perMinute[d] ?? 0);
   }
   return value;
 }
@@ -130,7 +138,7 @@ function* pricedHours(
     const rate = hours.dear * ADAM.rate * ADAM.last ** ((t - 1 + skip) / effort.evaluations);
     for (let d = 0; d < days; d++) {
       const p = prices[d] ?? 0;
-      const g = (asked[d] ?? 0) - (hours.minutes[d] ?? 0) - (p > hours.dear ? (hours.overtime[d] ?? 0) : 0);
+      const g = (asked[d] ?? 0) - worthFilling(hours, d, p);
       m1[d] = ADAM.first * (m1[d] ?? 0) + (1 - ADAM.first) * g;
       m2[d] = ADAM.second * (m2[d] ?? 0) + (1 - ADAM.second) * g * g;
       const step =
@@ -167,7 +175,7 @@ export function* planYear(
   const snapshot = (): YearPlan => ({
     years: [...years],
     load: load.slice(),
-    cost: years.reduce((t, y) => t + y.cost, 0) + allOvertime(hours, load),
+    cost: years.reduce((t, y) => t + y.cost, 0) + allDaysCost(hours, load),
     bound,
     prices,
   });
@@ -181,7 +189,7 @@ export function* planYear(
     put(a, y, load, 1);
   }
   const every = effort.everyPass * (dogs.length > MANY_DOGS ? 2 : 1);
-  const passes = PASSES.filter((_, i) => (PASSES.length - 1 - i) % every === 0);
+  const passes = every === 0 ? [] : PASSES.filter((_, i) => (PASSES.length - 1 - i) % every === 0);
   for (const [pass, rise] of passes.entries()) {
     const soft = rise === undefined ? undefined : softly(hours, prices, rise);
     for (const i of order) {

@@ -54,6 +54,6 @@ export function randomBook(random: Random, weeks: number, most = 6): SmallBook {
   const each = Math.abs(randomNormal(random, 90, 60));
   const daily = new Float64Array(lastDay + 1);
   for (const d of open) daily[d] = each;
-  const pooledDays = random() < 0.25 ? 7 : 1;
-  return { dogs, lastDay, hours: hoursFrom(daily, { pooledDays, overtimeShare: 0.3, dear: 0.5, dearest: 3 }) };
+  const even = random() < 0.5 ? 0.1 * random() : 0;
+  return { dogs, lastDay, hours: hoursFrom(daily, { overtimeShare: 0.3, even, dear: 0.5, dearest: 3 }) };
 }

@@ -11,9 +11,11 @@ import {
   atWork,
   awayAnswers,
   hoursOf,
+  lastDayOf,
   lossOf,
   planBook,
   rulesAgainst,
+  weeksOf,
   weeksOverIfEarly,
   whoComesSooner,
   WORTH,
@@ -91,12 +93,10 @@ describe('the roster', () => {
     );
     // The salon's shed hours are shared over the days by who is there: more on Sanna's day than on others, nothing when it is closed.
     const hours = hoursOf(file, day(parseDay('2031-04-09') ?? 0));
-    expect(hours.daily[1]).to.be.greaterThan(hours.daily[2] ?? 0);
-    expect(before.daily[1]).to.equal(before.daily[2]);
+    expect(hours.minutes[1]).to.be.greaterThan(hours.minutes[2] ?? 0);
+    expect(before.minutes[1]).to.equal(before.minutes[2]);
     const closed = file.roster?.away.find((a) => a.person === null);
-    expect(hours.daily[(closed?.from ?? 0) - (parseDay('2031-04-09') ?? 0)]).to.equal(0);
-    // Weeks of the plan are weeks of the calendar: the first ends on a Sunday.
-    expect([...hours.period.slice(1, 6)]).to.deep.equal([1, 1, 1, 1, 2]);
+    expect(hours.minutes[(closed?.from ?? 0) - (parseDay('2031-04-09') ?? 0)]).to.equal(0);
     expect((await room.call('DELETE', '/roster/away/a1')).json.away.map((a: { id: string }) => a.id)).to.not.include(
       'a1',
     );
@@ -124,7 +124,7 @@ describe('the roster', () => {
     expect(dogs[at]?.coats).to.have.lengthOf(2);
     expect(dogs[at]?.mostVisits).to.equal(3);
     // 2031-04-09 is a Wednesday: Tuesdays are the days 6, 13 and so on, where the salon is open.
-    expect(dogs[at]?.days.every((d) => d % 7 === 6 && (hours.daily[d] ?? 0) > 0)).to.equal(true);
+    expect(dogs[at]?.days.every((d) => d % 7 === 6 && (hours.minutes[d] ?? 0) > 0)).to.equal(true);
     expect(dogs.find((d) => d.id === 'demo-kelda')?.mostMinutes).to.equal(45);
   });
 });
@@ -363,7 +363,7 @@ describe('somebody is away', () => {
     // One of two people away takes half a day's minutes, and the doors stay open.
     const one = lossOf(file, learnt.from, { ...absence, person: 'demo-runa' });
     for (const [d, m] of one)
-      expect(m).to.be.within(0.3 * (year.hours.daily[d] ?? 0), 0.7 * (year.hours.daily[d] ?? 0));
+      expect(m).to.be.within(0.3 * (year.hours.minutes[d] ?? 0), 0.7 * (year.hours.minutes[d] ?? 0));
     const nothing = [
       ...awayAnswers(file, learnt, year, plan, { ...absence, from: addDays(from, 900), to: addDays(from, 901) }),
     ];
@@ -464,11 +464,16 @@ describe('days of a salon, wherever and whenever it is', () => {
         roster: { people, away },
       };
       const hours = hoursOf(book, from);
-      for (let d = 2; d < hours.period.length; d++)
-        expect((hours.period[d] ?? 0) - (hours.period[d - 1] ?? 0)).to.equal(
-          isoWeekday(addDays(from, d)) === 1 ? 1 : 0,
-        );
-      expect(hours.daily.slice(1).every((m) => m > 0)).to.equal(true);
+      const weeks = weeksOf(from, lastDayOf(hours));
+      expect(weeks[0]?.first).to.equal(1);
+      expect(weeks.at(-1)?.last).to.equal(lastDayOf(hours));
+      for (const [i, { first, last }] of weeks.entries()) {
+        const next = weeks[i + 1];
+        if (!next) continue;
+        expect(isoWeekday(addDays(from, last)), 'a week ends on a Sunday').to.equal(7);
+        expect([next.first, last - first]).to.deep.equal([last + 1, i === 0 ? last - 1 : 6]);
+      }
+      expect(hours.minutes.slice(1).every((m) => m > 0)).to.equal(true);
       expect(room.errors).to.deep.equal([]);
       await room.close();
     });

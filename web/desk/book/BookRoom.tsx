@@ -89,7 +89,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     );
   const on = day(Math.max(week.from, Number(params.get('day') ?? 0) || 0));
   const shownDay = on < week.from + week.days ? on : week.from;
-  const hoursOn = (d: Day): number => hours.daily[d - plan.from] ?? 0;
+  const hoursOn = (d: Day): number => hours.minutes[d - plan.from] ?? 0;
   const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
   const ownerOf = (v: PlannedVisit): string => file.dogs.find((d) => d.id === v.dogId)?.owner || v.dogId;
   const bookingFor = (v: PlannedVisit): BookingRecord | undefined => byVisit.get(visitKey(v));
