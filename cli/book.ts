@@ -21,7 +21,7 @@ export function bookReport(file: TideFile, asOf: Day): object {
     version: 1,
     salon: file.salon,
     asOf: formatDay(asOf),
-    good: `within ${(100 * gapOf(plan)).toFixed(2)} % of the best that any plan could do`,
+    good: `within ${(100 * gapOf(plan)).toFixed(2)} % of the best in this model`,
     cost: round(cost, 0.1),
     bound: round(bound, 0.1),
     minutes: round(kept.labour),

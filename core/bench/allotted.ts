@@ -15,15 +15,18 @@ import { figuresOf } from './work.ts';
 
 /** Steps of a layout as a script, with the minutes given by step and place; steps and zones without any are left out. */
 export function scriptFrom(laid: readonly LaidStep[], found: Coat, minutes: readonly (readonly number[])[]): Script {
-  return laid.flatMap((s, i): ScriptStep[] => {
+  const script: ScriptStep[] = [];
+  laid.forEach((s, i) => {
     const hands = s.phase.work === 'hands';
-    const zones = s.zones.flatMap(({ at }, place) => {
+    const zones: ScriptStep['zones'][number][] = [];
+    s.zones.forEach(({ at }, place) => {
       const z = found.zones[at];
       const own = minutes[i]?.[place] ?? 0;
-      return z && (!hands || own > 1e-9) ? [{ zone: z.id, minutes: own }] : [];
+      if (z && (!hands || own > 1e-9)) zones.push({ zone: z.id, minutes: own });
     });
-    return zones.length === 0 ? [] : [{ id: s.id, phase: s.phase.id, toolId: s.tool.id, zones }];
+    if (zones.length > 0) script.push({ id: s.id, phase: s.phase.id, toolId: s.tool.id, zones });
   });
+  return script;
 }
 
 /** A light finish after the comb, at most. Common practice. */

@@ -1,12 +1,12 @@
 /** What a year of visits comes to, coat by coat and day by day, with what each visit leaves for the next. */
 import { sum } from '../quantity/index.ts';
-import { waitCost, type YearDog } from './arcs.ts';
+import { partsOf, waitCost, type YearDog } from './arcs.ts';
 import { CoatWalk, type Worth } from './coat-year.ts';
 import { allDaysCost, lastDayOf, type Hours } from './hours.ts';
 
 export interface Account {
   readonly visits: number;
-  /** Minutes at the table on each day, and in all. */
+  /** Minutes of work on each day, coming and going among them; minutes at the table in all. */
   readonly load: Float64Array;
   readonly labour: number;
   /** Minutes beyond the salon's hours. */
@@ -23,6 +23,9 @@ export interface Account {
 /** One dog's visits as they would be: minutes of each, and what happened between them. */
 export interface DogAccount {
   readonly minutes: readonly number[];
+  /** The same by coat, and parts that each visit is split into by what the dogs bear. */
+  readonly byCoat: readonly (readonly number[])[];
+  readonly parts: readonly number[];
   /** Likely grams in the coat at each. */
   readonly grams: readonly number[];
   readonly homeG: number;
@@ -34,6 +37,7 @@ export interface DogAccount {
 
 export function dogAccount(dog: YearDog, days: readonly number[], lastDay: number, worth: Worth): DogAccount {
   const minutes = days.map(() => 0);
+  const byCoat: number[][] = days.map(() => []);
   const grams = days.map(() => 0);
   let homeG = 0;
   let packedDays = 0;
@@ -48,6 +52,7 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
       packedDays += walk.packedDays;
       if (i === days.length) break;
       minutes[i] = (minutes[i] ?? 0) + walk.minutes();
+      byCoat[i]?.push(walk.minutes());
       grams[i] = (grams[i] ?? 0) + walk.grams;
       left = (1 - coat.takes) * walk.grams;
       from = x;
@@ -61,12 +66,13 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
     waitsCost += waitCost(dog, { since: last, on: x, isNext: i === 0 && i < days.length }, worth);
     last = x;
   }
-  return { minutes, grams, homeG, packedDays, lateDays, waitsCost };
+  const parts = byCoat.map((of) => partsOf(of, dog));
+  return { minutes, byCoat, parts, grams, homeG, packedDays, lateDays, waitsCost };
 }
 
 /** What one dog's visits cost, without the salon's hours being short. */
-export const dogCost = ({ minutes, homeG, packedDays, waitsCost }: DogAccount, worth: Worth): number =>
-  worth.visit * minutes.length + sum(minutes) + worth.homeGram * homeG + worth.packedDay * packedDays + waitsCost;
+export const dogCost = ({ minutes, parts, homeG, packedDays, waitsCost }: DogAccount, worth: Worth): number =>
+  worth.visit * sum(parts) + sum(minutes) + worth.homeGram * homeG + worth.packedDay * packedDays + waitsCost;
 
 /** What all visits of a book come to. */
 export function account(
@@ -84,7 +90,8 @@ export function account(
     const a = dogAccount(dog, days, lastDay, worth);
     for (const [k, m] of a.minutes.entries()) {
       const d = days[k] ?? 0;
-      load[d] = (load[d] ?? 0) + m;
+      const length = (dog.fixed.includes(d) ? dog.lengths?.get(d) : undefined) ?? m;
+      load[d] = (load[d] ?? 0) + length + worth.visit * (a.parts[k] ?? 1);
       all.labour += m;
     }
     all.visits += days.length;

@@ -12,25 +12,31 @@ export interface YearDog {
   readonly coats: readonly CoatYear[];
   /** Days on which it can come, ascending. */
   readonly days: readonly number[];
-  /** Days since its last visit, negative or 0. */
+  /** Days since its last visit, negative or 0; of a household, of the dog that came longest ago. */
   readonly lastVisit: number;
+  /** The first day on which it may come again, where that is not its shortest interval after `lastVisit`. */
+  readonly notBefore?: number | undefined;
   readonly shortest: number;
   readonly longest: number;
   /** The day on which it is due next, as every room says; absent: by its longest interval. */
   readonly due?: number | undefined;
   /** Visits that are agreed: every plan holds them, whatever their interval. */
   readonly fixed: readonly number[];
+  /** Minutes for which an agreed visit is booked, by its day; absent: as long as its coat is likely to take. */
+  readonly lengths?: ReadonlyMap<number, number> | undefined;
   /** Visits the owner pays for in this time, at least those agreed; absent: as many as are worth it. */
   readonly mostVisits?: number | undefined;
   /** Days that the salon loses: where the last of its days are among them, it may wait beyond them. */
   readonly lost?: ReadonlySet<number> | undefined;
-  /** Longest that it may be worked at a time: a longer visit is split over days of the same week, each with its own way. */
-  readonly mostMinutes?: number | undefined;
+  /** Longest that each of its coats may be worked at a time: a longer visit is split over days of the same week, each with its own way. */
+  readonly mostMinutes?: readonly (number | undefined)[] | undefined;
 }
 
-/** Parts that a visit of so many minutes comes to. */
-export const partsOf = (minutes: number, { mostMinutes }: Pick<YearDog, 'mostMinutes'>): number =>
-  mostMinutes === undefined ? 1 : Math.max(1, Math.ceil(minutes / mostMinutes - 1e-9));
+/** Parts that a visit comes to in which each coat takes so many minutes: as many as the dog that bears least for its coat. */
+export const partsOf = (minutes: readonly number[], { mostMinutes = [] }: Pick<YearDog, 'mostMinutes'>): number =>
+  minutes.reduce((most, m, i) => Math.max(most, partsAt(m, mostMinutes[i])), 1);
+const partsAt = (minutes: number, most: number | undefined): number =>
+  most === undefined ? 1 : Math.ceil(minutes / most - 1e-9);
 
 /** A dog's possible visits and steps. Node 0 is today; node n > 0 is a visit on day[n]. */
 export interface DogArcs {
@@ -40,7 +46,7 @@ export interface DogArcs {
   readonly first: Int32Array;
   readonly count: Int32Array;
   readonly row: Int32Array;
-  /** Of an arc: cost without the salon's hours being short, and minutes on the day it ends. */
+  /** Of an arc: cost without the salon's hours being short, and minutes that it takes of the day it ends on. */
   readonly cost: Float32Array;
   readonly minutes: Float32Array;
   /** Cost of the time from a node to the end of the plan, when no visit follows; Infinity where one does. */
@@ -62,6 +68,10 @@ export function waitCost(
 
 /** Beyond its longest interval a dog may wait so many days more, at a price. */
 export const MOST_LATE_DAYS = 21;
+/** Days that two of its visits may lie apart: where the owner pays for few, twice as far as those would lie evenly. */
+const spanOf = ({ longest, mostVisits }: YearDog, lastDay: number): number =>
+  Math.max(longest + MOST_LATE_DAYS, mostVisits === undefined ? 0 : Math.ceil((2 * lastDay) / (mostVisits + 1)));
+
 /** Its own days that it may choose from however late they are: one of them may be lost. */
 const LEAST_CHOICE = 4;
 
@@ -123,6 +133,7 @@ export function dogArcs(
   room: ArcRoom = new ArcRoom(),
 ): DogArcs {
   const lastDay = lastDayOf(hours);
+  const mostApart = spanOf(dog, lastDay);
   const fixed = [...dog.fixed].filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
   const days = [...new Set([...dog.days.filter((d) => d >= 1 && d <= lastDay), ...fixed])].sort((a, b) => a - b);
   const n = days.length + 1;
@@ -142,23 +153,33 @@ export function dogArcs(
       if (coat) walk.begin(w, j === 0 ? coat.storeG : rests(coat, i, w));
     }
     const mustAt = fixed.find((f) => f > w);
-    const from = since + dog.shortest;
+    const from = j === 0 && dog.notBefore !== undefined ? dog.notBefore : since + dog.shortest;
     // As far as the next agreed visit, else the latest day; at least over the first few days there are.
     let k = j + 1;
     while (k < n && (day[k] ?? 0) < from && isFixed[k] === 0) k++;
     first[j] = k;
     row[j] = used;
-    const latest =
-      mustAt ?? Math.min(lastDay, Math.max(since + dog.longest + MOST_LATE_DAYS, leastChoice(day, k, dog.lost)));
+    const latest = mustAt ?? Math.min(lastDay, Math.max(since + mostApart, leastChoice(day, k, dog.lost)));
     let many = 0;
     while (k + many < n && (day[k + many] ?? 0) <= latest) many++;
     room.fit(used + many);
     const { cost, minutes } = room;
-    for (const walk of walks) walk.addVisits(day, k, many, minutes, cost, used, worth);
+    const parts = new Uint8Array(many).fill(1);
+    for (const [i, walk] of walks.entries()) {
+      const most = dog.mostMinutes?.[i];
+      const before = most === undefined ? undefined : minutes.slice(used, used + many);
+      walk.addVisits(day, k, many, minutes, cost, used, worth);
+      for (let v = 0; before && v < many; v++)
+        parts[v] = Math.max(parts[v] ?? 1, partsAt((minutes[used + v] ?? 0) - (before[v] ?? 0), most));
+    }
     for (let i = 0; i < many; i++) {
-      const parts = partsOf(minutes[used + i] ?? 0, dog);
-      const waits = waitCost(dog, { since, on: day[k + i] ?? 0, isNext: j === 0 }, worth);
-      cost[used + i] = (cost[used + i] ?? 0) + parts * worth.visit + waits;
+      const on = day[k + i] ?? 0;
+      const coming = (parts[i] ?? 1) * worth.visit;
+      const waits = waitCost(dog, { since, on, isNext: j === 0 }, worth);
+      cost[used + i] = (cost[used + i] ?? 0) + coming + waits;
+      // Welcome, check and clearing are work as well; what is agreed takes what it is booked for.
+      const length = (isFixed[k + i] === 1 ? dog.lengths?.get(on) : undefined) ?? minutes[used + i] ?? 0;
+      minutes[used + i] = length + coming;
     }
     used += many;
     count[j] = used - (row[j] ?? 0);

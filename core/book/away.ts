@@ -83,7 +83,7 @@ export function* awayAnswers(
           dogIds: ids,
           from: addDays(today, from),
           to: to === undefined ? undefined : addDays(today, to),
-          minutes: a && y && at >= 0 ? minutesOf(a, y, at) : 0,
+          minutes: a && y && at >= 0 ? minutesOf(a, y, at) - WORTH.visit : 0,
           was: dogs[dog]?.fixed.includes(from) ? (unagreed(ids, from) ? 'tentative' : 'agreed') : 'planned',
         };
       })

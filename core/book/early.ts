@@ -3,7 +3,7 @@ import { addDays, type Day } from '../quantity/index.ts';
 import { dogAccount, dogCost } from './account.ts';
 import { WORTH, type CoatYear } from './coat-year.ts';
 import type { YearOf } from './from-tide.ts';
-import { lastDayOf, weeksOf } from './hours.ts';
+import { dayCost, lastDayOf, weeksOf } from './hours.ts';
 import type { BookPlan } from './plan-book.ts';
 
 /** A coat whose release comes so many days sooner; the last days repeat. */
@@ -44,7 +44,7 @@ export function weeksOverIfEarly(
     const { minutes } = dogAccount({ ...dog, coats: dog.coats.map((c) => earlier(c, days)) }, visits, lastDay, WORTH);
     for (const [k, m] of minutes.entries()) {
       const d = visits[k] ?? 0;
-      load[d] = (load[d] ?? 0) + m;
+      load[d] = (load[d] ?? 0) + m + WORTH.visit;
     }
   }
   return weeksOf(from, lastDay).flatMap(({ first, last }): WeekOver[] => {
@@ -77,6 +77,10 @@ export function whoComesSooner(
 ): readonly Sooner[] {
   const lastDay = lastDayOf(hours);
   const d = on - from;
+  const moreOn = (day: number, minutes: number): number => {
+    const there = plan.load[day] ?? 0;
+    return dayCost(hours, day, there + minutes) - dayCost(hours, day, there);
+  };
   return dogs
     .flatMap((dog, i): Sooner[] => {
       const visits = plan.visits[i] ?? [];
@@ -86,7 +90,10 @@ export function whoComesSooner(
       if (was === undefined || was > d + LOOK_DAYS || d - before < dog.shortest || !dog.days.includes(d)) return [];
       const now = dogAccount(dog, visits, lastDay, WORTH);
       const then = dogAccount(dog, visits.with(p, d), lastDay, WORTH);
-      const gain = dogCost(now, WORTH) - dogCost(then, WORTH);
+      const [takes, took] = [(then.minutes[p] ?? 0) + WORTH.visit, (now.minutes[p] ?? 0) + WORTH.visit];
+      // The hours that it leaves are free for others, and those that it takes are not.
+      const freed = moreOn(was, -took) + moreOn(d, takes);
+      const gain = dogCost(now, WORTH) - dogCost(then, WORTH) - freed;
       const [dogId] = members[i] ?? [];
       if (gain <= 1 || dogId === undefined) return [];
       return [{ dogId, from: addDays(from, was), minutes: then.minutes[p] ?? 0, gain, grams: now.homeG - then.homeG }];

@@ -1,5 +1,5 @@
 /** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
-import { addDays, isoWeekday, type Day } from '../quantity/index.ts';
+import { addDays, isoWeekday, sum, type Day } from '../quantity/index.ts';
 import { waitsForVet } from '../check/index.ts';
 import {
   AHEAD_DAYS,
@@ -12,7 +12,7 @@ import {
 } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
-import { isClosed, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
+import { ANY_TIME, isClosed, mayCome, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
 import { hoursFrom, type Hours, type HoursKind } from './hours.ts';
 
 /** The plan holds whole weeks. */
@@ -88,8 +88,8 @@ export interface YearOf {
   /** Ids of the dogs behind each, in the order of its coats. */
   readonly members: readonly (readonly string[])[];
   readonly hours: Hours;
-  /** What stands in the book, by dog. */
-  readonly booked: ReadonlyMap<string, BookDog['booked']>;
+  /** Dogs for which there is no day at all, as their owners wish and people work. */
+  readonly noDay: readonly string[];
 }
 
 /** A year to plan: dogs that the tide knows, in the book's order. Day 0 is the day the tide was learnt on. */
@@ -107,12 +107,10 @@ export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
   }
   // Where one of a household waits for a vet only what is agreed stands: nobody is invited.
   const houses = [...homes.values()].filter((of) => !waits(of) || of.some((d) => d.booked.length > 0));
-  return {
-    dogs: houses.map((of) => yearDog(of, book, tides, today, open)),
-    members: houses.map((of) => of.map((d) => d.id)),
-    hours,
-    booked: new Map(book.dogs.map((d) => [d.id, d.booked])),
-  };
+  const dogs = houses.map((of) => yearDog(of, book, tides, today, open));
+  const members = houses.map((of) => of.map((d) => d.id));
+  const none = houses.map((of, i) => !waits(of) && dogs[i]?.days.length === 0 && dogs[i]?.fixed.length === 0);
+  return { dogs, members, hours, noDay: members.flatMap((ids, i) => (none[i] ? ids : [])) };
 }
 
 const waits = (of: readonly BookDog[]): boolean => of.some((d) => waitsForVet(d.holds));
@@ -124,15 +122,16 @@ function yearDog(
   today: Day,
   open: readonly number[],
 ): YearDog {
-  const wishes = of.flatMap((d) => book.wishes?.[d.id] ?? []);
+  const wishes = of.map((d) => book.wishes?.[d.id] ?? ANY_TIME);
+  const roster = book.roster ?? { people: [], away: [] };
   const days = (waits(of) ? [] : open).filter((d) =>
-    wishes.every((w) => w.weekdays.length === 0 || w.weekdays.includes(isoWeekday(addDays(today, d)))),
+    wishes.every((w) => mayCome(roster, book.openWeekdays, addDays(today, d), w)),
   );
   const fixed = [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter(
     (x) => x >= 1 && x <= PLAN_DAYS,
   );
-  const shortest = Math.min(...of.map((d) => d.rhythm.shortest));
-  // Skin rests between visits, also before one that is agreed already.
+  // Each dog keeps its own rest, also before a visit that is agreed already.
+  const shortest = Math.max(...of.map((d) => d.rhythm.shortest));
   const rested = days.filter((d) => fixed.every((f) => Math.abs(f - d) >= shortest));
   const lastOf = (d: BookDog): number => {
     if (comesOn(d, today)) return 0;
@@ -150,21 +149,30 @@ function yearDog(
     return due ? [due.day - today] : [];
   });
   const most = wishes.flatMap((w) => w.mostVisits ?? []);
-  const bears = of.flatMap((d) => book.mostMinutes?.[d.id] ?? []);
+  const mostVisits = most.length > 0 ? Math.min(...most) : undefined;
+  // Who pays for few visits has long waits between them, and the best days for them are sought over the whole year.
+  const apart = mostVisits === undefined ? 0 : Math.round(PLAN_DAYS / (mostVisits + 1));
+  const longest = Math.max(Math.min(...of.map((d) => d.rhythm.longest)), shortest);
+  const known = of.flatMap((d) => (tides.has(d.id) ? [d] : []));
   return {
     id: of[0]?.id ?? '',
-    coats: of.flatMap((d) => {
+    coats: known.flatMap((d) => {
       const tide = tides.get(d.id);
       return tide ? [coatOf(d, tide, today)] : [];
     }),
     days: rested,
-    // Of a household, who came longest ago and who may come soonest decide together.
     lastVisit: Math.min(...of.map(lastOf)),
+    notBefore: Math.max(...of.map((d) => lastOf(d) + d.rhythm.shortest)),
     shortest,
-    longest: Math.min(...of.map((d) => d.rhythm.longest)),
-    due: dues.length > 0 ? Math.min(...dues) : undefined,
+    longest: Math.max(longest, apart),
+    due: dues.length > 0 && apart <= longest ? Math.min(...dues) : undefined,
     fixed,
-    mostVisits: most.length > 0 ? Math.min(...most) : undefined,
-    mostMinutes: of.length === 1 ? bears[0] : undefined,
+    lengths: new Map(fixed.map((f) => [f, sum(of.flatMap((d) => minutesOn(d, addDays(today, f))))])),
+    mostVisits,
+    mostMinutes: known.map((d) => book.mostMinutes?.[d.id]),
   };
 }
+
+/** Minutes for which a dog is booked on a day. */
+const minutesOn = ({ booked }: BookDog, on: Day): readonly number[] =>
+  booked.flatMap((b) => (b.day === on ? [b.minutes] : []));

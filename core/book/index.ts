@@ -3,6 +3,7 @@ export {
   ANY_TIME,
   atWork,
   isClosed,
+  mayCome,
   weekMinutes,
   workMinutes,
   type Absence,
@@ -16,7 +17,7 @@ export { dogArcs, MOST_LATE_DAYS, partsOf, usualRests, type DogArcs, type Rests,
 export { dayCost, hoursFrom, lastDayOf, weeksOf, type Hours, type HoursKind } from './hours.ts';
 export { cheapestYear, PathRoom, yearThrough, type DayCosts, type Year } from './paths.ts';
 export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
-export { account, dogAccount, type Account, type DogAccount } from './account.ts';
+export { account, dogAccount, dogCost, type Account, type DogAccount } from './account.ts';
 export { firstFit, type Rule } from './rules.ts';
 export { planBook, restsAfter, startFrom, type BookPlan, type BookProgress, type BookStart } from './plan-book.ts';
 export {
@@ -50,6 +51,7 @@ export {
   gapOf,
   otherwiseNear,
   secondDay,
+  workOf,
   type BookSummary,
   type Otherwise,
   type PlannedVisit,

@@ -1,6 +1,6 @@
 /** Decides who works on a day, and how many minutes that is. */
 import { isoWeekday, sum, type Day } from '../quantity/index.ts';
-import type { StageKind } from '../day/index.ts';
+import { STAGE_KINDS, type StageKind } from '../day/index.ts';
 
 export interface RosterPerson {
   readonly id: string;
@@ -70,3 +70,23 @@ export interface VisitWish {
   readonly person: string | null;
 }
 export const ANY_TIME: VisitWish = { weekdays: [], from: 0, to: 1440, mostVisits: null, household: '', person: null };
+
+/** An owner who can bring the dog for less of a day than this cannot bring it, minutes. Guess. */
+const LEAST_MINUTES = 30;
+
+/**
+ * May a dog with these wishes come on an open day: its weekday, somebody at work in its hours, everything done by somebody
+ * who does it, and the person it wishes for. What nobody of the roster does, this house does not do; without a roster
+ * everybody does all.
+ */
+export function mayCome(roster: Roster, openWeekdays: readonly number[], on: Day, wish: VisitWish): boolean {
+  if (wish.weekdays.length > 0 && !wish.weekdays.includes(isoWeekday(on))) return false;
+  if (roster.people.length === 0) return true;
+  const there = atWork(roster, openWeekdays, on);
+  if (!there.some((p) => Math.min(p.to, wish.to) - Math.max(p.from, wish.from) >= LEAST_MINUTES)) return false;
+  const missing = STAGE_KINDS.some(
+    (k) => roster.people.some((p) => p.can.includes(k)) && !there.some((p) => p.can.includes(k)),
+  );
+  const wished = wish.person !== null && roster.people.some((p) => p.id === wish.person);
+  return !missing && (!wished || there.some((p) => p.id === wish.person));
+}

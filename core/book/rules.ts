@@ -1,6 +1,6 @@
 /** Decides when dogs come by the rules that calendars are filled with today: a fixed rhythm, or when the coat has filled. */
 import type { YearDog } from './arcs.ts';
-import { CoatWalk, type CoatYear } from './coat-year.ts';
+import { CoatWalk, WORTH, type CoatYear } from './coat-year.ts';
 import { lastDayOf, type Hours } from './hours.ts';
 
 export type Rule =
@@ -12,7 +12,7 @@ export type Rule =
 const SQUEEZED_AFTER = 21;
 
 /** A slot as calendars have it: the dog's usual length, whatever its coat holds that day. */
-const slotOf = (dog: YearDog): number => dog.coats.reduce((t, c) => t + (c.minutesAt[USUAL_LOAD] ?? 0), 0);
+const slotOf = (dog: YearDog): number => dog.coats.reduce((t, c) => t + (c.minutesAt[USUAL_LOAD] ?? 0), WORTH.visit);
 /** Place of the usual load among the tide's MINUTE_LOADS: a coat between blows. */
 const USUAL_LOAD = 2;
 

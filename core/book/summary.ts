@@ -1,13 +1,12 @@
 /** What is said of a book's plan: visits with what another week would cost, weeks against hours, how good it is. */
 import { addDays, sum, type Day } from '../quantity/index.ts';
 import type { VisitAhead } from '../tide/index.ts';
-import { partsOf } from './arcs.ts';
 import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
 import { dogAccount } from './account.ts';
 import { WORTH } from './coat-year.ts';
 import { lastDayOf, weeksOf } from './hours.ts';
-import { dayOf, daysOf, minutesOf } from './paths.ts';
+import { dayOf, daysOf } from './paths.ts';
 import { moveCost } from './search.ts';
 
 /** The same visit on another day, all else as planned: minutes and cost more (less, where negative). */
@@ -39,7 +38,7 @@ export interface PlannedVisit {
 export interface PlannedWeek {
   readonly from: Day;
   readonly days: number;
-  /** Minutes that are booked, minutes that are proposed on top, and those the salon plans with. */
+  /** Minutes of work that are booked, those proposed on top, coming and going among both, and those the salon plans with. */
   readonly agreed: number;
   readonly proposed: number;
   readonly hours: number;
@@ -51,6 +50,8 @@ export interface BookSummary {
   readonly bound: number;
   readonly visits: readonly PlannedVisit[];
   readonly weeks: readonly PlannedWeek[];
+  /** Dogs for which there is no day at all, as their owners wish and people work. */
+  readonly noDay: readonly string[];
 }
 
 type NextVisits = (dogId: string, on: Day) => VisitAhead | undefined;
@@ -60,7 +61,7 @@ const ABOUT_DAYS = 14;
 
 /** What a plan comes to, visits by day. Day 0 of the plan is `from`. next: what every room says of a dog's next visit on a day. */
 export function bookSummary(
-  { dogs, members, hours, booked }: YearOf,
+  { dogs, members, hours, noDay }: YearOf,
   plan: BookPlan,
   from: Day,
   next: NextVisits,
@@ -78,13 +79,14 @@ export function bookSummary(
       // An agreed visit is said as if nothing came before it, like everywhere: what is only proposed may never come.
       const isFirst = p === 0 || d === Math.min(...dog.fixed);
       const { minutes, grams } = (isFirst && together(next, members[i] ?? [], addDays(from, d))) || {
-        minutes: minutesOf(a, y, p),
+        minutes: now.minutes[p] ?? 0,
         grams: now.grams[p] ?? 0,
       };
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
-      const length = agreed ? bookedFor(booked, members[i] ?? [], addDays(from, d)) : undefined;
-      on[d] = (on[d] ?? 0) + (length ?? minutes);
+      const length = agreed ? dog.lengths?.get(d) : undefined;
+      const parts = now.parts[p] ?? 1;
+      on[d] = (on[d] ?? 0) + workOf({ length, minutes, parts });
       const others = moveCost(a, y, p, { load: plan.load, hours })
         .filter((m) => Math.abs(m.day - d) <= ABOUT_DAYS)
         .map((m): Otherwise => {
@@ -97,7 +99,7 @@ export function bookSummary(
         day: addDays(from, d),
         minutes,
         length,
-        parts: partsOf(minutes, dog),
+        parts,
         agreed,
         others,
         grams,
@@ -114,12 +116,12 @@ export function bookSummary(
       hours: of(hours.minutes),
     };
   });
-  return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks };
+  return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks, noDay };
 }
 
-/** Minutes for which these dogs are booked on a day. */
-const bookedFor = (booked: YearOf['booked'], ids: readonly string[], on: Day): number =>
-  sum(ids.flatMap((id) => (booked.get(id) ?? []).filter((b) => b.day === on).map((b) => b.minutes)));
+/** Minutes of work that a visit is: as long as it is booked for, or likely takes, and coming and going. */
+export const workOf = ({ length, minutes, parts }: Pick<PlannedVisit, 'length' | 'minutes' | 'parts'>): number =>
+  (length ?? minutes) + parts * WORTH.visit;
 
 /** The next visit of all these dogs on a day. */
 function together(next: NextVisits, ids: readonly string[], on: Day) {

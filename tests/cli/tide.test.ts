@@ -89,7 +89,7 @@ describe('wt book', () => {
     expect(status).to.equal(0);
     const plan = JSON.parse(stdout);
     expect(plan.format).to.equal('woolly-tide/book-plan');
-    expect(plan.good).to.match(/^within \d+\.\d\d % of the best that any plan could do$/);
+    expect(plan.good).to.match(/^within \d+\.\d\d % of the best in this model$/);
     expect(plan.bound).to.be.at.most(plan.cost);
     // Weeks are the calendar's: the first and the last may be shorter.
     expect(plan.weeks).to.have.length.within(52, 53);

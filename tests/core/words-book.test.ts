@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { dayFromCivil } from '../../core/quantity/index.ts';
 import type { YearChange } from '../../core/tally/index.ts';
-import { earlyText, goodness, otherwiseText, ruleText } from '../../web/words/book.ts';
+import { earlyText, goodness, noDayText, otherwiseText, ruleText } from '../../web/words/book.ts';
 import { changeText, groupName, valueText } from '../../web/words/tally.ts';
 import { didWords, fieldWord, partsChanged, valueWord } from '../../web/words/trail.ts';
 
@@ -11,10 +11,15 @@ const TUESDAY = dayFromCivil({ year: 2031, month: 4, dayOfMonth: 15 });
 
 describe('the book in words', () => {
   it('says how near a plan is to the best, never better than it is known', () => {
-    const plan = { from: TUESDAY, visits: [], weeks: [] };
-    expect(goodness({ ...plan, cost: 100, bound: 100 })).to.equal('No plan could be better.');
+    const plan = { from: TUESDAY, visits: [], weeks: [], noDay: [] };
+    expect(goodness({ ...plan, cost: 100, bound: 100 })).to.match(/^Within 0\.01\s% of the best in this model\.$/);
     expect(goodness({ ...plan, cost: 100.05, bound: 100 })).to.match(/^Within 0\.05\s% of/);
     expect(goodness({ ...plan, cost: 102.34, bound: 100 })).to.match(/^Within 2\.3\s% of/);
+  });
+
+  it('names dogs that no day suits, and says nothing where there are none', () => {
+    expect(noDayText([])).to.equal('');
+    expect(noDayText(['Sisu', 'Scout'])).to.match(/^No day suits Sisu and Scout: .*\.$/);
   });
 
   it('says what another day would change, and keeps still about nothing', () => {

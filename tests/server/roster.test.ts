@@ -125,7 +125,7 @@ describe('the roster', () => {
     expect(dogs[at]?.mostVisits).to.equal(3);
     // 2031-04-09 is a Wednesday: Tuesdays are the days 6, 13 and so on, where the salon is open.
     expect(dogs[at]?.days.every((d) => d % 7 === 6 && (hours.minutes[d] ?? 0) > 0)).to.equal(true);
-    expect(dogs.find((d) => d.id === 'demo-kelda')?.mostMinutes).to.equal(45);
+    expect(dogs.find((d) => d.id === 'demo-kelda')?.mostMinutes).to.deep.equal([45]);
   });
 });
 
@@ -133,7 +133,7 @@ describe('the sheet over HTTP', () => {
   it('holds the day’s dogs with the stages of their plans, people at work, places, and dogs that must not meet', async () => {
     const room = await openRoom();
     const page = await sheet(room);
-    expect(page.visits.length).to.be.greaterThan(3);
+    expect(page.visits.length).to.be.at.least(3);
     expect(page.people.map((p) => p.name)).to.deep.equal(['Bertil', 'Runa']);
     expect(page.asked.places.map((p) => p.id)).to.deep.equal(['table-1', 'table-2', 'tub-1', 'dryer-1', 'dryer-2']);
     const laid = planDay(page.asked);

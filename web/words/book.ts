@@ -5,13 +5,17 @@ import type { MovedLength } from '../../core/tide/index.ts';
 import { shortDay, weekdayName } from './dates.ts';
 import { grams, listText, minutesText } from './figures.ts';
 
-/** "Within 0.2 % of the best that any plan could do." */
+/** "Within 0.2 % of the best in this model." */
 export function goodness(plan: BookSummary): string {
   const gap = 100 * gapOf(plan);
-  return gap < 0.01
-    ? 'No plan could be better.'
-    : `Within ${gap < 0.1 ? gap.toFixed(2) : gap.toFixed(1)}\u00a0% of the best that any plan could do.`;
+  return `Within ${gap < 0.1 ? Math.max(0.01, gap).toFixed(2) : gap.toFixed(1)}\u00a0% of the best in this model.`;
 }
+
+/** Dogs that no day suits; '' where there are none. */
+export const noDayText = (names: readonly string[]): string =>
+  names.length === 0
+    ? ''
+    : `No day suits ${listText(names)}: nobody who may do the work is there when the owner can come. See wishes and who works.`;
 
 /** Differences below these are no difference. */
 const LITTLE_MINUTES = 1;

@@ -6,7 +6,7 @@ import type { BookingRecord } from '../../../contract/booking.ts';
 import type { CallRecord } from '../../../contract/roster.ts';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
-import { hoursOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
+import { hoursOf, workOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/index.ts';
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
@@ -15,7 +15,7 @@ import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.t
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { useBookPlan, type BookAnswer } from '../../work/useBookPlan.ts';
 import { SoonerList } from './SoonerList.tsx';
-import { earlyText, goodness } from '../../words/book.ts';
+import { earlyText, goodness, noDayText } from '../../words/book.ts';
 import { longDay, monthYear, shortDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { Learning } from '../tide/Learning.tsx';
@@ -119,9 +119,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
     day: longDay(shownDay),
   };
   const dayVisits = inWeek.filter((v) => v.day === shownDay);
-  const load = Math.round(
-    span === 'day' ? sum(dayVisits.map((v) => v.length ?? v.minutes)) : week.agreed + week.proposed,
-  );
+  const load = Math.round(span === 'day' ? sum(dayVisits.map(workOf)) : week.agreed + week.proposed);
   return (
     <div className={working ? 'wt-book is-old' : 'wt-book'}>
       <section className="wt-sheet" aria-label="The year">
@@ -135,6 +133,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
           Solid: in the book. Hatched: proposed. The line is what the salon plans with, 93 % of its hours.
         </p>
         <p className="mb-0">{earlyText(early)}</p>
+        {plan.noDay.length > 0 && <p className="wt-note mb-0">{noDayText(plan.noDay.map(nameOf))}</p>}
       </section>
       <section className="wt-sheet" aria-labelledby="week">
         <div className="wt-title mb-0">
