@@ -124,6 +124,89 @@ export const usualRests =
   (coat, _i, w) =>
     restOf(coat, w, Math.round((shortest + longest) / 2));
 
+/** One dog while its rows are built: its days, and those that are agreed. */
+interface Build {
+  readonly dog: YearDog;
+  readonly worth: Worth;
+  readonly day: Int32Array;
+  /** Agreed days in order, and by node whether it is one. */
+  readonly fixed: readonly number[];
+  readonly isFixed: Uint8Array;
+  readonly walks: readonly CoatWalk[];
+  readonly lastDay: number;
+  readonly mostApart: number;
+}
+
+/** Targets of the steps from a node: the first, and how many; and whether an agreed visit follows it. */
+function targetsFrom({ dog, day, fixed, isFixed, lastDay, mostApart }: Build, j: number) {
+  const n = day.length;
+  const w = day[j] ?? 0;
+  const since = j === 0 ? dog.lastVisit : w;
+  const from = j === 0 && dog.notBefore !== undefined ? dog.notBefore : since + dog.shortest;
+  let first = j + 1;
+  while (first < n && (day[first] ?? 0) < from && isFixed[first] === 0) first++;
+  const mustAt = fixed.find((f) => f > w);
+  // As far as the next agreed visit, else the latest day; at least over the first few days there are.
+  const latest = mustAt ?? Math.min(lastDay, Math.max(since + mostApart, leastChoice(day, first, dog.lost)));
+  let many = 0;
+  while (first + many < n && (day[first + many] ?? 0) <= latest) many++;
+  return { since, from, first, many, mustAt };
+}
+
+/** The row of one node: its first target, how many there are, and its place in the room. */
+interface RowOf {
+  readonly first: number;
+  readonly many: number;
+  readonly at: number;
+}
+
+/** Writes what the coats take and cost on each target into the row; parts that each visit is split into. */
+function walkRow(
+  { dog, worth, day, walks }: Build,
+  { first, many, at }: RowOf,
+  { cost, minutes }: ArcRoom,
+): Uint8Array {
+  const parts = new Uint8Array(many).fill(1);
+  for (const [i, walk] of walks.entries()) {
+    const most = dog.mostMinutes?.[i];
+    const before = most === undefined ? undefined : minutes.slice(at, at + many);
+    walk.addVisits(day, first, many, minutes, cost, at, worth);
+    before?.forEach((m, v) => (parts[v] = Math.max(parts[v] ?? 1, partsAt((minutes[at + v] ?? 0) - m, most))));
+  }
+  return parts;
+}
+
+/** Writes minutes and cost of the steps from a node, whose walks have begun, into its row. */
+function fillRow(build: Build, j: number, row: RowOf, room: ArcRoom): void {
+  const { dog, worth, day, isFixed } = build;
+  const since = j === 0 ? dog.lastVisit : (day[j] ?? 0);
+  const parts = walkRow(build, row, room);
+  for (let i = 0; i < row.many; i++) {
+    const k = row.first + i;
+    const arc = row.at + i;
+    const on = day[k] ?? 0;
+    const coming = (parts[i] ?? 1) * worth.visit;
+    const waits = waitCost(dog, { since, on, isNext: j === 0 }, worth);
+    room.cost[arc] = (room.cost[arc] ?? 0) + coming + waits;
+    // Welcome, check and clearing are work as well; what is agreed takes what it is booked for.
+    const length = (isFixed[k] === 1 ? dog.lengths?.get(on) : undefined) ?? room.minutes[arc] ?? 0;
+    room.minutes[arc] = length + coming;
+  }
+}
+
+/** Cost of the time up to the end: its share of the interval it is part of, at the interval that costs least a day. */
+function endCost({ dog, worth, walks, lastDay }: Build, w: number, since: number, from: number): number {
+  let least = Infinity;
+  const soonest = Math.max(lastDay + 1, from);
+  const last = Math.max(soonest, since + dog.longest);
+  for (let x = soonest; x <= last; x += END_STEP) {
+    for (const walk of walks) walk.walkTo(x);
+    const waits = waitCost(dog, { since, on: x, isNext: false }, worth);
+    least = Math.min(least, (costNow(walks, minutesNow(walks), worth) + waits) / Math.max(1, x - w));
+  }
+  return least * (lastDay - w);
+}
+
 /** All arcs of a dog over the days that hours are given for. */
 export function dogArcs(
   dog: YearDog,
@@ -133,85 +216,46 @@ export function dogArcs(
   room: ArcRoom = new ArcRoom(),
 ): DogArcs {
   const lastDay = lastDayOf(hours);
-  const mostApart = spanOf(dog, lastDay);
-  const fixed = [...dog.fixed].filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
+  const fixed = dog.fixed.filter((d) => d >= 1 && d <= lastDay).sort((a, b) => a - b);
   const days = [...new Set([...dog.days.filter((d) => d >= 1 && d <= lastDay), ...fixed])].sort((a, b) => a - b);
   const n = days.length + 1;
-  const isFixed = Uint8Array.from({ length: n }, (_, k) => (k > 0 && fixed.includes(days[k - 1] ?? 0) ? 1 : 0));
   const day = Int32Array.from([0, ...days]);
+  const walks = dog.coats.map((c) => new CoatWalk(c));
+  const build: Build = {
+    dog,
+    worth,
+    day,
+    fixed,
+    isFixed: Uint8Array.from(day, (d, k) => (k > 0 && fixed.includes(d) ? 1 : 0)),
+    walks,
+    lastDay,
+    mostApart: spanOf(dog, lastDay),
+  };
   const first = new Int32Array(n);
   const count = new Int32Array(n);
   const row = new Int32Array(n);
   const end = new Float64Array(n);
   let used = 0;
-  const walks = dog.coats.map((c) => new CoatWalk(c));
   for (let j = 0; j < n; j++) {
     const w = day[j] ?? 0;
-    const since = j === 0 ? dog.lastVisit : w;
     for (const [i, walk] of walks.entries()) {
       const coat = dog.coats[i];
       if (coat) walk.begin(w, j === 0 ? coat.storeG : rests(coat, i, w));
     }
-    const mustAt = fixed.find((f) => f > w);
-    const from = j === 0 && dog.notBefore !== undefined ? dog.notBefore : since + dog.shortest;
-    // As far as the next agreed visit, else the latest day; at least over the first few days there are.
-    let k = j + 1;
-    while (k < n && (day[k] ?? 0) < from && isFixed[k] === 0) k++;
+    const { since, from, first: k, many, mustAt } = targetsFrom(build, j);
     first[j] = k;
     row[j] = used;
-    const latest = mustAt ?? Math.min(lastDay, Math.max(since + mostApart, leastChoice(day, k, dog.lost)));
-    let many = 0;
-    while (k + many < n && (day[k + many] ?? 0) <= latest) many++;
+    count[j] = many;
     room.fit(used + many);
-    const { cost, minutes } = room;
-    const parts = new Uint8Array(many).fill(1);
-    for (const [i, walk] of walks.entries()) {
-      const most = dog.mostMinutes?.[i];
-      const before = most === undefined ? undefined : minutes.slice(used, used + many);
-      walk.addVisits(day, k, many, minutes, cost, used, worth);
-      for (let v = 0; before && v < many; v++)
-        parts[v] = Math.max(parts[v] ?? 1, partsAt((minutes[used + v] ?? 0) - (before[v] ?? 0), most));
-    }
-    for (let i = 0; i < many; i++) {
-      const on = day[k + i] ?? 0;
-      const coming = (parts[i] ?? 1) * worth.visit;
-      const waits = waitCost(dog, { since, on, isNext: j === 0 }, worth);
-      cost[used + i] = (cost[used + i] ?? 0) + coming + waits;
-      // Welcome, check and clearing are work as well; what is agreed takes what it is booked for.
-      const length = (isFixed[k + i] === 1 ? dog.lengths?.get(on) : undefined) ?? minutes[used + i] ?? 0;
-      minutes[used + i] = length + coming;
-    }
+    fillRow(build, j, { first: k, many, at: used }, room);
     used += many;
-    count[j] = used - (row[j] ?? 0);
     // Nor does a year end while days follow that are later than the latest, unless the purse does.
     const goesOn = many > 0 && k + many < n && dog.mostVisits === undefined;
-    if (mustAt !== undefined || goesOn) {
-      end[j] = Infinity;
-      continue;
-    }
-    // The time up to the end bears its share of the interval it is part of, at the interval that costs least a day.
-    let least = Infinity;
-    const soonest = Math.max(lastDay + 1, from);
-    const last = Math.max(soonest, since + dog.longest);
-    for (let x = soonest; x <= last; x += END_STEP) {
-      for (const walk of walks) walk.walkTo(x);
-      const waits = waitCost(dog, { since, on: x, isNext: false }, worth);
-      least = Math.min(least, (costNow(walks, minutesNow(walks), worth) + waits) / Math.max(1, x - w));
-    }
-    end[j] = least * (lastDay - w);
+    end[j] = mustAt !== undefined || goesOn ? Infinity : endCost(build, w, since, from);
   }
   const cost = room.cost.slice(0, used);
   const minutes = room.minutes.slice(0, used);
   room.clear(used);
-  return {
-    id: dog.id,
-    day,
-    first,
-    count,
-    row,
-    cost,
-    minutes,
-    end,
-    mostVisits: dog.mostVisits === undefined ? undefined : Math.max(dog.mostVisits, fixed.length),
-  };
+  const mostVisits = dog.mostVisits === undefined ? undefined : Math.max(dog.mostVisits, fixed.length);
+  return { id: dog.id, day, first, count, row, cost, minutes, end, mostVisits };
 }
