@@ -285,9 +285,10 @@ export const API = {
   'POST /bookings/tentative': row({
     may: FRONT,
     body: tentativeSchema,
-    sends: '`{id, dogId, from, minutes, agreed?}`',
+    sends: '`{id, dogId, day, minutes, agreed?}`',
     reply: json<BookingRecord>(),
-    answers: '201, a booking at the first free start on or after that day',
+    answers:
+      '201, a booking at the first start on that day that suits owner, people, tables and dogs that must not meet; 409 says what stands against it',
   }),
   'GET /bookings': row({ may: ALL, reply: json<BookingsPage>(), answers: '`{bookings}` from today on' }),
   'POST /bookings': row({

@@ -57,11 +57,11 @@ export interface ReadIn {
   readonly left: readonly string[];
 }
 
-/** A date put down at once, which its owner has still to agree to: the first free start on or after a day. */
+/** A date put down at once, which its owner has still to agree to: the first start that suits everybody on that very day. */
 export interface TentativeDraft {
   readonly id: string;
   readonly dogId: string;
-  readonly from: string;
+  readonly day: string;
   readonly minutes: number;
   /** Has the owner said yes already. */
   readonly agreed?: boolean | undefined;
@@ -82,7 +82,7 @@ export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<Boo
 export const tentativeSchema: Joi.ObjectSchema<TentativeDraft> = Joi.object<TentativeDraft>({
   id: idSchema.required(),
   dogId: idSchema.required(),
-  from: daySchema.required(),
+  day: daySchema.required(),
   minutes: fields.minutes,
   agreed: Joi.boolean(),
 }).label('booking');

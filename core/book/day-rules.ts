@@ -1,13 +1,11 @@
 /** Decides which rules a visit on a given day would break, so that it can be said while it is dragged there. */
-import { isoWeekday, type Day } from '../quantity/index.ts';
+import type { Day } from '../quantity/index.ts';
 import type { YearBook } from './from-tide.ts';
-import { isClosed, workMinutes } from './roster.ts';
+import { ANY_TIME, dayRefusals, type DayRefusal } from './roster.ts';
 
 export type DayRule =
+  | DayRefusal
   | { readonly code: 'past' }
-  | { readonly code: 'closed'; readonly reason: string | undefined }
-  | { readonly code: 'nobody' }
-  | { readonly code: 'owner'; readonly weekdays: readonly number[] }
   /** Skin and coat rest so long after a visit. */
   | { readonly code: 'too-soon'; readonly days: number; readonly shortest: number }
   | { readonly code: 'too-late'; readonly days: number; readonly longest: number };
@@ -16,15 +14,9 @@ export type DayRule =
 export function rulesAgainst(book: YearBook, dogId: string, on: Day, others: readonly Day[]): readonly DayRule[] {
   const found: DayRule[] = [];
   const dog = book.dogs.find((d) => d.id === dogId);
-  const roster = book.roster ?? { people: [], away: [] };
   if (on <= book.today) found.push({ code: 'past' });
-  if (isClosed(roster, book.openWeekdays, on)) {
-    const away = roster.away.find((a) => a.person === null && a.from <= on && on <= a.to);
-    found.push({ code: 'closed', reason: away?.reason });
-  } else if (roster.people.length > 0 && workMinutes(roster, book.openWeekdays, on) === 0)
-    found.push({ code: 'nobody' });
-  const weekdays = book.wishes?.[dogId]?.weekdays ?? [];
-  if (weekdays.length > 0 && !weekdays.includes(isoWeekday(on))) found.push({ code: 'owner', weekdays });
+  const roster = book.roster ?? { people: [], away: [] };
+  found.push(...dayRefusals(roster, book.openWeekdays, on, book.wishes?.[dogId] ?? ANY_TIME));
   if (!dog) return found;
   const { shortest, longest } = dog.rhythm;
   const gaps = others.map((o) => Math.abs(on - o)).filter((g) => g > 0);

@@ -12,7 +12,7 @@ import {
 } from '../tide/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
-import { ANY_TIME, isClosed, mayCome, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
+import { ANY_TIME, isClosed, dayRefusals, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
 import { hoursFrom, type Hours, type HoursKind } from './hours.ts';
 
 /** The plan holds whole weeks. */
@@ -125,7 +125,7 @@ function yearDog(
   const wishes = of.map((d) => book.wishes?.[d.id] ?? ANY_TIME);
   const roster = book.roster ?? { people: [], away: [] };
   const days = (waits(of) ? [] : open).filter((d) =>
-    wishes.every((w) => mayCome(roster, book.openWeekdays, addDays(today, d), w)),
+    wishes.every((w) => dayRefusals(roster, book.openWeekdays, addDays(today, d), w).length === 0),
   );
   const fixed = [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter(
     (x) => x >= 1 && x <= PLAN_DAYS,

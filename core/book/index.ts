@@ -2,11 +2,12 @@
 export {
   ANY_TIME,
   atWork,
+  dayRefusals,
   isClosed,
-  mayCome,
   weekMinutes,
   workMinutes,
   type Absence,
+  type DayRefusal,
   type Roster,
   type RosterPerson,
   type VisitWish,

@@ -71,22 +71,43 @@ export interface VisitWish {
 }
 export const ANY_TIME: VisitWish = { weekdays: [], from: 0, to: 1440, mostVisits: null, household: '', person: null };
 
-/** An owner who can bring the dog for less of a day than this cannot bring it, minutes. Guess. */
+/** Somebody is there for an owner's hours where these and theirs share so many minutes. Guess. */
 const LEAST_MINUTES = 30;
 
-/**
- * May a dog with these wishes come on an open day: its weekday, somebody at work in its hours, everything done by somebody
- * who does it, and the person it wishes for. What nobody of the roster does, this house does not do; without a roster
- * everybody does all.
- */
-export function mayCome(roster: Roster, openWeekdays: readonly number[], on: Day, wish: VisitWish): boolean {
-  if (wish.weekdays.length > 0 && !wish.weekdays.includes(isoWeekday(on))) return false;
-  if (roster.people.length === 0) return true;
+/** Why a dog cannot come on a day, as the house and its people are and its owner wishes. */
+export type DayRefusal =
+  | { readonly code: 'closed'; readonly reason: string | undefined }
+  | { readonly code: 'nobody' }
+  | { readonly code: 'owner'; readonly weekdays: readonly number[] }
+  /** Nobody works in the hours in which the owner can bring it. */
+  | { readonly code: 'owner-hours'; readonly from: number; readonly to: number }
+  /** Nobody who is there does these, and somebody of the house does. */
+  | { readonly code: 'nobody-does'; readonly stages: readonly StageKind[] }
+  /** Whom the owner wishes for is not there. */
+  | { readonly code: 'person'; readonly name: string };
+
+/** All that stands against a day. What nobody of the roster does, this house does not do; without a roster everybody does all. */
+export function dayRefusals(
+  roster: Roster,
+  openWeekdays: readonly number[],
+  on: Day,
+  wish: VisitWish,
+): readonly DayRefusal[] {
+  const { people, away } = roster;
+  const found: DayRefusal[] = [];
+  const closed = isClosed(roster, openWeekdays, on);
   const there = atWork(roster, openWeekdays, on);
-  if (!there.some((p) => Math.min(p.to, wish.to) - Math.max(p.from, wish.from) >= LEAST_MINUTES)) return false;
-  const missing = STAGE_KINDS.some(
-    (k) => roster.people.some((p) => p.can.includes(k)) && !there.some((p) => p.can.includes(k)),
-  );
-  const wished = wish.person !== null && roster.people.some((p) => p.id === wish.person);
-  return !missing && (!wished || there.some((p) => p.id === wish.person));
+  if (closed) found.push({ code: 'closed', reason: away.find((a) => a.person === null && within(a, on))?.reason });
+  else if (people.length > 0 && there.length === 0) found.push({ code: 'nobody' });
+  if (wish.weekdays.length > 0 && !wish.weekdays.includes(isoWeekday(on)))
+    found.push({ code: 'owner', weekdays: wish.weekdays });
+  if (there.length === 0) return found;
+  if (!there.some((p) => Math.min(p.to, wish.to) - Math.max(p.from, wish.from) >= LEAST_MINUTES))
+    found.push({ code: 'owner-hours', from: wish.from, to: wish.to });
+  const does = (of: readonly RosterPerson[], k: StageKind): boolean => of.some((p) => p.can.includes(k));
+  const stages = STAGE_KINDS.filter((k) => does(people, k) && !does(there, k));
+  if (stages.length > 0) found.push({ code: 'nobody-does', stages });
+  const wished = people.find((p) => p.id === wish.person);
+  if (wished && !there.includes(wished)) found.push({ code: 'person', name: wished.name });
+  return found;
 }

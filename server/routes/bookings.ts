@@ -12,6 +12,7 @@ import type { ServerContext } from '../context.ts';
 import { mustBeBookable } from '../facts.ts';
 import { salonOf, todayOf } from '../today.ts';
 import { dogToday } from '../services/dog-today.ts';
+import { startOn } from '../services/offer.ts';
 import { learnDog, likelyMinutesAt, likelyWhereMoved } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
@@ -96,23 +97,16 @@ export function bookingRoutes(context: ServerContext): Router {
     return ok(page);
   });
 
-  on('POST /bookings/tentative', ({ body: { id, dogId, from, minutes, agreed } }) => {
+  on('POST /bookings/tentative', ({ body: { id, dogId, day: wanted, minutes, agreed } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(dogId), 'dog', dogId);
       return createOnce(
         { what: 'booking', id, there: stores.bookings.find(id) },
         () => {
           const salon = salonOf(context);
-          const today = todayOf(context, salon);
-          const wanted = parseDay(from) ?? today;
-          mustBeBookable(context, 'from', wanted);
-          const [startsAt] = offers(wanted > today ? wanted : today, minutes, salon);
-          if (startsAt === undefined)
-            throw new Problem(
-              409,
-              'from',
-              `No table is free for ${minutes} minutes within ${LOOK_DAYS} days of ${from} for ${dog.name}. Choose another day.`,
-            );
+          const day = parseDay(wanted) ?? todayOf(context, salon);
+          mustBeBookable(context, 'day', day);
+          const startsAt = startOn(context, salon, dog, day, minutes);
           const told = likelyMinutesAt(context, dog, startsAt);
           stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false, told });
         },

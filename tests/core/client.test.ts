@@ -14,7 +14,7 @@ export const NOT_ALLOWED: readonly (() => unknown)[] = [
   // @ts-expect-error the id has another name
   () => api.get('/dogs/:id', { dogId: 'a' }),
   // @ts-expect-error what is sent lacks its minutes
-  () => api.post('/bookings/tentative', { id: 'a', dogId: 'b', from: '2031-05-01' }),
+  () => api.post('/bookings/tentative', { id: 'a', dogId: 'b', day: '2031-05-01' }),
   // @ts-expect-error this row has no such method
   () => api.delete('/salon'),
   // @ts-expect-error the answer is a page of one dog, not a list

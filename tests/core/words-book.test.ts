@@ -40,6 +40,9 @@ describe('the book in words', () => {
       { code: 'closed', reason: 'harbour fair' },
       { code: 'nobody' },
       { code: 'owner', weekdays: [5, 2] },
+      { code: 'owner-hours', from: 480, to: 600 },
+      { code: 'nobody-does', stages: ['bath', 'finish'] },
+      { code: 'person', name: 'Sanna' },
       { code: 'too-soon', days: 9, shortest: 21 },
       { code: 'too-late', days: 80, longest: 63 },
     ] as const;

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { CHECK, DOG, dump, openRoom, type Room } from './room.ts';
 
-const BOLLARD = '/dogs/demo-bollard';
+const BOLLARD = '/dogs/demo-grebe';
 const OTHER = '/dogs/demo-gannet';
 interface Case {
   readonly path: string;
@@ -10,7 +10,7 @@ interface Case {
   /** The same id for another thing, where that is told: by its path, or by its body. */
   readonly other?: { readonly path: string } | { readonly body: Readonly<Record<string, unknown>> };
 }
-const booking = { id: 'once-b', dogId: 'demo-bollard', startsAt: '2031-06-10T06:30:00Z', minutes: 60, note: '' };
+const booking = { id: 'once-b', dogId: 'demo-grebe', startsAt: '2031-06-10T06:30:00Z', minutes: 60, note: '' };
 const note = { id: 'once-n', day: '2031-04-08', what: 'brushed', amount: null, grams: null, author: 'Ada' };
 const move = { id: 'once-m', product: 'Oat wash', day: '2031-04-09', kind: 'mixed', ml: 120 };
 const tool = { id: 'once-t', kind: 'rake', name: 'r', costCents: null, since: null, homeOf: null };
@@ -19,10 +19,10 @@ const CASES: readonly Case[] = [
   { path: '/kit', body: tool },
   { path: `${BOLLARD}/checks`, body: { ...CHECK, id: 'once-c' }, other: { path: `${OTHER}/checks` } },
   { path: '/bookings', body: booking, other: { body: { ...booking, dogId: 'demo-gannet' } } },
-  { path: '/bookings/tentative', body: { id: 'once-h', dogId: 'demo-bollard', from: '2031-05-05', minutes: 60 } },
+  { path: '/bookings/tentative', body: { id: 'once-h', dogId: 'demo-grebe', day: '2031-05-05', minutes: 60 } },
   {
     path: '/sessions',
-    body: { id: 'once-s', checkId: 'demo-bollard-check-1', method: 'dry-first' },
+    body: { id: 'once-s', checkId: 'demo-grebe-check-1', method: 'dry-first' },
     other: { body: { id: 'once-s', checkId: 'demo-gannet-check-1', method: 'dry-first' } },
   },
   { path: `${BOLLARD}/home-notes`, body: note },

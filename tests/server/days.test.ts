@@ -32,7 +32,7 @@ describe('days', () => {
       ['DELETE', '/sheet/pins?day=0001-01-01', undefined, 'day'],
       ['POST', '/bookings', draft('9999-12-31T22:00:00Z'), 'startsAt'],
       ['POST', '/bookings', draft('2042-06-01T08:00:00Z'), 'startsAt'],
-      ['POST', '/bookings/tentative', { id: 'h', dogId: 'demo-bollard', from: '2099-01-01', minutes: 60 }, 'from'],
+      ['POST', '/bookings/tentative', { id: 'h', dogId: 'demo-grebe', day: '2099-01-01', minutes: 60 }, 'day'],
       ['POST', '/roster/away', away('0001-01-01', '9999-12-31'), 'from'],
       ['POST', '/roster/away', away('2031-05-01', '2099-12-31'), 'to'],
     ] as const)
@@ -64,8 +64,8 @@ describe('acts in the book', () => {
   const held = async () => {
     const made = await room.call('POST', '/bookings/tentative', {
       id: 'undo-a',
-      dogId: 'demo-bollard',
-      from: '2031-05-05',
+      dogId: 'demo-grebe',
+      day: '2031-05-05',
       minutes: 75,
     });
     expect(made.status).to.equal(201);
@@ -93,7 +93,7 @@ describe('acts in the book', () => {
     const back = await act('restore', gone.version);
     expect(without(back.json)).to.deep.equal(without(before));
     expect(
-      room.stores.bookings.ofDogFrom('demo-bollard', before.startsAt).filter((b) => b.id === 'undo-a'),
+      room.stores.bookings.ofDogFrom('demo-grebe', before.startsAt).filter((b) => b.id === 'undo-a'),
     ).to.have.length(1);
     // One that stands, or that somebody else touched, is not brought back.
     expect((await act('restore', back.json.version)).status).to.equal(409);

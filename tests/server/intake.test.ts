@@ -106,7 +106,7 @@ describe('clients brought in over HTTP', () => {
     [
       'has a booking',
       (id: string) =>
-        room.call('POST', '/bookings/tentative', { id: 'b-1', dogId: id, from: '2031-05-05', minutes: 60 }),
+        room.call('POST', '/bookings/tentative', { id: 'b-1', dogId: id, day: '2031-05-05', minutes: 60 }),
     ],
   ] as const)
     it(`stay when something was done with one of them: a dog that ${what} is named`, async () => {

@@ -30,6 +30,7 @@ import { demoDb } from '../demo.ts';
 import { dump, NOW, openRoom, type Room } from './room.ts';
 
 /** The day of the demo for which most is agreed. */
+const MONDAY = '2031-06-02';
 const FULL = ((): string => {
   const db = demoDb(NOW);
   const days = stores(db)
@@ -190,7 +191,7 @@ describe('the sheet over HTTP', () => {
     expect((await room.call('POST', '/calls', call)).json.calls).to.have.lengthOf(1);
     expect((await room.call('POST', '/calls', { ...call, outcome: 'shouted' })).status).to.equal(400);
     expect((await room.call('DELETE', '/calls/c1')).json.calls).to.deep.equal([]);
-    const hold = { id: 'h1', dogId: 'demo-kelda', from: '2031-05-20', minutes: 60 };
+    const hold = { id: 'h1', dogId: 'demo-kelda', day: '2031-05-21', minutes: 60 };
     const held: BookingRecord = (await room.call('POST', '/bookings/tentative', hold)).json;
     expect(held.agreed).to.equal(false);
     const ofKelda = (await tide(room)).dogs.find((d) => d.id === 'demo-kelda')?.booked ?? [];
@@ -198,15 +199,57 @@ describe('the sheet over HTTP', () => {
     const agreed: BookingRecord = (await room.call('POST', '/bookings/h1/agree', { version: held.version })).json;
     expect(agreed.agreed).to.equal(true);
     expect((await room.call('POST', '/bookings/h1/agree', { version: held.version })).status).to.equal(409);
-    // Nothing is held on a day that is closed.
+    // On a day that is closed nothing is put down, and it says why.
     const closure = (await tide(room)).roster?.away.find((a) => a.person === null);
-    const inside = {
-      ...hold,
-      id: 'h2',
-      from: new Date(Number(closure?.from ?? 0) * 86_400_000).toISOString().slice(0, 10),
+    const shut = formatDay(closure?.from ?? day(0));
+    const refused = await room.call('POST', '/bookings/tentative', { ...hold, id: 'h2', day: shut });
+    expect([refused.status, refused.json.error.field]).to.deep.equal([409, 'day']);
+    expect(refused.json.error.message).to.match(
+      /^Kelda cannot come on .* The salon is closed that day.*Choose another day\.$/,
+    );
+  });
+
+  it('puts a date down on the very day that was said, or says which fact of people, owner or dogs stands against it', async () => {
+    const room = await openRoom();
+    const people = room.stores.roster.people();
+    const put = async (id: string, more: object = {}) =>
+      room.call('POST', '/bookings/tentative', { id, dogId: 'demo-sisu', day: MONDAY, minutes: 60, ...more });
+    const wish = async (dogId: string, more: object, version: number) =>
+      room.call('PUT', `/dogs/${dogId}/wish`, { ...ANY_TIME, ...more, version });
+    const why = async (id: string, more: object = {}): Promise<string> => {
+      const before = dump(room.db);
+      const { status, json } = await put(id, more);
+      expect([status, json.error.field]).to.deep.equal([409, 'day']);
+      expect(dump(room.db)).to.equal(before);
+      return json.error.message;
     };
-    const after: BookingRecord = (await room.call('POST', '/bookings/tentative', inside)).json;
-    expect(Date.parse(after.startsAt) / 86_400_000).to.be.greaterThan(Number(closure?.to ?? 0));
+    const first = (await put('o-1')).json;
+    expect(first.startsAt.slice(0, 10)).to.equal(MONDAY);
+    // The owner’s weekdays and hours.
+    await wish('demo-grebe', { weekdays: [2] }, 0);
+    expect(await why('o-2', { dogId: 'demo-grebe' })).to.include('The owner comes on Tuesday.');
+    await wish('demo-grebe', { from: 15 * 60, to: 16 * 60 }, 1);
+    const late = (await put('o-3', { dogId: 'demo-grebe' })).json;
+    const local = Temporal.Instant.from(late.startsAt).toZonedDateTimeISO('Europe/Mariehamn');
+    expect(local.hour).to.be.within(15, 16);
+    // Whom the owner wishes for, and what nobody there does.
+    const [one] = people;
+    if (!one) throw new TypeError('nobody works here');
+    await room.call('POST', '/roster/away', { id: 'off', person: one.id, from: MONDAY, to: MONDAY, reason: 'ill' });
+    await wish('demo-mist', { person: one.id }, 0);
+    expect(await why('o-4', { dogId: 'demo-mist' })).to.include(`${one.name} is not there that day.`);
+    room.db.exec(`UPDATE person SET can = '["check"]' WHERE id <> '${one.id}'`);
+    expect(await why('o-5', { dogId: 'demo-drift' })).to.match(/Nobody there does this: .*bath/);
+    // Dogs that must not meet: another time of the same day, and a refusal where there is none.
+    await room.call('DELETE', '/roster/away/off');
+    await room.call('POST', '/roster/apart', { a: 'demo-sisu', b: 'demo-drift' });
+    const beside = (await put('o-6', { dogId: 'demo-drift' })).json;
+    expect(Date.parse(beside.startsAt)).to.be.at.least(Date.parse(first.startsAt) + 60 * 60_000);
+    await room.call('POST', '/roster/apart', { a: 'demo-sisu', b: 'demo-saffron' });
+    room.stores.bookings.update('o-1', { ...first, minutes: 600 }, 60);
+    expect(await why('o-7', { dogId: 'demo-saffron' })).to.include('It would meet Sisu, and they must not.');
+    expect(room.errors).to.deep.equal([]);
+    await room.close();
   });
 });
 
@@ -434,14 +477,17 @@ describe('days of a salon, wherever and whenever it is', () => {
         timeZone: zone,
         house: { ...salon.house, openWeekdays: [1, 2, 3, 4, 5, 6, 7] },
       });
-      room.db.exec("DELETE FROM booking; UPDATE person SET weekdays = '[1,2,3,4,5,6,7]'; DELETE FROM absence");
+      room.db.exec(
+        "DELETE FROM booking; DELETE FROM visit_wish; UPDATE person SET weekdays = '[1,2,3,4,5,6,7]'; DELETE FROM absence",
+      );
       room.setClock(Date.parse(at));
       expect((await room.call('GET', '/sheet')).json.today).to.equal(today);
-      const hold = { id: 'h', dogId: 'demo-kelda', from: today, minutes: 60 };
+      const tomorrow = formatDay(addDays(day(parseDay(today) ?? 0), 1));
+      const hold = { id: 'h', dogId: 'demo-kelda', day: tomorrow, minutes: 60 };
       const held: BookingRecord = (await room.call('POST', '/bookings/tentative', hold)).json;
       const local = Temporal.Instant.from(held.startsAt).toZonedDateTimeISO(zone);
       const on = local.toPlainDate().toString();
-      expect(on >= today && on <= formatDay(addDays(day(parseDay(today) ?? 0), 1))).to.equal(true);
+      expect(on).to.equal(tomorrow);
       const page = await sheet(room, on);
       expect(page.visits.map((v) => v.id)).to.deep.equal(['h']);
       const minute = local.hour * 60 + local.minute;

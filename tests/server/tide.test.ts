@@ -110,11 +110,10 @@ describe('the tide over HTTP', () => {
     expect((await room.call('DELETE', '/weather')).json).to.deep.equal({ own: 0, station: 0, first: null, last: null });
   });
 
-  it('holds the first free start on or after a day, once', async () => {
-    const wish = { id: 'hold-1', dogId: 'demo-sisu', from: '2031-04-13', minutes: 95 };
+  it('puts a date down at the first free start of its day, once', async () => {
+    const wish = { id: 'hold-1', dogId: 'demo-sisu', day: '2031-04-14', minutes: 95 };
     const first = await room.call('POST', '/bookings/tentative', wish);
     expect(first.status).to.equal(201);
-    // The 13th is a Sunday: the door opens on Monday.
     expect(first.json.startsAt.slice(0, 10)).to.equal('2031-04-14');
     expect(first.json.minutes).to.equal(95);
     const again = await room.call('POST', '/bookings/tentative', wish);

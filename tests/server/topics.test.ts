@@ -106,7 +106,7 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ['POST /bookings/:id/restore', '/bookings/booking-t/restore', { version: 5 }],
   ['POST /bookings/:id/leave', '/bookings/booking-t/leave', { version: 6 }],
   ['POST /bookings/:id/split', '/bookings/booking-t/split', { version: 7, second: 'booking-u' }],
-  ['POST /bookings/tentative', undefined, { id: 'hold-t', dogId: 'dog-t', from: '2031-04-21', minutes: 60 }],
+  ['POST /bookings/tentative', undefined, { id: 'hold-t', dogId: 'dog-t', day: '2031-04-21', minutes: 60 }],
   ['PUT /roster/people/:id', '/roster/people/person-t', PERSON],
   [
     'POST /roster/away',

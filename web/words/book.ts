@@ -2,7 +2,8 @@
 import { gapOf, type BookSummary, type DayRule, type Otherwise, type WeekOver } from '../../core/book/index.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { MovedLength } from '../../core/tide/index.ts';
-import { shortDay, weekdayName } from './dates.ts';
+import { minuteText, shortDay, weekdayName } from './dates.ts';
+import { STAGE_WORDS } from './day.ts';
 import { grams, listText, minutesText } from './figures.ts';
 
 /** "Within 0.2 % of the best in this model." */
@@ -48,6 +49,12 @@ export function ruleText(rule: DayRule): string {
       return 'Nobody works that day.';
     case 'owner':
       return `The owner comes on ${listText([...rule.weekdays].sort().map(weekdayName), 'or')}.`;
+    case 'owner-hours':
+      return `Nobody works between ${minuteText(rule.from)} and ${minuteText(rule.to)}, when the owner can come.`;
+    case 'nobody-does':
+      return `Nobody there does this: ${listText(rule.stages.map((k) => STAGE_WORDS[k]))}.`;
+    case 'person':
+      return `${rule.name} is not there that day.`;
     case 'too-soon':
       return `Only ${rule.days} days from another visit: skin and coat rest ${rule.shortest}.`;
     case 'too-late':

@@ -57,7 +57,7 @@ export function useActs(timeZone: string, lengths: VisitLengths) {
             await book.mutateAsync({
               id: newId(),
               dogId,
-              from: formatDay(v.on ?? v.day),
+              day: formatDay(v.on ?? v.day),
               minutes: bookedLength(v.minutes / v.parts / dogs.length, lengths),
               agreed,
             }),
