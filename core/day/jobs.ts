@@ -27,7 +27,8 @@ export interface ScheduleJob {
   readonly from: number;
   readonly to: number;
   readonly leaveTo: number;
-  readonly apart: readonly number[];
+  /** Jobs of dogs that it must not meet, each with the place of the pair in the day's list. */
+  readonly apart: readonly { readonly job: number; readonly pair: number }[];
   /** A pause's person and its latest end. */
   readonly pauseOf: number;
   /** Minutes already in the house at work, when it was begun. */
@@ -124,10 +125,10 @@ export function jobsOf(asked: DayAsked): Jobs {
       from: v.arrive.from,
       to: v.arrive.to,
       leaveTo: v.leave.to,
-      apart: asked.apart.flatMap(([a, b]) => {
+      apart: asked.apart.flatMap(([a, b], pair) => {
         const other = a === v.id ? b : b === v.id ? a : undefined;
         const k = other === undefined ? undefined : visitAt.get(other);
-        return k === undefined ? [] : [k];
+        return k === undefined ? [] : [{ job: k, pair }];
       }),
       pauseOf: NOBODY,
       begunFrom: Math.min(...begun.map((b) => b.start), Infinity),

@@ -21,11 +21,20 @@ const HOT = 12;
 const copied = (to: Order, from: Order): void => {
   to.list.set(from.list);
   to.who.set(from.who);
+  to.waits.set(from.waits);
 };
 
-/** Changes an order in place: somebody sooner or later, two changed over, somebody else's hands. */
+/** How often it is asked anew whether one of a pair waits for the other to go home. */
+const WAITS_SHARE = 0.06;
+
+/** Changes an order in place: somebody sooner or later, two changed over, somebody else's hands, a pair that waits or not. */
 function change(order: Order, able: readonly (readonly number[])[], random: Random): void {
-  const { list, who } = order;
+  const { list, who, waits } = order;
+  if (waits.length > 0 && random() < WAITS_SHARE) {
+    const pair = randomInt(random, 0, waits.length - 1);
+    waits[pair] = waits[pair] === 1 ? 0 : 1;
+    return;
+  }
   const what = random();
   if (what < 0.35 && who.length > 0) {
     const g = randomInt(random, 0, who.length - 1);
@@ -65,9 +74,9 @@ export function planDay(
   const random = seededRandom(effort.seed);
   const now = start ? builder.orderOf(start) : builder.plainOrder();
   let cost = builder.lay(now);
-  const best: Order = { list: now.list.slice(), who: now.who.slice() };
+  const best: Order = { list: now.list.slice(), who: now.who.slice(), waits: now.waits.slice() };
   let least = cost;
-  const tried: Order = { list: now.list.slice(), who: now.who.slice() };
+  const tried: Order = { list: now.list.slice(), who: now.who.slice(), waits: now.waits.slice() };
   const each = Math.max(
     1,
     Math.floor(Math.min(effort.tries, effort.triesPerPair * builder.length ** 2) / effort.rounds),

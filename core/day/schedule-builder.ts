@@ -18,10 +18,15 @@ import {
 /** An owner who is kept so many minutes minds each of them twice. Guess. */
 const LATE_DOUBLES = 60;
 
-/** A list to lay: jobs, each as often as it has blocks; and wished people, NOBODY for whoever is free. */
+/**
+ * A list to lay: jobs, each as often as it has blocks; wished people, NOBODY for whoever is free; and of each pair that must not
+ * meet, 1 where the second begins only when the first has gone home, 0 where it need not wait: what their meeting costs is the
+ * score's matter, and an owner who comes at an agreed time is there whether or not work begins.
+ */
 export interface Order {
   readonly list: Int16Array;
   readonly who: Int16Array;
+  readonly waits: Uint8Array;
 }
 
 export class ScheduleBuilder {
@@ -86,7 +91,15 @@ export class ScheduleBuilder {
       (this.jobs[i]?.blocks ?? []).map((_, k) => ({ i, at: k * 1000 + order.indexOf(i) })),
     );
     list.sort((a, b) => a.at - b.at);
-    return { list: Int16Array.from(list, (x) => x.i), who: new Int16Array(this.genes).fill(NOBODY) };
+    return {
+      list: Int16Array.from(list, (x) => x.i),
+      who: new Int16Array(this.genes).fill(NOBODY),
+      waits: this.allWait(),
+    };
+  }
+
+  private allWait(): Uint8Array {
+    return new Uint8Array(this.asked.apart.length).fill(1);
   }
 
   /** The order that a sheet is in, with its people. Stages that it does not hold come last. */
@@ -104,13 +117,21 @@ export class ScheduleBuilder {
         }
       }
     list.sort((x, y) => x.at - y.at);
-    return { list: Int16Array.from(list, (x) => x.i), who };
+    const span = (id: string): readonly [number, number] => {
+      const mine = sheet.laid.filter((l) => l.visit === id);
+      return [Math.min(...mine.map((l) => l.start)), Math.max(...mine.map((l) => l.end))];
+    };
+    const waits = Uint8Array.from(this.asked.apart, ([a, b]) => {
+      const [x, y] = [span(a), span(b)];
+      return x[0] < y[1] && y[0] < x[1] ? 0 : 1;
+    });
+    return { list: Int16Array.from(list, (x) => x.i), who, waits };
   }
 
   /** Lays an order; its cost. */
-  lay({ list, who }: Order, notBefore?: Float64Array): number {
+  lay(order: Order, notBefore?: Float64Array): number {
     this.reset();
-    for (const i of list) this.layNext(i, who, notBefore);
+    for (const i of order.list) this.layNext(i, order, notBefore);
     return this.score().cost;
   }
 
@@ -191,17 +212,18 @@ export class ScheduleBuilder {
     return (this.first[i] ?? Infinity) < Infinity;
   }
 
-  private layNext(i: number, who: Int16Array, notBefore: Float64Array | undefined): void {
+  private layNext(i: number, order: Order, notBefore: Float64Array | undefined): void {
+    const { who, waits } = order;
     const job = this.jobs[i];
     const block = job?.blocks[this.next[i] ?? 0];
     if (!job || !block) return;
     let from = Math.max(this.ready[i] ?? 0, block.ready, notBefore?.[block.gene] ?? -Infinity);
     if (!this.started(i)) {
-      // Who must not meet it goes home first.
-      for (const other of job.apart) {
-        if (!this.started(other)) continue;
+      // Where it waits for a dog that it must not meet, that one goes home first.
+      for (const { job: other, pair } of job.apart) {
+        if (waits[pair] !== 1 || !this.started(other)) continue;
         const blocks = this.jobs[other]?.blocks.length ?? 0;
-        while ((this.next[other] ?? 0) < blocks) this.layNext(other, who, notBefore);
+        while ((this.next[other] ?? 0) < blocks) this.layNext(other, order, notBefore);
         from = Math.max(from, this.last[other] ?? 0);
       }
     }
@@ -308,7 +330,7 @@ export class ScheduleBuilder {
       // One owner is not kept for hours so that the others need not wait for minutes.
       kept += after * (1 + after / LATE_DOUBLES);
       ends = Math.max(ends, last);
-      for (const other of job.apart) {
+      for (const { job: other } of job.apart) {
         if (other < i) continue;
         const o = this.jobs[other];
         const otherCame = Math.min(this.first[other] ?? 0, Math.max(o?.from ?? 0, o?.to ?? 0));

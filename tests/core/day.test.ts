@@ -212,6 +212,22 @@ describe('a small day', () => {
     expect(sheet.ends).to.equal(540 + 100);
   });
 
+  it('lets nobody wait for a dog that has to be met anyway: who comes at an agreed time is there, worked or not', () => {
+    const at = (minute: number) => ({ arrive: { from: minute, to: minute }, leave: { from: minute, to: 1080 } });
+    const long = [stage('dry-work', 'table', 100)];
+    const dogs = [visit('a', long, at(540)), visit('b', WASH, at(560))];
+    const sheet = planDay(day(dogs, [person('p'), person('q')], { apart: [['a', 'b']] }));
+    // They meet from when b comes, 560. Worked at once, b goes home at 610; had it waited, a would go at 640 and b at 690.
+    expect(startOf(sheet, 'b')).to.equal(560);
+    expect(sheet.score.meeting).to.equal(50);
+    expect(sheet.ends).to.equal(640);
+    // Where an owner may come later it is put off, and they do not meet.
+    const free = planDay(
+      day([visit('a', long, at(540)), visit('b', WASH)], [person('p'), person('q')], { apart: [['a', 'b']] }),
+    );
+    expect(free.score.meeting).to.equal(0);
+  });
+
   it('gives the loud work to whose ears have some of the day left, and lifts to whose back has', () => {
     const loud = [stage('drying', 'dryer', 60, { dbA: 94 })];
     const dogs = [visit('a', loud), visit('b', loud)];

@@ -21,7 +21,7 @@ const SHORTEST: DayWorth = {
   handovers: 0,
   noise: 0,
   heavy: 0,
-  meeting: 0,
+  meeting: 1000,
 };
 
 /** In the LP file format; the objective is the end of the last stage in slots. slots: a horizon in which some day ends. */
