@@ -45,7 +45,11 @@ function change(order: Order, able: readonly (readonly number[])[], random: Rand
       return;
     }
   }
-  if (list.length < 2) return;
+  if (list.length > 1) changeList(list, what, random);
+}
+
+/** Two of the list change places (what below 0.6), or one goes sooner or later. */
+function changeList(list: Int16Array, what: number, random: Random): void {
   const a = randomInt(random, 0, list.length - 1);
   // Mostly to somewhere near: far moves rarely help.
   const far = what > 0.9 ? list.length : Math.max(2, Math.round(list.length / 5));

@@ -117,15 +117,19 @@ export class ScheduleBuilder {
         }
       }
     list.sort((x, y) => x.at - y.at);
+    return { list: Int16Array.from(list, (x) => x.i), who, waits: this.waitsIn(sheet) };
+  }
+
+  /** Of each pair that must not meet, 1 where one is worked only when the other has gone home. */
+  private waitsIn({ laid }: Pick<DaySheet, 'laid'>): Uint8Array {
     const span = (id: string): readonly [number, number] => {
-      const mine = sheet.laid.filter((l) => l.visit === id);
+      const mine = laid.filter((l) => l.visit === id);
       return [Math.min(...mine.map((l) => l.start)), Math.max(...mine.map((l) => l.end))];
     };
-    const waits = Uint8Array.from(this.asked.apart, ([a, b]) => {
+    return Uint8Array.from(this.asked.apart, ([a, b]) => {
       const [x, y] = [span(a), span(b)];
       return x[0] < y[1] && y[0] < x[1] ? 0 : 1;
     });
-    return { list: Int16Array.from(list, (x) => x.i), who, waits };
   }
 
   /** Lays an order; its cost. */
