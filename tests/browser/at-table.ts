@@ -2,6 +2,9 @@
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
 import type { StandInChange } from '../../contract/devices.ts';
+import type { DogPage } from '../../contract/dog.ts';
+import { ZONE_IDS } from '../../core/dog/index.ts';
+import { day, formatDay } from '../../core/quantity/index.ts';
 import type { Visit } from './stage.ts';
 
 /** A house that runs, and a device of its. */
@@ -36,6 +39,28 @@ export async function sessionFor({ base, headers }: House, dogId: string, id: st
     body: JSON.stringify({ id, checkId, method: plan.recommended.method }),
   });
   expect(made.status).to.equal(201);
+  return `/table/sessions/${id}`;
+}
+
+/** A session on a coat that is packed all over today and has no ties: it begins with the bath, then hands in the lather. */
+export async function packedSession({ base, headers }: House, dogId: string, id: string): Promise<string> {
+  const { dog, today }: DogPage = await (await fetch(`${base}/api/dogs/${dogId}`, { headers })).json();
+  const checkId = `${id}-check`;
+  const post = async (path: string, body: object): Promise<void> => {
+    const made = await fetch(`${base}/api${path}`, { method: 'POST', headers, body: JSON.stringify(body) });
+    expect(made.status, path).to.equal(201);
+  };
+  const felt = { finger: 4, tug: 3, comb: 'stops', tie: 'none', skin: 'clear' };
+  await post(`/dogs/${dogId}/checks`, {
+    id: checkId,
+    day: formatDay(day(today)),
+    weightKg: dog.weightKg,
+    guardMm: {},
+    zones: Object.fromEntries(ZONE_IDS.map((zone) => [zone, felt])),
+    inspection: {},
+    note: '',
+  });
+  await post('/sessions', { id, checkId, method: 'wet-first' });
   return `/table/sessions/${id}`;
 }
 

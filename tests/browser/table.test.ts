@@ -5,7 +5,18 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { inOrder, sessionRecord, type SessionAct } from '../../core/table/index.ts';
-import { atEnd, begin, byMouse, byTouch, goOn, putOn, sessionFor, smallTargets, stepsDone } from './at-table.ts';
+import {
+  atEnd,
+  begin,
+  byMouse,
+  byTouch,
+  goOn,
+  packedSession,
+  putOn,
+  sessionFor,
+  smallTargets,
+  stepsDone,
+} from './at-table.ts';
 import { itInFull } from '../samples.ts';
 import { linkTo, type CutLink } from './link.ts';
 import { killable, openStage, type Stage } from './stage.ts';
@@ -159,7 +170,7 @@ describe('the table under wet thumbs', () => {
       }
     });
     const id = 'table-scale';
-    await page.goto(await sessionFor(stage, 'demo-gannet', id));
+    await page.goto(await packedSession(stage, 'demo-kelda', id));
     await putOn(stage, { bowl: false, dogKg: 38.4, restless: false });
     await page.getByRole('button', { name: /Take 38\.[34]\skg/ }).tap();
     await page.getByText(/38\.\d\skg taken/).waitFor();
@@ -231,7 +242,7 @@ describe('the table under wet thumbs', () => {
           const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
           expect(over, `${name}, ${where} is too wide`).to.be.at.most(0);
         };
-        await page.goto(await sessionFor(stage, 'demo-gannet', `table-size-${name}`));
+        await page.goto(await packedSession(stage, 'demo-kelda', `table-size-${name}`));
         await page.getByRole('button', { name: /^Start/ }).waitFor();
         await look('before the start');
         await begin(page, 'Runa', byTouch);
@@ -276,7 +287,7 @@ describe('the table under wet thumbs', () => {
   itInFull('takes a photo before and after, and undoes the last tap', async () => {
     const page = await stage.page(TABLET);
     const id = 'table-photo';
-    await page.goto(await sessionFor(stage, 'demo-gannet', id));
+    await page.goto(await packedSession(stage, 'demo-kelda', id));
     const jpeg = await page.evaluate(async () => {
       const canvas = document.createElement('canvas');
       canvas.width = 64;
@@ -305,7 +316,7 @@ describe('the table under wet thumbs', () => {
   it('loses nothing when the whole browser is killed', async () => {
     const link = await linkTo(stage.base);
     const profile = mkdtempSync(join(tmpdir(), 'woolly-tide-profile-'));
-    const path = await sessionFor(stage, 'demo-gannet', 'table-killed');
+    const path = await packedSession(stage, 'demo-kelda', 'table-killed');
     const first = await killable(profile, link.base, stage.headers);
     await first.page.goto(path);
     await first.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
