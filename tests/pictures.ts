@@ -3,7 +3,7 @@ import type { BrowserContextOptions, Page } from 'playwright-core';
 import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import type { MethodPlan } from '../core/bench/index.ts';
 import type { SessionEvent } from '../core/table/index.ts';
-import { putOn } from './browser/at-table.ts';
+import { packedSession, putOn } from './browser/at-table.ts';
 import { openStage } from './browser/stage.ts';
 import { logOf, upTo } from './core/session-log.ts';
 
@@ -144,15 +144,10 @@ await picture('desk-house-rules', '/desk/house', {}, async (page) => {
   await page.evaluate(() => window.scrollTo(0, 0));
 });
 /** A session as it stands twenty-odd minutes in: one device walks through the soap, another has the tail. */
-const tableCheck = stage.stores.checks.latestOf('demo-gannet')?.id ?? '';
 const device = 'd-picture';
 async function sessionInWork(id: string): Promise<string> {
-  const made = await fetch(`${stage.base}/api/sessions`, {
-    method: 'POST',
-    headers: stage.headers,
-    body: JSON.stringify({ id, checkId: tableCheck, method: 'wet-first' }),
-  });
-  const page = await made.json();
+  await packedSession(stage, 'demo-kelda', id);
+  const page = await (await fetch(`${stage.base}/api/sessions/${id}`, { headers: stage.headers })).json();
   const { steps }: MethodPlan = page.snapshot.plan;
   const inSoap = steps.findIndex((s) => s.phase === 'soapy-work');
   const acts = upTo({ steps }, inSoap, 5, 0.6);
@@ -165,7 +160,7 @@ async function sessionInWork(id: string): Promise<string> {
   if (!soap || !bath) throw new TypeError('wet first has a bath and a slicker');
   const who: SessionEvent[] = [
     { id: `${id}-who`, atMs: shift - 9, device, act: { kind: 'worker', name: 'Runa' } },
-    { id: `${id}-kg`, atMs: shift - 8, device, act: { kind: 'dog-weighed', kg: 41.2, by: 'scale' } },
+    { id: `${id}-kg`, atMs: shift - 8, device, act: { kind: 'dog-weighed', kg: 44.2, by: 'scale' } },
     {
       id: `${id}-g`,
       atMs: Date.now() - 99_000,
@@ -205,7 +200,7 @@ async function tableSheet(name: string, colorScheme: 'light' | 'dark'): Promise<
     await page.getByRole('button', { name: 'Pink' }).tap();
     await page.getByText(/turned pink/).waitFor();
     await shoot();
-    await page.getByRole('button', { name: 'Leave it there' }).tap();
+    await page.getByRole('button', { name: /^(Leave it there|Keep the plan|Go on)$/ }).tap();
     await putOn(stage, { bowl: true, hairG: 0, dogKg: 0 });
     await page.getByRole('button', { name: 'Whole step done' }).tap();
     await page.getByRole('button', { name: 'Start from nothing' }).tap();
