@@ -23,8 +23,7 @@ export interface Account {
 /** One dog's visits as they would be: minutes of each, and what happened between them. */
 export interface DogAccount {
   readonly minutes: readonly number[];
-  /** The same by coat, and parts that each visit is split into by what the dogs bear. */
-  readonly byCoat: readonly (readonly number[])[];
+  /** Parts that each visit is split into by what the dogs bear. */
   readonly parts: readonly number[];
   /** Likely grams in the coat at each. */
   readonly grams: readonly number[];
@@ -36,7 +35,6 @@ export interface DogAccount {
 }
 
 export function dogAccount(dog: YearDog, days: readonly number[], lastDay: number, worth: Worth): DogAccount {
-  const minutes = days.map(() => 0);
   const byCoat: number[][] = days.map(() => []);
   const grams = days.map(() => 0);
   let homeG = 0;
@@ -51,7 +49,6 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
       homeG += walk.fellG;
       packedDays += walk.packedDays;
       if (i === days.length) break;
-      minutes[i] = (minutes[i] ?? 0) + walk.minutes();
       byCoat[i]?.push(walk.minutes());
       grams[i] = (grams[i] ?? 0) + walk.grams;
       left = (1 - coat.takes) * walk.grams;
@@ -66,8 +63,9 @@ export function dogAccount(dog: YearDog, days: readonly number[], lastDay: numbe
     waitsCost += waitCost(dog, { since: last, on: x, isNext: i === 0 && i < days.length }, worth);
     last = x;
   }
+  const minutes = byCoat.map((of) => sum(of));
   const parts = byCoat.map((of) => partsOf(of, dog));
-  return { minutes, byCoat, parts, grams, homeG, packedDays, lateDays, waitsCost };
+  return { minutes, parts, grams, homeG, packedDays, lateDays, waitsCost };
 }
 
 /** What one dog's visits cost, without the salon's hours being short. */
@@ -90,7 +88,7 @@ export function account(
     const a = dogAccount(dog, days, lastDay, worth);
     for (const [k, m] of a.minutes.entries()) {
       const d = days[k] ?? 0;
-      const length = (dog.fixed.includes(d) ? dog.lengths?.get(d) : undefined) ?? m;
+      const length = dog.lengths?.get(d) ?? m;
       load[d] = (load[d] ?? 0) + length + worth.visit * (a.parts[k] ?? 1);
       all.labour += m;
     }

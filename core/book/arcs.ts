@@ -22,7 +22,7 @@ export interface YearDog {
   readonly due?: number | undefined;
   /** Visits that are agreed: every plan holds them, whatever their interval. */
   readonly fixed: readonly number[];
-  /** Minutes for which an agreed visit is booked, by its day; absent: as long as its coat is likely to take. */
+  /** Minutes for which an agreed visit is booked, by its day, and of no other day; absent: as long as its coat is likely to take. */
   readonly lengths?: ReadonlyMap<number, number> | undefined;
   /** Visits the owner pays for in this time, at least those agreed; absent: as many as are worth it. */
   readonly mostVisits?: number | undefined;

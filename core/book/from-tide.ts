@@ -1,5 +1,5 @@
 /** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
-import { addDays, isoWeekday, sum, type Day } from '../quantity/index.ts';
+import { addDays, isoWeekday, kept, sum, type Day } from '../quantity/index.ts';
 import { waitsForVet } from '../check/index.ts';
 import {
   AHEAD_DAYS,
@@ -107,7 +107,14 @@ export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
   }
   // Where one of a household waits for a vet only what is agreed stands: nobody is invited.
   const houses = [...homes.values()].filter((of) => !waits(of) || of.some((d) => d.booked.length > 0));
-  const dogs = houses.map((of) => yearDog(of, book, tides, today, open));
+  // Most owners wish for nothing: the days of a wish are found once.
+  const roster = book.roster ?? { people: [], away: [] };
+  const found = new Map<string, readonly number[]>();
+  const daysFor = (w: VisitWish): readonly number[] =>
+    kept(found, `${w.weekdays.join()} ${w.from} ${w.to} ${w.person}`, () =>
+      open.filter((d) => dayRefusals(roster, book.openWeekdays, addDays(today, d), w).length === 0),
+    );
+  const dogs = houses.map((of) => yearDog(of, book, tides, today, daysFor));
   const members = houses.map((of) => of.map((d) => d.id));
   const none = houses.map((of, i) => !waits(of) && dogs[i]?.days.length === 0 && dogs[i]?.fixed.length === 0);
   return { dogs, members, hours, noDay: members.flatMap((ids, i) => (none[i] ? ids : [])) };
@@ -120,13 +127,11 @@ function yearDog(
   book: YearBook,
   tides: ReadonlyMap<string, DogTide>,
   today: Day,
-  open: readonly number[],
+  daysFor: (wish: VisitWish) => readonly number[],
 ): YearDog {
   const wishes = of.map((d) => book.wishes?.[d.id] ?? ANY_TIME);
-  const roster = book.roster ?? { people: [], away: [] };
-  const days = (waits(of) ? [] : open).filter((d) =>
-    wishes.every((w) => dayRefusals(roster, book.openWeekdays, addDays(today, d), w).length === 0),
-  );
+  const [own = [], ...others] = wishes.map(daysFor);
+  const days = waits(of) ? [] : own.filter((d) => others.every((days) => days.includes(d)));
   const fixed = [...new Set(of.flatMap((d) => d.booked.map((b) => b.day - today)))].filter(
     (x) => x >= 1 && x <= PLAN_DAYS,
   );

@@ -84,7 +84,7 @@ export function bookSummary(
       };
       const agreed = dog.fixed.includes(d);
       const on = agreed ? agreedOn : proposedOn;
-      const length = agreed ? dog.lengths?.get(d) : undefined;
+      const length = dog.lengths?.get(d);
       const parts = now.parts[p] ?? 1;
       on[d] = (on[d] ?? 0) + workOf({ length, minutes, parts });
       const others = moveCost(a, y, p, { load: plan.load, hours })
