@@ -1,6 +1,6 @@
 /** The demo's dates: what this program proposed a week ago, as owners said yes to it, at hours in which the day can be worked. */
 import { bookSummary, freeStarts, planBook, yearOfTide } from '../core/book/index.ts';
-import { breachesOf, DAY_WORTH, planDay, type Breach, type DayAsked } from '../core/day/index.ts';
+import { breachesOf, DAY_EFFORT, DAY_WORTH, planDay, type Breach, type DayAsked } from '../core/day/index.ts';
 import { visitLengths } from '../core/kit/index.ts';
 import { ended, type Day } from '../core/quantity/index.ts';
 import { bookAsOf, bookedLength, inHundredths, learnBook, nextVisits } from '../core/tide/index.ts';
@@ -61,7 +61,7 @@ const WORTH_A_DAY = 8;
 const GATHERED = 5;
 
 /** Laying a day again for each hour that is tried: the day's own sheet is laid with more care. */
-const EFFORT = { tries: 1_200, triesPerPair: 60, rounds: 2, seed: 1 };
+const EFFORT = { ...DAY_EFFORT, fewestTries: 1_000, mostTries: 1_000 };
 const HALF_HOUR = 30;
 /** Of a coat that nobody has felt lately the minutes are still learnt. */
 const SPARE = 15;

@@ -2,6 +2,7 @@
  * npm run study -- tide [--towns N] [--dogs N] [--write]
  * npm run study -- book [--seeds N] [--write]
  * npm run study -- schools [--dogs N] [--write]
+ * npm run study -- sheet [--runs N] [--write]
  *
  * Forecasts against simulated truth: towns of which everything is known, in worlds that agree with the model and in worlds
  * that do not. Prints a table; with --write it replaces the one in docs/model.md.
@@ -13,6 +14,7 @@ import { mean, seededRandom, sum } from '../core/quantity/index.ts';
 import { NAIVE, townYear, type GramsRow, type StartRow, type TownYear } from './town-year.ts';
 import { bookStudy } from './book.ts';
 import { schoolsStudy } from './schools.ts';
+import { sheetStudy } from './sheet.ts';
 import { makeTown, WORLDS } from './worlds.ts';
 
 const option = (name: string, usual: number): number => {
@@ -145,13 +147,17 @@ if (which === 'book') {
   const text = schoolsStudy(option('dogs', 200));
   console.log(text);
   if (process.argv.includes('--write')) written('study of the schools', text);
+} else if (which === 'sheet') {
+  const text = sheetStudy(option('runs', 50));
+  console.log(text);
+  if (process.argv.includes('--write')) written('study of the sheet', text);
 } else if (which === 'tide') {
   const part = option('part', -1);
   if (part >= 0) process.send?.(work(part, option('of', 1)), () => process.exit(0));
   else await study();
 } else {
   console.error(
-    'Usage: npm run study -- tide [--towns N] [--dogs N] [--write], -- book [--seeds N] [--write], or -- schools [--dogs N] [--write]',
+    'Usage: npm run study -- tide [--towns N] [--dogs N] [--write], -- book [--seeds N] [--write], -- schools [--dogs N] [--write], or -- sheet [--runs N] [--write]',
   );
   process.exit(2);
 }

@@ -2,8 +2,8 @@
 
 /** Spans at which something is taken, in order, none overlapping. */
 export class Taken {
-  private starts: number[] = [];
-  private ends: number[] = [];
+  private readonly starts: number[] = [];
+  private readonly ends: number[] = [];
 
   clear(): void {
     this.starts.length = 0;
@@ -31,6 +31,15 @@ export class Taken {
   /** Takes it. What it is taken for already is not asked: two things that somebody marked at once are one long one. */
   take(start: number, end: number): void {
     if (end <= start) return;
+    const { starts, ends } = this;
+    const n = starts.length;
+    // Most is taken after all that is known.
+    if (n > 0 && (ends[n - 1] ?? 0) > start) return this.insert(start, end);
+    starts.push(start);
+    ends.push(end);
+  }
+
+  private insert(start: number, end: number): void {
     const { starts, ends } = this;
     let i = starts.length;
     while (i > 0 && (starts[i - 1] ?? 0) > start) i--;

@@ -13,7 +13,7 @@ export function rippled(
   worth: DayWorth = DAY_WORTH,
 ): DaySheet {
   const builder = new ScheduleBuilder(asked, worth);
-  builder.lay(builder.orderOf(before), builder.startsOf(before));
+  builder.layNotBefore(builder.orderOf(before), builder.startsOf(before));
   return builder.sheet();
 }
 

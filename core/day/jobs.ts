@@ -1,5 +1,7 @@
 /** What of a day is still to be laid: each visit as chains of stages that follow at once, each pause, and what stands already. */
-import { HEAVY_KG, type DayAsked, type ScheduledStage } from './asked.ts';
+import { sum } from '../quantity/index.ts';
+import { HEAVY_KG, type DayAsked, type DayVisit, type Pause, type ScheduledStage, type Stage } from './asked.ts';
+import { handsFor } from './hands.ts';
 import { doseOf } from './noise.ts';
 
 export const NOBODY = -1;
@@ -31,10 +33,11 @@ export interface ScheduleJob {
   readonly apart: readonly { readonly job: number; readonly pair: number }[];
   /** A pause's person and its latest end. */
   readonly pauseOf: number;
-  /** Minutes already in the house at work, when it was begun. */
+  /** First minute and last of what has begun. */
   readonly begunFrom: number;
   readonly begunEnd: number;
-  readonly begunMinutes: number;
+  /** Minutes of work in all, with those begun. */
+  readonly minutes: number;
   readonly lastPerson: number;
 }
 
@@ -55,71 +58,146 @@ export interface Jobs {
   readonly starts: number;
 }
 
+/** What has begun, as it takes people and places and leaves them. */
+class Begun {
+  readonly people: Fixed[] = [];
+  readonly places: Fixed[] = [];
+  readonly doses: Float64Array;
+  readonly heavies: Float64Array;
+  private readonly placeAt: ReadonlyMap<string, number>;
+
+  constructor(
+    private readonly asked: DayAsked,
+    private readonly personAt: ReadonlyMap<string, number>,
+  ) {
+    this.placeAt = new Map(asked.places.map((p, i) => [p.id, i]));
+    this.doses = new Float64Array(asked.people.length);
+    this.heavies = new Float64Array(asked.people.length);
+    for (const visit of asked.visits) for (const l of this.of(visit)) this.add(visit, l);
+  }
+
+  of({ id }: DayVisit): readonly ScheduledStage[] {
+    return this.asked.begun.filter((b) => b.visit === id);
+  }
+
+  /** A pause that was had; false where it was not. */
+  hadPause(person: number, pause: number): boolean {
+    const id = this.asked.people[person]?.id;
+    const had = this.asked.paused.find((x) => x.person === id && x.pause === pause);
+    if (had) this.people.push([person, had.start, had.end]);
+    return had !== undefined;
+  }
+
+  private add(visit: DayVisit, { stage, person, place, start, end }: ScheduledStage): void {
+    const s = visit.stages[stage];
+    if (!s) return;
+    const who = person === undefined ? undefined : this.personAt.get(person);
+    const where = place === undefined ? undefined : this.placeAt.get(place);
+    const about = who === undefined ? undefined : this.asked.people[who];
+    if (who !== undefined && about) {
+      this.people.push([who, start, end]);
+      this.doses[who] = (this.doses[who] ?? 0) + doseOf(s, s.minutes, about);
+      if (lifts(visit, s)) this.heavies[who] = (this.heavies[who] ?? 0) + 1;
+    }
+    if (where !== undefined) this.places.push([where, start, end + s.cleanMinutes]);
+  }
+}
+
+/** Stages of a visit that are still to do, those that follow at once together. Genes are counted on from `gene`. */
+function blocksOf(
+  asked: DayAsked,
+  visit: DayVisit,
+  done: ReadonlySet<number>,
+  personAt: ReadonlyMap<string, number>,
+  gene: number,
+): readonly Block[] {
+  const chains: (readonly [number, Stage])[][] = [];
+  for (const [i, s] of visit.stages.entries()) {
+    if (done.has(i)) continue;
+    const last = chains.at(-1);
+    if (s.atOnce && last) last.push([i, s]);
+    else chains.push([[i, s]]);
+  }
+  let first = gene;
+  return chains.map((chain) => {
+    let offset = 0;
+    let ready = -Infinity;
+    const parts = chain.map(([i, s]): Part => {
+      const pin = asked.pins.find((p) => p.visit === visit.id && p.stage === i);
+      ready = Math.max(ready, (pin?.notBefore ?? -Infinity) - offset);
+      const part = {
+        stage: i,
+        minutes: s.minutes,
+        offset,
+        able: s.hands ? handsFor(asked, visit, i).flatMap((id) => personAt.get(id) ?? []) : [],
+        units: asked.places.flatMap((p, k) => (p.kind === s.place ? [k] : [])),
+        clean: s.cleanMinutes,
+        doses: Float64Array.from(asked.people, (p) => doseOf(s, s.minutes, p)),
+        lifts: lifts(visit, s),
+      };
+      offset += s.minutes;
+      if (s.hands && part.able.length === 0) throw new RangeError(`nobody at work can do the ${s.kind} of ${visit.id}`);
+      if (s.place !== undefined && part.units.length === 0)
+        throw new RangeError(`there is no ${s.place} for the ${s.kind} of ${visit.id}`);
+      return part;
+    });
+    const block = { parts, ready, gene: first };
+    first += parts.length;
+    return block;
+  });
+}
+
+const lifts = ({ weightKg }: DayVisit, { kind }: Stage): boolean => kind === 'bath' && weightKg >= HEAVY_KG;
+
+/** A pause, laid like a visit of one stage that only its person can do. */
+const pauseJob = (
+  { minutes, within }: Pause,
+  person: number,
+  pause: number,
+  people: number,
+  gene: number,
+): ScheduleJob => ({
+  blocks: [
+    {
+      parts: [
+        {
+          stage: pause,
+          minutes,
+          offset: 0,
+          able: [person],
+          units: [],
+          clean: 0,
+          doses: new Float64Array(people),
+          lifts: false,
+        },
+      ],
+      ready: within.from,
+      gene,
+    },
+  ],
+  from: within.from,
+  to: Infinity,
+  leaveTo: within.to,
+  apart: [],
+  pauseOf: person,
+  begunFrom: Infinity,
+  begunEnd: -Infinity,
+  minutes,
+  lastPerson: NOBODY,
+});
+
 /** Throws RangeError when a stage can be done by nobody or nowhere. */
 export function jobsOf(asked: DayAsked): Jobs {
-  const { people, places, visits, now } = asked;
+  const { people, visits, now } = asked;
   const personAt = new Map(people.map((p, i) => [p.id, i]));
-  const placeAt = new Map(places.map((p, i) => [p.id, i]));
   const visitAt = new Map(visits.map((v, i) => [v.id, i]));
-  const opens = Math.min(...people.map((p) => p.hours.from), Infinity);
-  const starts = opens === Infinity ? now : Math.max(now, opens);
-  const fixedPeople: Fixed[] = [];
-  const fixedPlaces: Fixed[] = [];
-  const fixedDose = new Float64Array(people.length);
-  const fixedHeavy = new Float64Array(people.length);
+  const begun = new Begun(asked, personAt);
   let genes = 0;
   const jobs = visits.map((v): ScheduleJob => {
-    const pins = asked.pins.filter((p) => p.visit === v.id);
-    const begun = asked.begun.filter((b) => b.visit === v.id);
-    const wished = v.with === undefined ? undefined : personAt.get(v.with);
-    const done = new Map(begun.map((b) => [b.stage, b]));
-    const blocks: Block[] = [];
-    let parts: Part[] = [];
-    let ready = -Infinity;
-    let offset = 0;
-    const close = (): void => {
-      if (parts.length === 0) return;
-      blocks.push({ parts, ready, gene: genes });
-      genes += parts.length;
-      parts = [];
-      offset = 0;
-      ready = -Infinity;
-    };
-    for (const [i, s] of v.stages.entries()) {
-      const doses = Float64Array.from(people, (p) => doseOf(s, s.minutes, p));
-      const lifts = s.kind === 'bath' && v.weightKg >= HEAVY_KG;
-      const there = done.get(i);
-      if (there) {
-        const who = there.person === undefined ? undefined : personAt.get(there.person);
-        const where = there.place === undefined ? undefined : placeAt.get(there.place);
-        if (who !== undefined) {
-          fixedPeople.push([who, there.start, there.end]);
-          fixedDose[who] = (fixedDose[who] ?? 0) + (doses[who] ?? 0);
-          if (lifts) fixedHeavy[who] = (fixedHeavy[who] ?? 0) + 1;
-        }
-        if (where !== undefined) fixedPlaces.push([where, there.start, there.end + s.cleanMinutes]);
-        continue;
-      }
-      if (!s.atOnce) close();
-      const pin = pins.find((p) => p.stage === i);
-      const pinned = pin?.person === undefined ? undefined : personAt.get(pin.person);
-      const able = !s.hands
-        ? []
-        : pinned !== undefined
-          ? [pinned]
-          : people.flatMap((p, k) => (p.can.includes(s.kind) && (wished === undefined || wished === k) ? [k] : []));
-      // Who the dog knows may not be able to do it all: then anybody who is does.
-      const hands = able.length > 0 || !s.hands ? able : people.flatMap((p, k) => (p.can.includes(s.kind) ? [k] : []));
-      const units = places.flatMap((p, k) => (p.kind === s.place ? [k] : []));
-      if (s.hands && hands.length === 0) throw new RangeError(`nobody at work can do the ${s.kind} of ${v.id}`);
-      if (s.place !== undefined && units.length === 0)
-        throw new RangeError(`there is no ${s.place} for the ${s.kind} of ${v.id}`);
-      ready = Math.max(ready, (pin?.notBefore ?? -Infinity) - offset);
-      parts.push({ stage: i, minutes: s.minutes, offset, able: hands, units, clean: s.cleanMinutes, doses, lifts });
-      offset += s.minutes;
-    }
-    close();
-    const lastBegun = begun.reduce<ScheduledStage | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
+    const mine = begun.of(v);
+    const blocks = blocksOf(asked, v, new Set(mine.map((b) => b.stage)), personAt, genes);
+    genes += sum(blocks.map((b) => b.parts.length));
+    const last = mine.reduce<ScheduledStage | undefined>((t, b) => (!t || b.stage > t.stage ? b : t), undefined);
     return {
       blocks,
       from: v.arrive.from,
@@ -131,49 +209,23 @@ export function jobsOf(asked: DayAsked): Jobs {
         return k === undefined ? [] : [{ job: k, pair }];
       }),
       pauseOf: NOBODY,
-      begunFrom: Math.min(...begun.map((b) => b.start), Infinity),
-      begunEnd: lastBegun?.end ?? -Infinity,
-      begunMinutes: begun.reduce((t, b) => t + b.end - b.start, 0),
-      lastPerson: lastBegun?.person === undefined ? NOBODY : (personAt.get(lastBegun.person) ?? NOBODY),
+      begunFrom: Math.min(...mine.map((b) => b.start), Infinity),
+      begunEnd: last?.end ?? -Infinity,
+      minutes: sum([...mine.map((b) => b.end - b.start), ...blocks.flatMap((b) => b.parts.map((p) => p.minutes))]),
+      lastPerson: last?.person === undefined ? NOBODY : (personAt.get(last.person) ?? NOBODY),
     };
   });
-  for (const [k, p] of people.entries()) {
-    for (const [i, pause] of p.pauses.entries()) {
-      const had = asked.paused.find((x) => x.person === p.id && x.pause === i);
-      if (had) {
-        fixedPeople.push([k, had.start, had.end]);
-        continue;
-      }
-      jobs.push({
-        blocks: [
-          {
-            parts: [
-              {
-                stage: i,
-                minutes: pause.minutes,
-                offset: 0,
-                able: [k],
-                units: [],
-                clean: 0,
-                doses: new Float64Array(people.length),
-                lifts: false,
-              },
-            ],
-            ready: pause.within.from,
-            gene: genes++,
-          },
-        ],
-        from: pause.within.from,
-        to: Infinity,
-        leaveTo: pause.within.to,
-        apart: [],
-        pauseOf: k,
-        begunFrom: Infinity,
-        begunEnd: -Infinity,
-        begunMinutes: 0,
-        lastPerson: NOBODY,
-      });
-    }
-  }
-  return { jobs, genes, people: fixedPeople, places: fixedPlaces, doses: fixedDose, heavies: fixedHeavy, starts };
+  for (const [k, p] of people.entries())
+    for (const [i, pause] of p.pauses.entries())
+      if (!begun.hadPause(k, i)) jobs.push(pauseJob(pause, k, i, people.length, genes++));
+  const opens = Math.min(...people.map((p) => p.hours.from), Infinity);
+  return {
+    jobs,
+    genes,
+    people: begun.people,
+    places: begun.places,
+    doses: begun.doses,
+    heavies: begun.heavies,
+    starts: opens === Infinity ? now : Math.max(now, opens),
+  };
 }

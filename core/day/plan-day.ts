@@ -1,108 +1,143 @@
 /**
- * Decides a day's sheet: orders are laid, changed a little, and worse ones taken for better at a temperature that falls with
- * the count of tries, so that a run repeats.
+ * Decides a day's sheet by simulated annealing over orders: begun anew a few times, then once more from the best. The
+ * temperature falls with the count of tries, and is a share of the day's own cost, so that a run repeats.
  */
-import { randomInt, seededRandom, type Random } from '../quantity/index.ts';
+import { ended, seededRandom, type Random } from '../quantity/index.ts';
 import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth } from './asked.ts';
-import { ScheduleBuilder, type Order } from './schedule-builder.ts';
+import { soonestEnd } from './bound.ts';
+import { change, reinsert } from './moves.ts';
+import { copyInto, copyOf, ScheduleBuilder, type Order } from './schedule-builder.ts';
 
 export interface DayEffort {
-  /** Orders tried at most, and for each pair of a day's parts. */
-  readonly tries: number;
+  /** Orders tried, for each pair of a day's blocks, and at least and at most in all. */
   readonly triesPerPair: number;
-  /** Times it begins again from the best. */
-  readonly rounds: number;
+  readonly fewestTries: number;
+  readonly mostTries: number;
   readonly seed: number;
 }
-export const DAY_EFFORT: DayEffort = { tries: 9_000, triesPerPair: 60, rounds: 3, seed: 1 };
-/** Temperature at the first try, minutes; a hundredth at the last. */
-const HOT = 12;
+/**
+ * As many as bring 30 days of 5 to 16 dogs within about a hundredth of the best of fifty runs four times as long
+ * (`npm run test:long`): a third of a second for five dogs, three seconds for sixteen.
+ */
+export const DAY_EFFORT: DayEffort = { triesPerPair: 120, fewestTries: 50_000, mostTries: 160_000, seed: 1 };
 
-const copied = (to: Order, from: Order): void => {
-  to.list.set(from.list);
-  to.who.set(from.who);
-  to.waits.set(from.waits);
-};
+/** Share of the tries that go into beginnings from the plain order; the others go on from the best. */
+const BEGINNINGS_SHARE = 0.5;
+/** Beginnings: small days hide their best sheets in corners, large ones want a long way down. */
+const FEWEST_BEGINNINGS = 3;
+const beginningsOf = (blocks: number): number => Math.max(FEWEST_BEGINNINGS, Math.round(100 / Math.max(1, blocks)));
+/** Temperature at the first try and at the last, as a share of the day's cost; going on from the best it begins cooler. */
+const HOT = 0.05;
+const COLD = 0.003;
+const GOING_ON = 1 / 3;
+/** How often a few dogs are put in anew, and a second change is made with the first. */
+const REINSERT_SHARE = 0.01;
+const SECOND_CHANGE = 0.3;
+/** Tries between two times at which how far it is is told. */
+const TOLD_EVERY = 4_000;
 
-/** How often it is asked anew whether one of a pair waits for the other to go home. */
-const WAITS_SHARE = 0.06;
+/** How far a sheet is, 0 to 1, and the best so far. */
+export interface DayProgress {
+  readonly share: number;
+  readonly best: DaySheet;
+}
 
-/** Changes an order in place: somebody sooner or later, two changed over, somebody else's hands, a pair that waits or not. */
-function change(order: Order, able: readonly (readonly number[])[], random: Random): void {
-  const { list, who, waits } = order;
-  if (waits.length > 0 && random() < WAITS_SHARE) {
-    const pair = randomInt(random, 0, waits.length - 1);
-    waits[pair] = waits[pair] === 1 ? 0 : 1;
-    return;
+class Search {
+  readonly best: Order;
+  least: number;
+  tried = 0;
+  private readonly now: Order;
+  private readonly next: Order;
+  private readonly rest: Int16Array;
+
+  constructor(
+    private readonly builder: ScheduleBuilder,
+    private readonly people: number,
+    private readonly tries: number,
+    private readonly enough: number,
+    private readonly random: Random,
+    from: Order,
+  ) {
+    this.now = copyOf(from);
+    this.next = copyOf(from);
+    this.best = copyOf(from);
+    this.rest = new Int16Array(from.list.length);
+    this.least = builder.lay(from);
   }
-  const what = random();
-  if (what < 0.35 && who.length > 0) {
-    const g = randomInt(random, 0, who.length - 1);
-    const can = able[g] ?? [];
-    if (can.length > 1) {
-      const pick = randomInt(random, -1, can.length - 1);
-      who[g] = pick < 0 ? -1 : (can[pick] ?? -1);
-      return;
+
+  /** No sheet can be better. */
+  get isDone(): boolean {
+    return this.least <= this.enough + 1e-9;
+  }
+
+  sheet(): DaySheet {
+    this.builder.lay(this.best);
+    return this.builder.sheet();
+  }
+
+  /** Anneals from an order; tells now and then. */
+  *anneal(from: Order, tries: number, hot: number): Generator<DayProgress, void> {
+    const { builder, random, now, next } = this;
+    copyInto(now, from);
+    let cost = builder.lay(now);
+    builder.keep(now);
+    let told = this.tried;
+    for (let t = 0; t < tries && !this.isDone; t++) {
+      copyInto(next, now);
+      if (random() < REINSERT_SHARE) t += reinsert(next, builder, this.people, random);
+      else {
+        change(next, builder, this.rest, random);
+        if (random() < SECOND_CHANGE) change(next, builder, this.rest, random);
+      }
+      // Metropolis: what it may cost at most to be taken.
+      const most = cost - cost * hot * (COLD / hot) ** (t / tries) * Math.log(random());
+      const c = builder.lay(next, most);
+      if (c > most) continue;
+      copyInto(now, next);
+      builder.keep(now);
+      cost = c;
+      this.noteBest(next, c);
+      if (this.tried + t - told > TOLD_EVERY) {
+        told = this.tried + t;
+        yield { share: Math.min(1, told / this.tries), best: this.sheet() };
+      }
     }
+    this.tried += tries;
   }
-  if (list.length > 1) changeList(list, what, random);
-}
 
-/** Two of the list change places (what below 0.6), or one goes sooner or later. */
-function changeList(list: Int16Array, what: number, random: Random): void {
-  const a = randomInt(random, 0, list.length - 1);
-  // Mostly to somewhere near: far moves rarely help.
-  const far = what > 0.9 ? list.length : Math.max(2, Math.round(list.length / 5));
-  const b = Math.min(list.length - 1, Math.max(0, a + randomInt(random, -far, far)));
-  const x = list[a] ?? 0;
-  if (what < 0.6) {
-    list[a] = list[b] ?? 0;
-    list[b] = x;
-  } else if (a < b) {
-    list.copyWithin(a, a + 1, b + 1);
-    list[b] = x;
-  } else {
-    list.copyWithin(b + 1, b, a);
-    list[b] = x;
+  private noteBest(order: Order, cost: number): void {
+    if (cost >= this.least - 1e-9) return;
+    this.least = cost;
+    copyInto(this.best, order);
   }
 }
 
-/** Plans a day; the same facts give the same sheet. From `start` it begins at a sheet that stands. */
-export function planDay(
+/** Plans a day in steps; the same facts give the same sheet. From `start` it begins at a sheet that stands. */
+export function* dayInSteps(
   asked: DayAsked,
   worth: DayWorth = DAY_WORTH,
   effort: DayEffort = DAY_EFFORT,
   start?: Pick<DaySheet, 'laid' | 'pauses'>,
-): DaySheet {
+): Generator<DayProgress, DaySheet> {
   const builder = new ScheduleBuilder(asked, worth);
-  const random = seededRandom(effort.seed);
-  const now = start ? builder.orderOf(start) : builder.plainOrder();
-  let cost = builder.lay(now);
-  const best: Order = { list: now.list.slice(), who: now.who.slice(), waits: now.waits.slice() };
-  let least = cost;
-  const tried: Order = { list: now.list.slice(), who: now.who.slice(), waits: now.waits.slice() };
-  const each = Math.max(
-    1,
-    Math.floor(Math.min(effort.tries, effort.triesPerPair * builder.length ** 2) / effort.rounds),
-  );
-  for (let round = 0; round < effort.rounds; round++) {
-    copied(now, best);
-    cost = least;
-    const hot = HOT / (1 + round);
-    for (let t = 0; t < each; t++) {
-      copied(tried, now);
-      change(tried, builder.able, random);
-      if (random() < 0.3) change(tried, builder.able, random);
-      const c = builder.lay(tried);
-      if (c > cost && random() >= Math.exp((cost - c) / (hot * 0.01 ** (t / each)))) continue;
-      copied(now, tried);
-      cost = c;
-      if (c < least - 1e-9) {
-        least = c;
-        copied(best, tried);
-      }
-    }
+  const plain = builder.plainOrder();
+  const first = start ? builder.orderOf(start) : plain;
+  const tries = Math.min(effort.mostTries, Math.max(effort.fewestTries, effort.triesPerPair * builder.length ** 2));
+  const enough = worth.length * (soonestEnd(asked) - builder.starts);
+  const search = new Search(builder, asked.people.length, tries, enough, seededRandom(effort.seed), first);
+  if (builder.length > 0) {
+    const beginnings = start ? 1 : beginningsOf(builder.length);
+    for (let k = 0; k < beginnings && !search.isDone; k++)
+      yield* search.anneal(start ? first : plain, Math.floor((BEGINNINGS_SHARE * tries) / beginnings), HOT);
+    yield* search.anneal(copyOf(search.best), Math.floor((1 - BEGINNINGS_SHARE) * tries), HOT * GOING_ON);
   }
-  builder.lay(best);
-  return builder.sheet();
+  return search.sheet();
 }
+
+/** A day planned to its end. */
+export const planDay = (
+  asked: DayAsked,
+  worth: DayWorth = DAY_WORTH,
+  effort: DayEffort = DAY_EFFORT,
+  start?: Pick<DaySheet, 'laid' | 'pauses'>,
+): DaySheet => ended(dayInSteps(asked, worth, effort, start));

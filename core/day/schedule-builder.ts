@@ -1,22 +1,20 @@
 /**
- * Decides the times of a day when its order is given: a list of what is laid next, each as early as people and places allow.
- * Stages that must follow at once are laid as one. Any best day by its end can be had from some list and some choice of people
- * (active schedules hold an optimum: Sprecher, Kolisch and Drexl 1995), so what is searched is the list.
+ * Decides the times of a day when its order is given: a list of what is laid next, each as early as people and places allow
+ * (a serial schedule generation scheme). Stages that must follow at once are laid as one. Any best day by its end can be had
+ * from some list and some choice of people (active schedules hold an optimum: Sprecher, Kolisch and Drexl 1995), so what is
+ * searched is the list.
  */
-import { Taken } from './board.ts';
-import { jobsOf, NOBODY, type ScheduleJob, type Jobs, type Part } from './jobs.ts';
 import {
   DAY_WORTH,
   type DayAsked,
-  type DayScore,
   type DaySheet,
   type DayWorth,
-  type ScheduledStage,
   type LaidPause,
+  type ScheduledStage,
 } from './asked.ts';
-
-/** An owner who is kept so many minutes minds each of them twice. Guess. */
-const LATE_DOUBLES = 60;
+import { jobsOf, NOBODY, type Block, type Jobs, type Part } from './jobs.ts';
+import { Layout } from './layout.ts';
+import { costOf, keptWorth, scoreOf } from './score.ts';
 
 /**
  * A list to lay: jobs, each as often as it has blocks; wished people, NOBODY for whoever is free; and of each pair that must not
@@ -29,77 +27,88 @@ export interface Order {
   readonly waits: Uint8Array;
 }
 
+export const copyOf = ({ list, who, waits }: Order): Order => ({
+  list: list.slice(),
+  who: who.slice(),
+  waits: waits.slice(),
+});
+export const copyInto = (to: Order, from: Order): void => {
+  to.list.set(from.list);
+  to.who.set(from.who);
+  to.waits.set(from.waits);
+};
+
+/** An order and what it gave: whatever begins alike is laid alike. */
+interface Kept {
+  readonly order: Order;
+  readonly at: Float64Array;
+  readonly by: Int16Array;
+  readonly in: Int16Array;
+  /** Jobs in the order in which their blocks were laid, and the place in the list at which that was. */
+  readonly jobs: Int16Array;
+  readonly places: Int16Array;
+  /** The same place, by part. */
+  readonly placeOf: Int16Array;
+}
+
 export class ScheduleBuilder {
-  private readonly jobs: readonly ScheduleJob[];
   private readonly fixed: Jobs;
-  private readonly takenPeople: Taken[];
-  private readonly takenPlaces: Taken[];
-  private readonly next: Int16Array;
-  private readonly ready: Float64Array;
-  private readonly first: Float64Array;
-  private readonly last: Float64Array;
-  private readonly lastPerson: Int16Array;
-  private readonly doses: Float64Array;
-  private readonly heavies: Float64Array;
-  private readonly busy: Float64Array;
-  private readonly ends: Float64Array;
+  private readonly day: Layout;
   private readonly visitCount: number;
-  /** Start, person and place of each part, in the order of genes. */
-  private readonly at: Float64Array;
-  private readonly by: Int16Array;
-  private readonly in: Int16Array;
-  /** Parts in all, and who may do each. */
+  private readonly laidJobs: Int16Array;
+  private readonly laidPlaces: Int16Array;
+  private readonly placeOf: Int16Array;
+  private laidCount = 0;
+  private readonly kept: Kept;
+  private isKept = false;
+  /** Parts in all, who may do each, and whose each is. */
   readonly genes: number;
   readonly able: readonly (readonly number[])[];
+  readonly partsOf: readonly (readonly number[])[];
   readonly length: number;
+  /** The first minute of the day that is laid. */
+  readonly starts: number;
 
   /** Throws RangeError when a stage can be done by nobody or nowhere. */
   constructor(
     private readonly asked: DayAsked,
     private readonly worth: DayWorth = DAY_WORTH,
   ) {
-    const { people, places, visits } = asked;
     const found = jobsOf(asked);
-    const { jobs } = found;
-    this.visitCount = visits.length;
     this.fixed = found;
-    this.jobs = jobs;
+    this.day = new Layout(asked, found);
+    this.starts = found.starts;
+    this.visitCount = asked.visits.length;
     this.genes = found.genes;
-    this.able = jobs.flatMap((j) => j.blocks.flatMap((b) => b.parts.map((p) => p.able)));
-    this.length = jobs.reduce((t, j) => t + j.blocks.length, 0);
-    this.takenPeople = people.map(() => new Taken());
-    this.takenPlaces = places.map(() => new Taken());
-    this.next = new Int16Array(jobs.length);
-    this.ready = new Float64Array(jobs.length);
-    this.first = new Float64Array(jobs.length);
-    this.last = new Float64Array(jobs.length);
-    this.lastPerson = new Int16Array(jobs.length);
-    this.doses = new Float64Array(people.length);
-    this.heavies = new Float64Array(people.length);
-    this.busy = new Float64Array(people.length);
-    this.ends = new Float64Array(people.length);
-    this.at = new Float64Array(found.genes);
-    this.by = new Int16Array(found.genes);
-    this.in = new Int16Array(found.genes);
+    this.able = found.jobs.flatMap((j) => j.blocks.flatMap((b) => b.parts.map((p) => p.able)));
+    this.partsOf = found.jobs.map((j) => j.blocks.flatMap((b) => b.parts.map((_, k) => b.gene + k)));
+    this.length = found.jobs.reduce((t, j) => t + j.blocks.length, 0);
+    this.laidJobs = new Int16Array(this.length);
+    this.laidPlaces = new Int16Array(this.length);
+    this.placeOf = new Int16Array(this.genes);
+    this.kept = {
+      order: copyOf(this.plainOrder()),
+      at: new Float64Array(found.genes),
+      by: new Int16Array(found.genes),
+      in: new Int16Array(found.genes),
+      jobs: new Int16Array(this.length),
+      places: new Int16Array(this.length),
+      placeOf: new Int16Array(found.genes),
+    };
   }
 
   /** Jobs in the order they are ready, round by round; everybody free. */
   plainOrder(): Order {
-    const order = this.jobs.map((_, i) => i);
-    order.sort((a, b) => (this.jobs[a]?.from ?? 0) - (this.jobs[b]?.from ?? 0) || a - b);
-    const list = order.flatMap((i) =>
-      (this.jobs[i]?.blocks ?? []).map((_, k) => ({ i, at: k * 1000 + order.indexOf(i) })),
-    );
+    const { jobs } = this.fixed;
+    const order = jobs.map((_, i) => i);
+    order.sort((a, b) => (jobs[a]?.from ?? 0) - (jobs[b]?.from ?? 0) || a - b);
+    const list = order.flatMap((i, rank) => (jobs[i]?.blocks ?? []).map((_, k) => ({ i, at: k * 1000 + rank })));
     list.sort((a, b) => a.at - b.at);
     return {
       list: Int16Array.from(list, (x) => x.i),
       who: new Int16Array(this.genes).fill(NOBODY),
-      waits: this.allWait(),
+      waits: new Uint8Array(this.asked.apart.length).fill(1),
     };
-  }
-
-  private allWait(): Uint8Array {
-    return new Uint8Array(this.asked.apart.length).fill(1);
   }
 
   /** The order that a sheet is in, with its people. Stages that it does not hold come last. */
@@ -107,7 +116,7 @@ export class ScheduleBuilder {
     const who = new Int16Array(this.genes).fill(NOBODY);
     const at = this.startsOf(sheet);
     const list: { readonly i: number; readonly at: number }[] = [];
-    for (const [i, job] of this.jobs.entries())
+    for (const [i, job] of this.fixed.jobs.entries())
       for (const b of job.blocks) {
         list.push({ i, at: at[b.gene] === -Infinity ? Infinity : (at[b.gene] ?? Infinity) });
         for (const [k, part] of b.parts.entries()) {
@@ -132,11 +141,40 @@ export class ScheduleBuilder {
     });
   }
 
-  /** Lays an order; its cost. */
-  lay(order: Order, notBefore?: Float64Array): number {
-    this.reset();
-    for (const i of order.list) this.layNext(i, order, notBefore);
-    return this.score().cost;
+  /**
+   * Lays an order; its cost, or Infinity once it is sure to cost more than `most`. What begins as the kept order does is not
+   * searched again.
+   */
+  lay(order: Order, most = Infinity): number {
+    this.begin();
+    const same = this.isKept ? this.alike(order) : 0;
+    this.repeat(same);
+    let sure = this.sureCost();
+    for (let p = same; p < order.list.length; p++) {
+      const i = order.list[p] ?? 0;
+      if (this.layNext(i, p, order, undefined)) sure += this.keptCost(i);
+      if (sure > most) return Infinity;
+    }
+    return costOf(this.day, this.worth);
+  }
+
+  /** Lays an order with nothing sooner than so many starts, by part. */
+  layNotBefore(order: Order, notBefore: Float64Array): void {
+    this.begin();
+    for (const [p, i] of order.list.entries()) this.layNext(i, p, order, notBefore);
+  }
+
+  /** Keeps what was laid last: orders that begin alike are laid faster. */
+  keep(order: Order): void {
+    const { kept, day } = this;
+    copyInto(kept.order, order);
+    kept.at.set(day.at);
+    kept.by.set(day.by);
+    kept.in.set(day.in);
+    kept.jobs.set(this.laidJobs);
+    kept.places.set(this.laidPlaces);
+    kept.placeOf.set(this.placeOf);
+    this.isKept = true;
   }
 
   /** What was laid last. */
@@ -144,33 +182,32 @@ export class ScheduleBuilder {
     const laid: ScheduledStage[] = [...this.asked.begun];
     const pauses: LaidPause[] = [...this.asked.paused];
     const { people, places, visits } = this.asked;
-    for (const [i, job] of this.jobs.entries())
+    for (const [i, job] of this.fixed.jobs.entries())
       for (const b of job.blocks)
         for (const [k, part] of b.parts.entries()) {
-          const start = this.at[b.gene + k] ?? 0;
-          const person = people[this.by[b.gene + k] ?? NOBODY]?.id;
+          const start = this.day.at[b.gene + k] ?? 0;
+          const person = people[this.day.by[b.gene + k] ?? NOBODY]?.id;
+          const place = places[this.day.in[b.gene + k] ?? NOBODY]?.id;
           const end = start + part.minutes;
           const visit = visits[i]?.id;
           if (visit !== undefined && i < this.visitCount)
-            laid.push({
-              visit,
-              stage: part.stage,
-              person,
-              place: places[this.in[b.gene + k] ?? NOBODY]?.id,
-              start,
-              end,
-            });
+            laid.push({ visit, stage: part.stage, person, place, start, end });
           else if (person !== undefined) pauses.push({ person, pause: part.stage, start, end });
         }
     laid.sort((a, b) => a.start - b.start || a.stage - b.stage);
     pauses.sort((a, b) => a.start - b.start);
-    return { laid, pauses, ends: Math.max(this.fixed.starts, ...laid.map((l) => l.end)), score: this.score() };
+    return {
+      laid,
+      pauses,
+      ends: Math.max(this.fixed.starts, ...laid.map((l) => l.end)),
+      score: scoreOf(this.day, this.worth),
+    };
   }
 
-  /** Starts of what a sheet holds, by gene: nothing of it begins sooner when its order is laid again. */
+  /** Starts of what a sheet holds, by part: nothing of it begins sooner when its order is laid again. */
   startsOf(sheet: Pick<DaySheet, 'laid' | 'pauses'>): Float64Array {
     const at = new Float64Array(this.genes).fill(-Infinity);
-    for (const [i, job] of this.jobs.entries())
+    for (const [i, job] of this.fixed.jobs.entries())
       for (const b of job.blocks)
         for (const [k, part] of b.parts.entries()) at[b.gene + k] = this.thereOf(sheet, i, part)?.start ?? -Infinity;
     return at;
@@ -181,7 +218,7 @@ export class ScheduleBuilder {
     i: number,
     part: Part,
   ): ScheduledStage | LaidPause | undefined {
-    const job = this.jobs[i];
+    const job = this.fixed.jobs[i];
     if (job && job.pauseOf !== NOBODY) {
       const id = this.asked.people[job.pauseOf]?.id;
       return sheet.pauses.find((p) => p.pause === part.stage && p.person === id);
@@ -190,185 +227,67 @@ export class ScheduleBuilder {
     return sheet.laid.find((l) => l.visit === id && l.stage === part.stage);
   }
 
-  private reset(): void {
-    for (const t of this.takenPeople) t.clear();
-    for (const t of this.takenPlaces) t.clear();
-    this.busy.fill(0);
-    this.ends.fill(0);
-    for (const [k, from, to] of this.fixed.people) {
-      this.takenPeople[k]?.take(from, to);
-      this.busy[k] = (this.busy[k] ?? 0) + to - from;
-      this.ends[k] = Math.max(this.ends[k] ?? 0, to);
-    }
-    for (const [k, from, to] of this.fixed.places) this.takenPlaces[k]?.take(from, to);
-    this.doses.set(this.fixed.doses);
-    this.heavies.set(this.fixed.heavies);
-    this.next.fill(0);
-    for (const [i, job] of this.jobs.entries()) {
-      this.first[i] = job.begunFrom;
-      this.last[i] = job.begunEnd;
-      this.ready[i] = Math.max(job.from, job.begunEnd, this.asked.now);
-      this.lastPerson[i] = job.lastPerson;
+  private begin(): void {
+    this.day.clear();
+    this.laidCount = 0;
+  }
+
+  /** How far down the list an order is as the kept one is: the same jobs, the same people asked for. */
+  private alike({ list, who, waits }: Order): number {
+    const { order } = this.kept;
+    for (let k = 0; k < waits.length; k++) if (waits[k] !== order.waits[k]) return 0;
+    let p = 0;
+    while (p < list.length && list[p] === order.list[p]) p++;
+    // A part whose person is another's is laid anew, with all that comes after it.
+    for (let g = 0; g < who.length; g++) if (who[g] !== order.who[g]) p = Math.min(p, this.kept.placeOf[g] ?? 0);
+    return p;
+  }
+
+  /** Lays what the kept order laid before a place in its list. */
+  private repeat(before: number): void {
+    const { jobs, places } = this.kept;
+    for (let n = 0; n < this.length && (places[n] ?? 0) < before; n++) {
+      const i = jobs[n] ?? 0;
+      const block = this.fixed.jobs[i]?.blocks[this.day.next[i] ?? 0];
+      if (!block) continue;
+      this.day.repeat(i, block, this.kept);
+      this.noted(i, block, places[n] ?? 0);
     }
   }
 
-  private started(i: number): boolean {
-    return (this.first[i] ?? Infinity) < Infinity;
+  private noted(i: number, block: Block, place: number): void {
+    for (let k = 0; k < block.parts.length; k++) this.placeOf[block.gene + k] = place;
+    this.laidJobs[this.laidCount] = i;
+    this.laidPlaces[this.laidCount++] = place;
   }
 
-  private layNext(i: number, order: Order, notBefore: Float64Array | undefined): void {
-    const { who, waits } = order;
-    const job = this.jobs[i];
-    const block = job?.blocks[this.next[i] ?? 0];
-    if (!job || !block) return;
-    let from = Math.max(this.ready[i] ?? 0, block.ready, notBefore?.[block.gene] ?? -Infinity);
-    if (!this.started(i)) {
-      // Where it waits for a dog that it must not meet, that one goes home first.
+  private layNext(i: number, place: number, order: Order, notBefore: Float64Array | undefined): boolean {
+    const { day } = this;
+    const job = this.fixed.jobs[i];
+    const block = job?.blocks[day.next[i] ?? 0];
+    if (!job || !block) return false;
+    let from = Math.max(day.ready[i] ?? 0, block.ready, notBefore?.[block.gene] ?? -Infinity);
+    // Where it waits for a dog that it must not meet, that one goes home first.
+    if (!day.started(i))
       for (const { job: other, pair } of job.apart) {
-        if (waits[pair] !== 1 || !this.started(other)) continue;
-        const blocks = this.jobs[other]?.blocks.length ?? 0;
-        while ((this.next[other] ?? 0) < blocks) this.layNext(other, order, notBefore);
-        from = Math.max(from, this.last[other] ?? 0);
+        if (order.waits[pair] !== 1 || !day.started(other)) continue;
+        while (!day.isWhole(other)) this.layNext(other, place, order, notBefore);
+        from = Math.max(from, day.last[other] ?? 0);
       }
-    }
-    const { parts, gene } = block;
-    // The earliest time at which each part has a place and a person: waits only grow, so this ends at the earliest.
-    let t = from;
-    for (let again = true; again;) {
-      again = false;
-      for (let k = 0; k < parts.length; k++) {
-        const part = parts[k];
-        if (!part) continue;
-        const at = t + part.offset;
-        let free = at;
-        if (part.units.length > 0) {
-          free = Infinity;
-          for (const u of part.units)
-            free = Math.min(free, this.takenPlaces[u]?.free(at, part.minutes + part.clean) ?? Infinity);
-        }
-        if (part.able.length > 0) {
-          const wish = who[gene + k] ?? NOBODY;
-          let soonest = Infinity;
-          if (wish !== NOBODY) soonest = this.personFree(wish, at, part.minutes);
-          else for (const p of part.able) soonest = Math.min(soonest, this.personFree(p, at, part.minutes));
-          free = Math.max(free, soonest);
-        }
-        if (free > at) {
-          t = free - part.offset;
-          again = true;
-        }
-      }
-    }
-    for (let k = 0; k < parts.length; k++) {
-      const part = parts[k];
-      if (!part) continue;
-      const at = t + part.offset;
-      const end = at + part.minutes;
-      let person = NOBODY;
-      if (part.able.length > 0) {
-        const wish = who[gene + k] ?? NOBODY;
-        person = wish !== NOBODY ? wish : this.whoIsFree(i, part, at);
-        this.takenPeople[person]?.take(at, end);
-        this.busy[person] = (this.busy[person] ?? 0) + part.minutes;
-        this.ends[person] = Math.max(this.ends[person] ?? 0, end);
-        this.doses[person] = (this.doses[person] ?? 0) + (part.doses[person] ?? 0);
-        if (part.lifts) this.heavies[person] = (this.heavies[person] ?? 0) + 1;
-        this.lastPerson[i] = person;
-      }
-      let unit = NOBODY;
-      for (const u of part.units)
-        if (this.takenPlaces[u]?.isFree(at, part.minutes + part.clean)) {
-          unit = u;
-          this.takenPlaces[u]?.take(at, end + part.clean);
-          break;
-        }
-      this.at[gene + k] = at;
-      this.by[gene + k] = person;
-      this.in[gene + k] = unit;
-      this.ready[i] = end;
-      this.last[i] = end;
-    }
-    if (!this.started(i)) this.first[i] = t;
-    this.next[i] = (this.next[i] ?? 0) + 1;
+    day.put(i, block, order.who, day.earliest(block, order.who, from));
+    this.noted(i, block, place);
+    return day.isWhole(i);
   }
 
-  private personFree(p: number, at: number, minutes: number): number {
-    return this.takenPeople[p]?.free(Math.max(at, this.asked.people[p]?.hours.from ?? 0), minutes) ?? Infinity;
+  /** What the owners of dogs laid so far are kept for at least: a day costs no less, whatever else is laid. */
+  private sureCost(): number {
+    let cost = 0;
+    for (let i = 0; i < this.visitCount; i++) if (this.day.isWhole(i)) cost += this.keptCost(i);
+    return cost;
   }
 
-  /** Of those free: who has the dog, unless it is too loud or too heavy for them; else who has worked least. */
-  private whoIsFree(i: number, part: Part, at: number): number {
-    let best = NOBODY;
-    let least = Infinity;
-    for (const p of part.able) {
-      if (this.personFree(p, at, part.minutes) !== at) continue;
-      const dose = part.doses[p] ?? 0;
-      const loud = dose > 0 && (this.doses[p] ?? 0) + dose > 1 ? 1e6 : 0;
-      const heavy = part.lifts && (this.heavies[p] ?? 0) >= (this.asked.people[p]?.mostHeavy ?? Infinity) ? 1e6 : 0;
-      const has = this.lastPerson[i] === p ? -1e5 : 0;
-      const weight = (this.busy[p] ?? 0) + loud + heavy + has;
-      if (weight < least) {
-        least = weight;
-        best = p;
-      }
-    }
-    return best;
-  }
-
-  private score(): DayScore {
-    const { people } = this.asked;
-    let [waiting, late, kept, over, meeting, ends] = [0, 0, 0, 0, 0, this.fixed.starts];
-    for (const [i, job] of this.jobs.entries()) {
-      const last = this.last[i] ?? 0;
-      if (job.pauseOf !== NOBODY) {
-        over += Math.max(0, last - job.leaveTo);
-        continue;
-      }
-      let worked = job.begunMinutes;
-      for (const b of job.blocks) for (const p of b.parts) worked += p.minutes;
-      const first = this.first[i] ?? 0;
-      const came = Math.min(first, Math.max(job.from, job.to));
-      waiting += Math.max(0, last - came - worked);
-      const after = Math.max(0, last - job.leaveTo);
-      late += after;
-      // One owner is not kept for hours so that the others need not wait for minutes.
-      kept += after * (1 + after / LATE_DOUBLES);
-      ends = Math.max(ends, last);
-      for (const { job: other } of job.apart) {
-        if (other < i) continue;
-        const o = this.jobs[other];
-        const otherCame = Math.min(this.first[other] ?? 0, Math.max(o?.from ?? 0, o?.to ?? 0));
-        meeting += Math.max(0, Math.min(last, this.last[other] ?? 0) - Math.max(came, otherCame));
-      }
-    }
-    let [noise, heavy, handovers] = [0, 0, 0];
-    for (const [k, p] of people.entries()) {
-      over += Math.max(0, (this.ends[k] ?? 0) - p.hours.to);
-      noise += Math.max(0, (this.doses[k] ?? 0) - 1);
-      heavy += Math.max(0, (this.heavies[k] ?? 0) - p.mostHeavy);
-    }
-    for (const [i, job] of this.jobs.entries()) {
-      if (i >= this.visitCount) break;
-      let before = job.lastPerson;
-      for (const b of job.blocks)
-        for (let k = 0; k < b.parts.length; k++) {
-          const who = this.by[b.gene + k] ?? NOBODY;
-          if (who === NOBODY) continue;
-          if (before !== NOBODY && before !== who) handovers++;
-          before = who;
-        }
-    }
-    const w = this.worth;
-    const length = ends - this.fixed.starts;
-    const cost =
-      w.length * length +
-      w.waiting * waiting +
-      w.late * kept +
-      w.over * over +
-      w.handovers * handovers +
-      w.noise * noise +
-      w.heavy * heavy +
-      w.meeting * meeting;
-    return { length, waiting, late, over, handovers, noise, heavy, meeting, cost };
+  private keptCost(i: number): number {
+    const late = i < this.visitCount ? (this.day.last[i] ?? 0) - (this.fixed.jobs[i]?.leaveTo ?? Infinity) : 0;
+    return late > 0 ? this.worth.late * keptWorth(late) : 0;
   }
 }
