@@ -44,6 +44,10 @@ export interface SheetVisit {
   readonly isNext: boolean;
   /** Where its length fits no more: what is likely. */
   readonly likely: number | null;
+  readonly note: string;
+  readonly version: number;
+  /** When it could come instead, as minutes after midnight and as instants: a table is free then, and the owner can come. */
+  readonly starts: readonly { readonly minute: number; readonly startsAt: string }[];
 }
 export interface SheetPage {
   readonly day: string;

@@ -3,6 +3,7 @@ import type { DogPage, SessionSummary } from '../contract/dog.ts';
 import type { TideFile } from '../contract/tide.ts';
 import type { Plan } from '../core/bench/index.ts';
 import type { Hold } from '../core/check/index.ts';
+import type { DaySheet } from '../core/day/index.ts';
 import type { HomeWeek } from '../core/home/index.ts';
 import type { Use } from '../core/kit/index.ts';
 import type { StepLesson, Taught, VisitEntry } from '../core/tally/index.ts';
@@ -64,6 +65,7 @@ const memoKinds = (cache: MemoCache) => ({
   workings: cache.kind<Workings>('workings', 1_000),
   holds: cache.kind<readonly Hold[]>('holds'),
   tide: cache.kind<GatheredFile>('tide', 10_000),
+  sheets: cache.kind<DaySheet>('sheet', 50),
 });
 export type Memos = Readonly<ReturnType<typeof memoKinds>>;
 /** Nothing remembered yet. */

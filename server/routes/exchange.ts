@@ -15,14 +15,14 @@ import type { UnreadEvent } from '../formats/calendar-reader.ts';
 import { DogNames } from '../formats/dog-names.ts';
 import { found } from '../problem.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
-import { bookingsOn, sheetOf } from '../services/day-schedule.ts';
+import { bookingsOn, dayToLay } from '../services/day-schedule.ts';
 import { learnDogs } from '../services/outlooks.ts';
 import { writeInPieces } from '../work/pauses.ts';
 import type { WorkerQueue } from '../work/worker-queue.ts';
 import { ok, text } from '../reply.ts';
 
 /** Days ahead that a feed holds, and of those the first that are laid over people. */
-const FEED = { days: 200, laidDays: 14 } as const;
+const FEED = { days: 200, laidDays: 7 } as const;
 /** Days ahead to which what recurs in another calendar is read. */
 const READ_DAYS = 400;
 
@@ -39,6 +39,15 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
       salonInstant(addDays(today, -behind), 0, salon.timeZone),
       salonInstant(addDays(today, ahead), 0, salon.timeZone),
     ];
+  };
+
+  /** The sheet that the day's room shows; laid by the queue, and remembered as long as the day's facts are the same. */
+  const laidSheet = async (on: Day): Promise<Pick<DaySheet, 'laid'>> => {
+    const asked = dayToLay(context, on);
+    if (!asked) return { laid: [] };
+    const [key, facts] = [formatDay(on), JSON.stringify(asked)];
+    const { sheets } = context.memos;
+    return sheets.known(key, facts) ?? sheets.put(key, facts, await work.run('sheet', asked));
   };
 
   on('GET /roster/people/:id/calendar.ics', async ({ params: { id } }) => {
@@ -63,7 +72,7 @@ export function exchangeRoutes(context: ServerContext, work: WorkerQueue): Route
           context,
           bookingsOn(context, salon, on).map((b) => b.dogId),
         );
-        sheet = sheetOf(context, on);
+        sheet = await laidSheet(on);
         sheets.set(on, sheet);
       }
       const mine = sheet.laid.filter((l) => l.visit === booking.id && l.person === id);

@@ -3,7 +3,7 @@ import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
 import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
-import { atWork, isClosed } from '../../core/book/index.ts';
+import { ANY_TIME, atWork, freeStarts, isClosed } from '../../core/book/index.ts';
 import {
   PLACE_KINDS,
   STAGE_KINDS,
@@ -13,10 +13,8 @@ import {
   type DayPerson,
   type DayPlace,
   type DayVisit,
-  planDay,
   stagesWithoutHands,
   unbegun,
-  type DaySheet,
   type Stage,
 } from '../../core/day/index.ts';
 import { usualDbA, type Tool } from '../../core/kit/index.ts';
@@ -109,6 +107,18 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   const loudest = Math.max(...room.kit.flatMap((t) => dbAOf(t) ?? []), -Infinity);
   const visits: DayVisit[] = [];
   const read: SheetVisit[] = [];
+  const soonest = on === today ? salonMinute(context.nowMs(), salon.timeZone) : 0;
+  const startsFor = ({ id, dogId, minutes }: BookingRecord): SheetVisit['starts'] => {
+    const others = bookings.filter((b) => b.id !== id);
+    const spans = others.map((b) => ({
+      start: salonMinute(Date.parse(b.startsAt), salon.timeZone),
+      minutes: b.minutes,
+    }));
+    const { from, to } = wishes.get(dogId) ?? ANY_TIME;
+    return freeStarts(minutes, spans, salon.house.hours, salon.house.tables)
+      .filter((t) => t >= Math.max(from, soonest) && t <= to)
+      .map((minute) => ({ minute, startsAt: salonInstant(on, minute, salon.timeZone) }));
+  };
   const outlookOf = outlookReader(context);
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
@@ -149,6 +159,9 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       checkId: known?.checkId ?? null,
       isNext,
       likely: outlook?.moved?.likely ?? null,
+      note: b.note,
+      version: b.version,
+      starts: startsFor(b),
     });
   }
   const stageCount = new Map(visits.map((v) => [v.id, v.stages.length]));
@@ -198,9 +211,8 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   };
 }
 
-/** A day's sheet as it was laid before anything began; empty where somebody's work can be done by nobody. */
-export function sheetOf(context: AppContext, on: Day): Pick<DaySheet, 'laid' | 'pauses'> {
+/** What a day's sheet is laid from before anything began; undefined where somebody's work can be done by nobody. */
+export function dayToLay(context: AppContext, on: Day): DayAsked | undefined {
   const { asked } = sheetPage(context, on);
-  if (asked.visits.length === 0 || stagesWithoutHands(asked).length > 0) return { laid: [], pauses: [] };
-  return planDay(unbegun(asked));
+  return asked.visits.length === 0 || stagesWithoutHands(asked).length > 0 ? undefined : unbegun(asked);
 }

@@ -3,6 +3,7 @@ import type { Coverage } from '../../contract/kit.ts';
 import type { IntakePreview } from '../../contract/safe.ts';
 import type { PlanSummary } from '../../contract/salon.ts';
 import { coverage, openMethod, planVisit, type Plan, type PlanRequest } from '../../core/bench/index.ts';
+import { planDay, type DayAsked, type DaySheet } from '../../core/day/index.ts';
 import { err, ok, type Result } from '../../core/quantity/index.ts';
 import { readBookings, type BookingTable, type ReadBookings } from '../formats/booking-table.ts';
 import { readCalendar, type CalendarFile, type ReadCalendar } from '../formats/calendar-reader.ts';
@@ -17,6 +18,7 @@ export interface Jobs {
   readonly clients: { readonly given: ClientTable; readonly result: ReadClients };
   readonly clientPreview: { readonly given: ClientTable; readonly result: IntakePreview };
   readonly coverage: { readonly given: CoverageAsked; readonly result: Coverage };
+  readonly sheet: { readonly given: DayAsked; readonly result: DaySheet };
   /** What each plan comes to. */
   readonly plans: { readonly given: readonly PlanRequest[]; readonly result: readonly (PlanSummary | null)[] };
 }
@@ -28,6 +30,7 @@ const JOBS: { readonly [K in JobName]: (given: Jobs[K]['given']) => Jobs[K]['res
   clients: readClients,
   clientPreview: previewClients,
   coverage,
+  sheet: (asked) => planDay(asked),
   plans: (requests) => requests.map((request) => planSummary(planVisit(request))),
 };
 

@@ -14,7 +14,7 @@ const START_LIMIT_MS = 60_000;
 /** Time that a job has to itself: with the start of a thread it is over within about five seconds. */
 const JOB_LIMIT_MS = 4_000;
 /** What the salon's own numbers are the cause of, and no file that somebody sent, may take longer. */
-const OWN_LIMIT_MS: Partial<Readonly<Record<JobName, number>>> = { coverage: 60_000, plans: 20_000 };
+const OWN_LIMIT_MS: Partial<Readonly<Record<JobName, number>>> = { coverage: 60_000, plans: 20_000, sheet: 30_000 };
 
 interface Waiting {
   readonly name: JobName;
@@ -31,6 +31,7 @@ const TOO_LONG: Readonly<Record<JobName, string>> = {
   clients: 'This table takes too long to read. Nothing was brought in. Split it into smaller tables.',
   clientPreview: 'This table takes too long to read. Split it into smaller tables.',
   coverage: 'How the kit serves the dogs takes too long to compute at this moment. Try again in a minute.',
+  sheet: 'This day takes too long to lay. Try again in a minute.',
   plans: 'These plans take too long to compute. Nothing was changed. Try again in a minute.',
 };
 

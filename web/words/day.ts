@@ -1,7 +1,7 @@
 /** How a day's sheet is said. */
-import type { Breach, StageKind } from '../../core/day/index.ts';
+import type { Breach, StageKind, WayOut } from '../../core/day/index.ts';
 import { minuteText } from './dates.ts';
-import { minutesText, percent } from './figures.ts';
+import { listText, minutesText, percent } from './figures.ts';
 
 export const STAGE_WORDS: Readonly<Record<StageKind, string>> = {
   check: 'check',
@@ -60,3 +60,21 @@ export function breachText(b: Breach, { dog, person, place, stage }: Names): str
       return `${dog(b.visit)}’s ${stage(b.visit, b.stage)} is not on the sheet.`;
   }
 }
+
+/** A way out of a day that cannot be kept: what is done, and what it comes to. */
+export function wayText(w: WayOut, { dog, person }: Pick<Names, 'dog' | 'person'>): string {
+  switch (w.kind) {
+    case 'come':
+      return `Ring ${dog(w.visit)}’s owner: come at ${minuteText(w.at)}.`;
+    case 'hands':
+      return `${dog(w.visit)} with ${listText([...new Set(w.stages.map((s) => person(s.person)))])}, not with whom it was to have.`;
+    case 'split':
+      return `${dog(w.visit)} over two days: half of the work here, the other within a week.`;
+  }
+}
+
+/** What a way out leaves wrong. */
+export const afterText = ({ left }: Pick<WayOut, 'left'>, names: Names): string =>
+  left.length === 0
+    ? 'Then the day can be kept.'
+    : `Then there is left: ${[...new Set(left.map((b) => breachText(b, names)))].slice(0, 2).join(' ')}`;

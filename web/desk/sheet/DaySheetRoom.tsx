@@ -23,7 +23,8 @@ import { longDay, minuteText, weekdayText } from '../../words/dates.ts';
 import { breachText, STAGE_WORDS } from '../../words/day.ts';
 import { listText, minutesText } from '../../words/figures.ts';
 import { DogList } from './DogList.tsx';
-import { lanesOf, namesOf, standing } from './names.ts';
+import { lanesOf, namesOf, standing, type SheetNames } from './names.ts';
+import { WaysOut } from './WaysOut.tsx';
 import { LaneKey, laidKey, Lanes, type Drop } from './Lanes.tsx';
 import './sheet.css';
 
@@ -36,6 +37,63 @@ const unique = (all: readonly Breach[], text: (b: Breach) => string): readonly s
 
 const shiftText = (s: Shift, dog: (id: string) => string): string =>
   `${dog(s.visit)} is ready at ${minuteText(s.ready)}, ${minutesText(Math.abs(s.ready - s.readyBefore))} ${s.ready > s.readyBefore ? 'later' : 'sooner'}`;
+
+/** What has become of the day, and another order where one is worth the change. */
+function RunningLate({
+  page,
+  laid,
+  now,
+  names,
+  busy,
+  onTake,
+}: {
+  page: SheetPage;
+  laid: DayLaid;
+  now: DaySheet;
+  names: SheetNames;
+  busy: boolean;
+  onTake: (sheet: DaySheet) => void;
+}) {
+  const late = shiftsBetween(page.asked, laid.sheet, now);
+  const better = laid.delay && laid.delay.saves > 0 ? laid.delay.again : undefined;
+  if (late.length === 0 && !better) return null;
+  const said = (shifts: readonly Shift[]): string => listText(shifts.map((s) => shiftText(s, names.dog)));
+  return (
+    <section className="wt-sheet" aria-labelledby="delay">
+      <h2 id="delay">Running late</h2>
+      <p>{late.length === 0 ? 'As it goes, everybody is ready as they were to be.' : `As it goes: ${said(late)}.`}</p>
+      {better ? (
+        <>
+          <p>In another order: {said(shiftsBetween(page.asked, now, better)) || 'less waiting for the dogs'}.</p>
+          <Button className="wt-now" disabled={busy} onClick={() => onTake(better)}>
+            Take the new order
+          </Button>
+        </>
+      ) : (
+        <p className="wt-soft mb-0">No other order is worth the change. Tell the owners.</p>
+      )}
+    </section>
+  );
+}
+
+/** What is wrong with the sheet, or would be with a stage that is being dragged. */
+function Wrong({ said, isTried, isLaidAbout }: { said: readonly string[]; isTried: boolean; isLaidAbout: boolean }) {
+  return (
+    <div role="status" aria-live="polite">
+      {isTried && said.length === 0 && (
+        <p className="wt-note wt-note-good mb-0">That fits: nothing else has to move.</p>
+      )}
+      {said.length > 0 && (
+        <ul className="wt-breaches">
+          {said.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+          {isLaidAbout && <li>Let go of it there, and the others are laid about it.</li>}
+        </ul>
+      )}
+    </div>
+  );
+}
 
 function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; working: boolean }) {
   const [params, setParams] = useSearchParams();
@@ -56,7 +114,6 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
     person: d.person ?? null,
     notBefore: Math.max(0, d.start),
   });
-  const better = laid.delay && laid.delay.saves > 0 ? laid.delay.again : undefined;
   const takeOrder = (sheet: DaySheet): void => {
     const begun = new Set(page.asked.begun.map(laidKey));
     setPins.mutate(
@@ -67,7 +124,6 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
         .map((p) => (p.person?.startsWith('hands-') ? { ...p, person: null } : p)),
     );
   };
-  const late = laid.delay ? shiftsBetween(page.asked, laid.sheet, now) : [];
   const { score } = now;
   return (
     <div className="wt-daysheet" aria-busy={working}>
@@ -75,10 +131,11 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
         <div className="wt-title mb-0">
           <p className="wt-lead mb-0">
             The last dog is done at {minuteText(now.ends)}
-            {now.ends === laid.soonest
+            {now.ends <= laid.soonest
               ? ': no order of these dogs ends sooner.'
               : `; no order of these dogs could end before ${minuteText(laid.soonest)}.`}{' '}
-            {score.waiting > 0 && `Dogs wait ${minutesText(Math.round(score.waiting))} in all.`}
+            {score.waiting > 0 && `Dogs wait ${minutesText(Math.round(score.waiting))} in all. `}
+            {working && <span role="status">A better order is being looked for …</span>}
           </p>
           <ChoiceGroup
             name="In lanes by"
@@ -120,28 +177,12 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
         <p className="wt-soft mb-1">
           Drag a stage to another time or person, or choose it by keys: space, arrows, space. The rest is laid about it.
         </p>
-        <div role="status" aria-live="polite">
-          {hung &&
-            (fresh.length === 0 ? (
-              <p className="wt-note wt-note-good mb-0">That fits: nothing else has to move.</p>
-            ) : (
-              <ul className="wt-breaches">
-                {unique(fresh, text).map((t) => (
-                  <li key={t}>{t}</li>
-                ))}
-                {fresh.some((b) => IMPOSSIBLE.includes(b.code)) && (
-                  <li>Let go of it there, and the others are laid about it.</li>
-                )}
-              </ul>
-            ))}
-          {!hung && found.length > 0 && (
-            <ul className="wt-breaches">
-              {unique(found, text).map((t) => (
-                <li key={t}>{t}</li>
-              ))}
-            </ul>
-          )}
-        </div>
+        <Wrong
+          said={unique(hung ? fresh : found, text)}
+          isTried={hung !== undefined}
+          isLaidAbout={fresh.some((b) => IMPOSSIBLE.includes(b.code))}
+        />
+        {!hung && laid.ways && laid.ways.length > 0 && <WaysOut page={page} ways={laid.ways} names={names} />}
         <Refusal error={setPins.error ?? dropPins.error} />
         {page.asked.pins.length > 0 && (
           <Button variant="outline-primary" disabled={dropPins.isPending} onClick={() => dropPins.mutate(page.day)}>
@@ -155,30 +196,8 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
           </p>
         )}
       </section>
-      {laid.delay && (late.length > 0 || better) && (
-        <section className="wt-sheet" aria-labelledby="delay">
-          <h2 id="delay">Running late</h2>
-          <p>
-            {late.length === 0
-              ? 'As it goes, everybody is ready as they were to be.'
-              : `As it goes: ${listText(late.map((s) => shiftText(s, names.dog)))}.`}
-          </p>
-          {better ? (
-            <>
-              <p>
-                In another order:{' '}
-                {listText(shiftsBetween(page.asked, now, better).map((s) => shiftText(s, names.dog))) ||
-                  'less waiting for the dogs'}
-                .
-              </p>
-              <Button className="wt-now" disabled={setPins.isPending} onClick={() => takeOrder(better)}>
-                Take the new order
-              </Button>
-            </>
-          ) : (
-            <p className="wt-soft mb-0">No other order is worth the change. Tell the owners.</p>
-          )}
-        </section>
+      {laid.delay && (
+        <RunningLate page={page} laid={laid} now={now} names={names} onTake={takeOrder} busy={setPins.isPending} />
       )}
       <DogList page={page} sheet={now} names={names} />
     </div>
@@ -186,7 +205,8 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
 }
 
 function Laid({ page }: { page: SheetPage }) {
-  const answer = useDaySheet(page.asked);
+  const movable = page.visits.map(({ id, starts }) => ({ visit: id, starts: starts.map((s) => s.minute) }));
+  const answer = useDaySheet(page.asked, movable);
   const nobody = stagesWithoutHands(page.asked);
   if (page.visits.length === 0)
     return (
