@@ -64,6 +64,7 @@ import { setUpSchema, salonEditSchema, housePreviewSchema } from './salon.ts';
 import { sessionDraftSchema, eventBatchSchema } from './session.ts';
 import { vetWordSchema, type DogHolds, type HoldsPage } from './hold.ts';
 import { homeNoteSchema, lifeNoteSchema, weatherCsvSchema } from './tide.ts';
+import { keptYearSchema, type YearsPage } from './year.ts';
 
 import { PHOTO_LIMIT_BYTES } from './photo.ts';
 import { forgetSchema, intakePreviewSchema, intakeSchema, jobSchema } from './safe.ts';
@@ -700,6 +701,20 @@ export const API = {
     reply: json<ProductsPage>(),
     answers: 'the same page, the move taken back',
   }),
+  'GET /years': row({
+    may: HANDS,
+    reply: json<YearsPage>(),
+    answers: '`{years}`: years that the salon wonders about, each `{id, name, change}`',
+  }),
+  'POST /years': row({
+    may: HANDS,
+    body: keptYearSchema,
+    sends:
+      '`{id, name, change}`; change: `{handDays, openWeekday, strongerDryer, moreDogs, homesBrush, secondTub}`, what would be otherwise',
+    reply: json<YearsPage>(),
+    answers: '201, the same page; 409 when there are forty',
+  }),
+  'DELETE /years/:id': row({ may: HANDS, reply: json<YearsPage>(), answers: 'the same page' }),
   'GET /roster': row({ may: ALL, reply: json<RosterPage>(), answers: '`{people, away, apart}`' }),
   'PUT /roster/people/:id': row({
     may: OWNER,

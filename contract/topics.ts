@@ -19,6 +19,7 @@ export type Topic =
   | 'homes'
   | 'reminders'
   | 'products'
+  | 'years'
   | 'practice'
   /** Pins and marks on a day's sheet, and calls that were made. */
   | 'days'
@@ -38,7 +39,7 @@ const PLAN = ['dogs', 'checks', 'sessions', 'kit', 'salon', 'imports', 'coats', 
 const COAT = [...PLAN, 'bookings'] as const;
 const TIDE = [...COAT, 'roster'] as const;
 const DAY = [...TIDE, 'days', 'products'] as const;
-const EVERYTHING: readonly Topic[] = [...DAY, 'photos', 'reminders', 'practice', 'accounts', 'copies'];
+const EVERYTHING: readonly Topic[] = [...DAY, 'photos', 'reminders', 'practice', 'accounts', 'copies', 'years'];
 const NOTHING: readonly Topic[] = [];
 
 const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
@@ -84,6 +85,7 @@ const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
   'GET /practice/bouts/:id': ['practice'],
   'GET /practice/people': ['practice', 'accounts'],
   'GET /products': ['products', 'salon'],
+  'GET /years': ['years'],
   'GET /roster': ['roster', 'dogs'],
   'GET /roster/people/:id/calendar.ics': DAY,
   'GET /rules': ['salon', 'kit', 'checks', 'dogs', 'sessions'],
@@ -112,6 +114,7 @@ const TOUCHES: Readonly<Record<WriteKey, readonly Topic[]>> = {
   'DELETE /life-events/:id': ['coats'],
   'DELETE /photos/:id': ['photos'],
   'DELETE /products/moves/:id': ['products'],
+  'DELETE /years/:id': ['years'],
   'DELETE /roster/apart/:a/:b': ['roster'],
   'DELETE /roster/away/:id': ['roster'],
   'DELETE /roster/people/:id': ['roster', 'accounts'],
@@ -159,6 +162,7 @@ const TOUCHES: Readonly<Record<WriteKey, readonly Topic[]>> = {
   'POST /practice/answers': ['practice'],
   'POST /practice/bouts': ['practice'],
   'POST /products/moves': ['products'],
+  'POST /years': ['years'],
   'POST /roster/apart': ['roster'],
   'POST /roster/away': ['roster'],
   'POST /salon': ['salon'],

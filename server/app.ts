@@ -37,6 +37,7 @@ import { photoRoutes } from './routes/photos.ts';
 import { postRoutes } from './routes/post.ts';
 import { practiceRoutes } from './routes/practice.ts';
 import { productRoutes } from './routes/products.ts';
+import { yearRoutes } from './routes/years.ts';
 import { rosterRoutes } from './routes/roster.ts';
 import { safeRoutes } from './routes/safe.ts';
 import { salonRoutes } from './routes/salon.ts';
@@ -166,6 +167,7 @@ export function createApp({
     photoRoutes(context),
     practiceRoutes(context),
     productRoutes(context),
+    yearRoutes(context),
     sessionRoutes(context, live),
     deviceRoutes(context, new DeviceBench(outside.devices, nowMs), live),
     bookingRoutes(context),

@@ -9,6 +9,7 @@ import {
   benchCasesQuery,
   benchQuery,
   bookingsQuery,
+  yearsQuery,
   callsQuery,
   dayQuery,
   dogQuery,
@@ -129,6 +130,26 @@ export const PAGES: readonly Page[] = [
         'Drag a visit, or pick it up by keyboard, to see what another day would cost.',
         'Say who is away: what must move is proposed, never done unasked.',
       ],
+    },
+  },
+  {
+    path: '/desk/book/what-if',
+    title: 'What if',
+    label: 'A year with another room',
+    find: 'hire second tub dryer mondays more dogs overtime income',
+    code: () => import('./desk/book/WhatIfYearRoom.tsx').then((m) => m.WhatIfYearRoom),
+    asks: () => {
+      askTide();
+      prefetch(salonQuery);
+      prefetch(yearsQuery);
+    },
+    help: {
+      what: 'A year planned with one more person, an open day, a stronger dryer, more dogs or homes that brush.',
+      how: [
+        'Say what would be otherwise: the year is planned anew, beside the one you have.',
+        'Keep a year under a name to set another beside it.',
+      ],
+      why: 'Before somebody is hired, it is good to know what their days would be filled with.',
     },
   },
   {

@@ -12,6 +12,7 @@ export {
   type RosterPerson,
   type VisitWish,
 } from './roster.ts';
+export { dayPeople, type NamedPerson } from './day-people.ts';
 export { type Span, busiest, freeStarts } from './slots.ts';
 export { CoatWalk, PACKS_ABOVE, restOf, SCENARIO_WEIGHTS, WORTH, type CoatYear, type Worth } from './coat-year.ts';
 export { dogArcs, MOST_LATE_DAYS, partsOf, usualRests, type DogArcs, type Rests, type YearDog } from './arcs.ts';
@@ -61,3 +62,13 @@ export {
 export { awayAnswers, lossOf, type AwayAnswer, type AwayMove } from './away.ts';
 export { rulesAgainst, type DayRule } from './day-rules.ts';
 export { weeksOverIfEarly, whoComesSooner, type Sooner, type WeekOver } from './early.ts';
+export {
+  AS_TODAY,
+  changedYear,
+  MOST_CHANGE,
+  soonerWithTub,
+  STRONGER_LEAVES,
+  yearOutcome,
+  type YearChange,
+  type YearOutcome,
+} from './what-if.ts';

@@ -7,12 +7,8 @@ export const CHECK_MINUTES = 10;
 /** Minutes that each place is cleaned for between two dogs. Common practice; guesses. */
 export const CLEAN_MINUTES: Readonly<Record<PlaceKind, number>> = { table: 5, tub: 10, dryer: 5 };
 /** How a visit that nobody has planned is shared out. Guesses, from common practice of wash and blow work. */
-const UNPLANNED: readonly (readonly [StageKind, number])[] = [
-  ['dry-work', 0.3],
-  ['bath', 0.22],
-  ['drying', 0.28],
-  ['finish', 0.2],
-];
+export const USUAL_SHARES = { 'dry-work': 0.3, bath: 0.22, drying: 0.28, finish: 0.2 } as const;
+const UNPLANNED = ['dry-work', 'bath', 'drying', 'finish'] as const;
 
 const PLACE: Readonly<Record<StageKind, PlaceKind | undefined>> = {
   check: 'table',
@@ -79,8 +75,8 @@ export function usualStages(minutes: number, dbA: number | undefined): readonly 
   const left = Math.max(4, minutes - CHECK_MINUTES);
   return [
     { ...stage('check', Math.min(CHECK_MINUTES, minutes), false), cleanMinutes: 0 },
-    ...UNPLANNED.map(([kind, share]) =>
-      stage(kind, share * left, kind === 'drying', kind === 'drying' ? dbA : undefined),
+    ...UNPLANNED.map((kind) =>
+      stage(kind, USUAL_SHARES[kind] * left, kind === 'drying', kind === 'drying' ? dbA : undefined),
     ),
   ];
 }

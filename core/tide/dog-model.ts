@@ -5,7 +5,7 @@
 import { clamp, day, type Day } from '../quantity/index.ts';
 import { bodySurfaceM2, coatRow, type CoatClass } from '../dog/index.ts';
 import { lifeLength, lifeRelease, lifeSheds, outdoorShareOn, type LifeEvent } from './life.ts';
-import { HOME_TAKES_PER_WEEK, type HomeCare } from './home-care.ts';
+import { homeTakesPerDay, type HomeCare } from './home-care.ts';
 import { homeHabit, type HomeHabit } from './home-habit.ts';
 import { compileLog, type LogProgram } from './log-program.ts';
 import { LENGTH_DAYS, lightSeason, lightSeasons, lightTrust, type Place, type TideName } from './seasons.ts';
@@ -157,7 +157,7 @@ export function dogModel(
   const n = sheds.length;
   const size = N_GLOBALS + 2 * n;
 
-  const unnoted = 1 - (1 - HOME_TAKES_PER_WEEK[dog.homeCare]) ** (1 / 7);
+  const unnoted = homeTakesPerDay(dog.homeCare);
   const loss = coat.fallPerDay + unnoted * (log.boutDays.size > 0 ? UNLOGGED_BESIDE_LOG : 1);
   const share = clamp(coat.seasonalShare * light * lifeLight(dog.outdoorShare), 0.02, 0.95);
 

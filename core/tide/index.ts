@@ -1,7 +1,7 @@
 /** Decides when a coat sets its undercoat free, how much stands in it, and when the dog should come. */
 export { type Place, type TideName, TIDES, LENGTH_DAYS, lightSeason, lightSeasons, lightTrust } from './seasons.ts';
 export { pulseShare, pulseOut, pulseHeld, START_IN_SCALES, LENGTH_IN_SCALES } from './pulse.ts';
-export { HOME_CARE, type HomeCare } from './home-care.ts';
+export { HOME_CARE, homeTakesPerDay, type HomeCare } from './home-care.ts';
 export {
   LIFE,
   LIFE_EVENTS,

@@ -14,6 +14,7 @@ import { photoStore } from './photos.ts';
 import { postStore } from './post.ts';
 import { practiceStore } from './practice.ts';
 import { productStore } from './products.ts';
+import { yearStore } from './years.ts';
 import { rosterStore } from './roster.ts';
 import { salonStore } from './salon.ts';
 import { sessionStore } from './sessions.ts';
@@ -43,6 +44,7 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     photos: photoStore(db),
     practice: practiceStore(db),
     products: productStore(db),
+    years: yearStore(db),
     tide: tideStore(db),
     home: homeStore(db),
     holds: holdStore(db),

@@ -15,6 +15,7 @@ const NOT_OF_COATS = new Set([
   'intake_dog',
   'intake_visit',
   'job',
+  'kept_year',
   'known_device',
   'learnt_tide',
   'owner_call',

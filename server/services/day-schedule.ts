@@ -3,10 +3,9 @@ import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
 import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
-import { ANY_TIME, atWork, freeStarts, isClosed } from '../../core/book/index.ts';
+import { ANY_TIME, dayPeople, freeStarts } from '../../core/book/index.ts';
 import {
   PLACE_KINDS,
-  STAGE_KINDS,
   stagesOf,
   usualStages,
   type DayAsked,
@@ -29,8 +28,6 @@ import { unworkedCheck } from './tide-file.ts';
 
 /** An owner who was told a time is content to wait so long for a dog. Guess. */
 const GRACE_MINUTES = 30;
-/** A pair of hands for each table, where nobody is on the roster; pauses as is common practice. */
-const UNNAMED_PAUSE = { minutes: 30, within: { from: 11 * 60, to: 15 * 60 } };
 
 const dbAOf = (tool: Tool | undefined): number | undefined => tool && (tool.dbA ?? usualDbA(tool.kind));
 
@@ -45,28 +42,7 @@ function peopleOn(
   on: Day,
 ): readonly (DayPerson & { readonly name: string })[] {
   const { roster } = context.stores;
-  const { openMinute, closeMinute } = salon.house.hours;
-  const all = { people: roster.people(), away: roster.away(on) };
-  if (all.people.length > 0)
-    return atWork(all, salon.house.openWeekdays, on).map((p) => ({
-      id: p.id,
-      name: p.name,
-      hours: { from: p.from, to: p.to },
-      can: p.can,
-      pauses: p.pause.minutes > 0 ? [{ minutes: p.pause.minutes, within: { from: p.pause.from, to: p.pause.to } }] : [],
-      mostHeavy: p.mostHeavy,
-      protectDb: p.protectDb,
-    }));
-  if (isClosed(all, salon.house.openWeekdays, on)) return [];
-  return Array.from({ length: salon.house.tables }, (_, i) => ({
-    id: `hands-${i + 1}`,
-    name: `Hands ${i + 1}`,
-    hours: { from: openMinute, to: closeMinute },
-    can: STAGE_KINDS,
-    pauses: [UNNAMED_PAUSE],
-    mostHeavy: 50,
-    protectDb: 0,
-  }));
+  return dayPeople({ people: roster.people(), away: roster.away(on) }, salon.house, on);
 }
 
 function placesOf(salon: SalonRecord, wall: readonly Tool[]): readonly DayPlace[] {

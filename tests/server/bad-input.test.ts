@@ -1,5 +1,6 @@
 /** Bad input to every route: 4xx, one shape, a sentence, nothing written, never a 5xx. */
 import { expect } from 'chai';
+import { AS_TODAY } from '../../core/book/index.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { jpegOf } from '../picture.ts';
 import { dump, openRoom, CHECK, DOG, NOW, type Room } from './room.ts';
@@ -243,6 +244,17 @@ const WRITES: readonly {
   },
   {
     method: 'POST',
+    path: '/years',
+    good: { id: 'year-1', name: 'Two of us', change: AS_TODAY },
+    faults: [
+      [{ name: '' }, 'name'],
+      [{ change: { ...AS_TODAY, handDays: 7 } }, 'change.handDays'],
+      [{ change: { ...AS_TODAY, openWeekday: 0 } }, 'change.openWeekday'],
+      [{ change: { ...AS_TODAY, moreDogs: 2.5 } }, 'change.moreDogs'],
+    ],
+  },
+  {
+    method: 'POST',
     path: '/house/preview',
     good: { house: DEFAULT_HOUSE },
     faults: [
@@ -270,6 +282,7 @@ const UNKNOWN: readonly (readonly [string, string, object?])[] = [
   ['DELETE', '/kit/none'],
   ['DELETE', '/kit/upkeep/none'],
   ['DELETE', '/products/moves/none'],
+  ['DELETE', '/years/none'],
   ['PUT', '/kit/none', { ...TOOL, retired: false, version: 1 }],
   ['GET', '/checks/none/photos'],
   ['GET', '/photos/none'],

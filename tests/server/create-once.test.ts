@@ -1,5 +1,6 @@
 /** What is made by an id of its own is made once: sent again nothing is written, and another thing under the id is refused. */
 import { expect } from 'chai';
+import { AS_TODAY } from '../../core/book/index.ts';
 import { CHECK, DOG, dump, openRoom, type Room } from './room.ts';
 
 const BOLLARD = '/dogs/demo-grebe';
@@ -13,6 +14,7 @@ interface Case {
 const booking = { id: 'once-b', dogId: 'demo-grebe', startsAt: '2031-06-10T06:30:00Z', minutes: 60, note: '' };
 const note = { id: 'once-n', day: '2031-04-08', what: 'brushed', amount: null, grams: null, author: 'Ada' };
 const move = { id: 'once-m', product: 'Oat wash', day: '2031-04-09', kind: 'mixed', ml: 120 };
+const year = { id: 'once-y', name: 'Two of us', change: { ...AS_TODAY, handDays: 2 } };
 const tool = { id: 'once-t', kind: 'rake', name: 'r', costCents: null, since: null, homeOf: null };
 const CASES: readonly Case[] = [
   { path: '/dogs', body: { id: 'once-d', ...DOG } },
@@ -40,6 +42,7 @@ const CASES: readonly Case[] = [
     },
   },
   { path: '/products/moves', body: move, other: { body: { ...move, ml: 121 } } },
+  { path: '/years', body: year, other: { body: { ...year, name: 'Three of us' } } },
 ];
 
 describe('what has an id of its own', () => {

@@ -5,6 +5,7 @@
 import { expect } from 'chai';
 import { API, type ApiKey } from '../../contract/api.ts';
 import { isStaleAfter, isWrite, type WriteKey } from '../../contract/topics.ts';
+import { AS_TODAY } from '../../core/book/index.ts';
 import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
 import { expectAsDescribed } from '../reply-schema.ts';
 import { fillSmall, TANSY } from '../small-house.ts';
@@ -59,6 +60,9 @@ const PIN = { bookingId: 'booking-a', stage: 0, person: 'demo-runa', notBefore: 
 const CSV = 'dog;owner;breed\nBramble;Nils Ek;Spitz mix\n';
 
 /** Writes of a desk, each on what those before it left; a path where it holds ids or a question. */
+/** A year that is wondered about. */
+const YEAR = { id: 'year-t', name: 'Two of us', change: { ...AS_TODAY, handDays: 2 } };
+
 const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body?: object])[] = [
   ['POST /dogs', undefined, { id: 'dog-t', ...TANSY, name: 'Tern' }],
   ['PUT /dogs/:id', '/dogs/dog-t', { ...TANSY, name: 'Tern', weightKg: 21, version: 1 }],
@@ -150,6 +154,8 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ['POST /post/run'],
   ['POST /products/moves', undefined, { id: 'move-t', product: 'Oat wash', day: CHECK.day, kind: 'bought', ml: 900 }],
   ['DELETE /products/moves/:id', '/products/moves/move-t'],
+  ['POST /years', undefined, YEAR],
+  ['DELETE /years/:id', '/years/year-t'],
   ['POST /practice/answers', undefined, { id: 'answer-t', card: 'condition/packed', seed: 4, answer: 'packed' }],
   ['POST /intake', undefined, { id: 'intake-t', csv: CSV, columns: { dog: 'dog', owner: 'owner', breed: 'breed' } }],
   ['DELETE /intake/:id', '/intake/intake-t'],
@@ -197,6 +203,7 @@ const READS: readonly (readonly [key: ApiKey, path?: string])[] = [
   ['GET /practice'],
   ['GET /practice/people'],
   ['GET /products'],
+  ['GET /years'],
   ['GET /roster'],
   ['GET /rules'],
   ['GET /salon'],

@@ -25,17 +25,27 @@ export function Loaded<T>({ query, children, instead = <Waiting /> }: LoadedProp
     if (come && !shown) startTransition(() => setShown(true));
   }, [come, shown]);
   if (shown && query.data !== undefined) return <>{children(query.data)}</>;
-  if (query.isError) {
-    return (
-      <div className="wt-note wt-note-stop" role="alert">
-        <p>{query.error.message}</p>
-        <Button variant="outline-primary" onClick={() => void query.refetch()}>
-          Try again
-        </Button>
-      </div>
-    );
-  }
-  return instead;
+  return <NotYet queries={[query]} instead={instead} />;
+}
+
+/** What stands for queries of which one has not come: why it is not, or that it is coming. */
+export function NotYet({
+  queries,
+  instead = <Waiting />,
+}: {
+  queries: readonly Pick<UseQueryResult, 'isError' | 'error' | 'refetch'>[];
+  instead?: ReactNode;
+}) {
+  const failed = queries.find((q) => q.isError);
+  if (!failed) return instead;
+  return (
+    <div className="wt-note wt-note-stop" role="alert">
+      <p>{failed.error?.message}</p>
+      <Button variant="outline-primary" onClick={() => void failed.refetch()}>
+        Try again
+      </Button>
+    </div>
+  );
 }
 
 /** The sentence of a failed write, next to the act. */

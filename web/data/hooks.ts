@@ -7,6 +7,7 @@ import type { HomeSetupRecord } from '../../contract/home.ts';
 import type { OwnerPostRecord } from '../../contract/post.ts';
 import type { NewTool, ToolRecord, UpkeepDraft } from '../../contract/kit.ts';
 import type { ProductMoveDraft } from '../../contract/product.ts';
+import type { KeptYear } from '../../contract/year.ts';
 import type { AbsenceDraft, CallDraft, MarkDraft, PersonRecord, PinDraft, WishRecord } from '../../contract/roster.ts';
 import type { SalonEdit } from '../../contract/salon.ts';
 import type { SessionDraft } from '../../contract/session.ts';
@@ -82,6 +83,11 @@ export const useReports = () => useQuery(asks('/home-reports'));
 export const usePost = () => useQuery(asks('/post'));
 export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
 export const useWeather = () => useQuery(asks('/weather'));
+
+export const yearsQuery = asks('/years');
+export const useYearsKept = () => useQuery(yearsQuery);
+export const useKeepYear = () => useWrite((year: KeptYear) => api.post('/years', year));
+export const useDropYear = () => useWrite((id: string) => api.delete('/years/:id', { id }));
 
 export const productsQuery = asks('/products');
 export const useProducts = () => useQuery(productsQuery);

@@ -12,15 +12,18 @@ const monthOf = (day: number): string => MONTH.format(new Date(day * 86_400_000)
 interface Props {
   readonly weeks: readonly PlannedWeek[];
   readonly chosen: number;
-  readonly onChoose: (week: number) => void;
+  /** Absent: it is only looked at. */
+  readonly onChoose?: (week: number) => void;
+  /** Minutes at the top, where charts stand beside each other. */
+  readonly most?: number | undefined;
 }
 
-export function WeeksChart({ weeks, chosen, onChoose }: Props) {
+export function WeeksChart({ weeks, chosen, onChoose, most }: Props) {
   const x = scaleBand<number>()
     .domain(weeks.map((_, i) => i))
     .range([EDGE.left, WIDTH - EDGE.right])
     .paddingInner(0.22);
-  const top = max(weeks, (w) => Math.max(w.hours, w.agreed + w.proposed)) ?? 1;
+  const top = most ?? max(weeks, (w) => Math.max(w.hours, w.agreed + w.proposed)) ?? 1;
   const y = scaleLinear()
     .domain([0, top / 60])
     .nice(4)
@@ -54,7 +57,7 @@ export function WeeksChart({ weeks, chosen, onChoose }: Props) {
         const before = weeks[i - 1];
         const all = w.agreed + w.proposed;
         return (
-          <g key={w.from} onClick={() => onChoose(i)} className={i === chosen ? 'is-chosen' : undefined}>
+          <g key={w.from} onClick={onChoose && (() => onChoose(i))} className={i === chosen ? 'is-chosen' : undefined}>
             <title>
               {`Week from ${shortDay(w.from)}: ${minutesText(Math.round(all))} of ${minutesText(Math.round(w.hours))}`}
             </title>

@@ -6,11 +6,14 @@ import { minuteText, shortDay, weekdayName } from './dates.ts';
 import { STAGE_WORDS } from './day.ts';
 import { grams, listText, minutesText } from './figures.ts';
 
-/** "Within 0.2 % of the best in this model." */
-export function goodness(plan: BookSummary): string {
+/** "0.2 %": how far above the best in this model a plan may be. */
+export function gapText(plan: Pick<BookSummary, 'cost' | 'bound'>): string {
   const gap = 100 * gapOf(plan);
-  return `Within ${gap < 0.1 ? Math.max(0.01, gap).toFixed(2) : gap.toFixed(1)}\u00a0% of the best in this model.`;
+  return `${gap < 0.1 ? Math.max(0.01, gap).toFixed(2) : gap.toFixed(1)}\u00a0%`;
 }
+/** "Within 0.2 % of the best in this model." */
+export const goodness = (plan: Pick<BookSummary, 'cost' | 'bound'>): string =>
+  `Within ${gapText(plan)} of the best in this model.`;
 
 /** Dogs that no day suits; '' where there are none. */
 export const noDayText = (names: readonly string[]): string =>

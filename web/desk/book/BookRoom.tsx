@@ -10,7 +10,7 @@ import { hoursOf, workOf, type BookSummary, type PlannedVisit } from '../../../c
 import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/index.ts';
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
-import { Loaded, Refusal } from '../../app/state.tsx';
+import { NotYet, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { useBookPlan, type BookAnswer } from '../../work/useBookPlan.ts';
@@ -330,54 +330,36 @@ function Planned(facts: Facts) {
   );
 }
 
+function Year() {
+  const [tide, bookings, calls, salon] = [useTideBook(), useBookings(), useCalls(), useSalon()];
+  const file = tide.data;
+  if (!file || !bookings.data || !calls.data || !salon.data) return <NotYet queries={[tide, bookings, calls, salon]} />;
+  const facts = { file, bookings: bookings.data.bookings, calls: calls.data.calls, salon: salon.data.salon };
+  return file.dogs.length === 0 ? (
+    <p className="wt-sheet">
+      No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the book.
+    </p>
+  ) : (
+    <Learning file={file}>{(learnt) => <Planned {...facts} learnt={learnt} />}</Learning>
+  );
+}
+
 export function BookRoom() {
-  const bookings = useBookings();
-  const calls = useCalls();
-  const salon = useSalon();
   return (
     <div className="wt-bookpage">
       <div className="wt-title">
         <h1>Book</h1>
         <span className="wt-soft">a year of visits that meets every tide within your hours</span>
         <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/book/what-if">
+            What if
+          </Link>
           <Link className="btn btn-outline-primary" to="/desk/staff">
             Staff and closed days
           </Link>
         </div>
       </div>
-      <Loaded query={useTideBook()}>
-        {(file) =>
-          file.dogs.length === 0 ? (
-            <p className="wt-sheet">
-              No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the book.
-            </p>
-          ) : (
-            <Loaded query={salon}>
-              {(s) => (
-                <Loaded query={bookings}>
-                  {(b) => (
-                    <Loaded query={calls}>
-                      {(c) => (
-                        <Learning file={file}>
-                          {(learnt) => (
-                            <Planned
-                              file={file}
-                              learnt={learnt}
-                              bookings={b.bookings}
-                              calls={c.calls}
-                              salon={s.salon}
-                            />
-                          )}
-                        </Learning>
-                      )}
-                    </Loaded>
-                  )}
-                </Loaded>
-              )}
-            </Loaded>
-          )
-        }
-      </Loaded>
+      <Year />
     </div>
   );
 }

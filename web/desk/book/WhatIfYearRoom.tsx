@@ -1,0 +1,328 @@
+/** Desk → Book → What if: a year with another room, planned beside today's; two that were kept can stand side by side. */
+import { useId, useMemo, useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Link, useSearchParams } from 'react-router';
+import type { KeptYear } from '../../../contract/year.ts';
+import type { TideFile } from '../../../contract/tide.ts';
+import { AS_TODAY, MOST_CHANGE, type YearChange } from '../../../core/book/index.ts';
+import { clamp } from '../../../core/quantity/index.ts';
+import type { LearntBook } from '../../../core/tide/index.ts';
+import { NotYet, Refusal } from '../../app/state.tsx';
+import { newId } from '../../data/client.ts';
+import { useDropYear, useKeepYear, useSalon, useSheet, useTideBook, useYearsKept } from '../../data/hooks.ts';
+import { WeeksChart } from '../../drawing/WeeksChart.tsx';
+import { useYears, type YearAnswer } from '../../work/useYears.ts';
+import type { PlannedYear, YearRoom } from '../../work/what-if.worker.ts';
+import { weekdayName } from '../../words/dates.ts';
+import { changeText, isAsToday, limitsText, YEAR_LINES } from '../../words/year.ts';
+import { Learning } from '../tide/Learning.tsx';
+import './book.css';
+
+const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
+
+/** The change that an address says; what it says wrongly counts as not said. */
+function changeIn(params: URLSearchParams, closed: readonly number[]): YearChange {
+  const number = (name: string, most: number): number => clamp(Math.trunc(Number(params.get(name) ?? 0)) || 0, 0, most);
+  const open = number('open', 7);
+  return {
+    handDays: number('hands', MOST_CHANGE.handDays),
+    openWeekday: closed.includes(open) ? open : null,
+    strongerDryer: params.has('dryer'),
+    moreDogs: number('dogs', MOST_CHANGE.moreDogs),
+    homesBrush: params.has('brush'),
+    secondTub: params.has('tub'),
+  };
+}
+
+function addressOf(c: YearChange, beside: string | null): URLSearchParams {
+  const next = new URLSearchParams();
+  if (c.handDays > 0) next.set('hands', String(c.handDays));
+  if (c.openWeekday !== null) next.set('open', String(c.openWeekday));
+  if (c.strongerDryer) next.set('dryer', '');
+  if (c.moreDogs > 0) next.set('dogs', String(c.moreDogs));
+  if (c.homesBrush) next.set('brush', '');
+  if (c.secondTub) next.set('tub', '');
+  if (beside) next.set('beside', beside);
+  return next;
+}
+
+interface ChangeFormProps {
+  readonly change: YearChange;
+  readonly closed: readonly number[];
+  readonly onChange: (change: YearChange) => void;
+}
+
+function ChangeForm({ change, closed, onChange }: ChangeFormProps) {
+  const id = useId();
+  const number = (label: string, key: 'handDays' | 'moreDogs') => (
+    <Form.Group controlId={`${id}-${key}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control
+        type="number"
+        inputMode="numeric"
+        min={0}
+        max={MOST_CHANGE[key]}
+        value={change[key]}
+        onChange={(e) =>
+          onChange({ ...change, [key]: clamp(Math.trunc(Number(e.target.value)) || 0, 0, MOST_CHANGE[key]) })
+        }
+      />
+    </Form.Group>
+  );
+  const check = (label: string, key: 'strongerDryer' | 'homesBrush' | 'secondTub') => (
+    <Form.Check
+      id={`${id}-${key}`}
+      label={label}
+      checked={change[key]}
+      onChange={(e) => onChange({ ...change, [key]: e.target.checked })}
+    />
+  );
+  return (
+    <Form className="wt-whatif-form" onSubmit={(e) => e.preventDefault()}>
+      {number('One more person, days a week', 'handDays')}
+      {number('More dogs', 'moreDogs')}
+      <Form.Group controlId={`${id}-open`}>
+        <Form.Label>Open too on</Form.Label>
+        <Form.Select
+          value={change.openWeekday ?? 0}
+          disabled={closed.length === 0}
+          onChange={(e) => onChange({ ...change, openWeekday: Number(e.target.value) || null })}
+        >
+          <option value={0}>no other day</option>
+          {closed.map((w) => (
+            <option key={w} value={w}>
+              {weekdayName(w)}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <div>
+        {check('A second tub', 'secondTub')}
+        {check('A stronger dryer', 'strongerDryer')}
+        {check('Every home brushes', 'homesBrush')}
+      </div>
+    </Form>
+  );
+}
+
+/** Keeps the year under a name, or lists those that are kept. */
+function Kept({
+  change,
+  years,
+  onShow,
+}: {
+  change: YearChange;
+  years: readonly KeptYear[];
+  onShow: (year: KeptYear) => void;
+}) {
+  const keep = useKeepYear();
+  const drop = useDropYear();
+  const id = useId();
+  const [name, setName] = useState('');
+  const said = name.trim() || changeText(change);
+  return (
+    <section className="wt-sheet" aria-labelledby={`${id}-kept`}>
+      <h2 id={`${id}-kept`}>Kept years</h2>
+      {years.length === 0 && <p className="wt-soft">None yet. A kept year is planned anew whenever you look at it.</p>}
+      <ul className="wt-bare wt-rows">
+        {years.map((y) => (
+          <li key={y.id}>
+            <div>
+              <strong>{y.name}</strong> <span className="wt-soft">{changeText(y.change)}</span>
+            </div>
+            <div className="wt-acts">
+              <Button variant="outline-primary" onClick={() => onShow(y)}>
+                Show beside
+              </Button>
+              <Button variant="outline-primary" disabled={drop.isPending} onClick={() => drop.mutate(y.id)}>
+                Take out
+              </Button>
+            </div>
+          </li>
+        ))}
+      </ul>
+      {!isAsToday(change) && (
+        <Form
+          className="wt-whatif-keep"
+          onSubmit={(e) => {
+            e.preventDefault();
+            keep.mutate({ id: newId(), name: said.slice(0, 60), change }, { onSuccess: () => setName('') });
+          }}
+        >
+          <Form.Group controlId={`${id}-name`}>
+            <Form.Label>Name of this year</Form.Label>
+            <Form.Control
+              value={name}
+              maxLength={60}
+              placeholder={changeText(change)}
+              onChange={(e) => setName(e.target.value)}
+            />
+          </Form.Group>
+          <Button type="submit" variant="outline-primary" disabled={keep.isPending}>
+            Keep it
+          </Button>
+        </Form>
+      )}
+      <Refusal error={keep.error ?? drop.error} />
+    </section>
+  );
+}
+
+interface Column {
+  readonly name: string;
+  readonly answer: YearAnswer;
+}
+const outcomeOf = ({ answer }: Column): PlannedYear | undefined =>
+  answer.state === 'done' ? answer.outcome : undefined;
+
+function Compared({ columns, currency }: { columns: readonly Column[]; currency: string }) {
+  return (
+    <section className="wt-sheet" aria-labelledby="compared">
+      <h2 id="compared">Side by side</h2>
+      <div className="wt-scroll" role="group" aria-label="Figures of the years">
+        <table className="wt-table wt-whatif-table">
+          <thead>
+            <tr>
+              <th scope="col">A year</th>
+              {columns.map((c) => (
+                <th key={c.name} scope="col">
+                  {c.name}
+                  {c.answer.state === 'working' && (
+                    <progress aria-label={`${c.name}: planned`} value={c.answer.share} max={1} />
+                  )}
+                  {c.answer.state === 'failed' && <span role="alert"> could not be planned</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {YEAR_LINES.map(([label, say]) => {
+              const said = columns.map((c) => {
+                const y = outcomeOf(c);
+                return y ? say(y, currency) : '…';
+              });
+              return (
+                said.some((t) => t !== '') && (
+                  <tr key={label}>
+                    <th scope="row">{label}</th>
+                    {columns.map((c, i) => (
+                      <td key={c.name}>{said[i]}</td>
+                    ))}
+                  </tr>
+                )
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function Years({
+  file,
+  learnt,
+  room,
+  years,
+  currency,
+}: {
+  file: TideFile;
+  learnt: LearntBook;
+  room: YearRoom;
+  years: readonly KeptYear[];
+  currency: string;
+}) {
+  const [params, setParams] = useSearchParams();
+  const closed = WEEKDAYS.filter((w) => !file.openWeekdays.includes(w));
+  const change = changeIn(params, closed);
+  const beside = years.find((y) => y.id === params.get('beside'));
+  const shown: readonly { readonly name: string; readonly change: YearChange }[] = [
+    { name: 'As today', change: AS_TODAY },
+    ...(isAsToday(change) ? [] : [{ name: changeText(change), change }]),
+    ...(beside ? [beside] : []),
+  ];
+  const facts = useMemo(() => ({ book: file, learnt, room }), [file, learnt, room]);
+  const answers = useYears(
+    facts,
+    shown.map((s) => s.change),
+  );
+  const columns = shown.flatMap(({ name }, i): readonly Column[] => {
+    const answer = answers[i];
+    return answer ? [{ name, answer }] : [];
+  });
+  // One scale, so that years can be compared.
+  const most = Math.max(...columns.flatMap((c) => outcomeOf(c)?.weeks ?? []).map((w) => Math.max(w.hours, w.proposed)));
+  const go = (to: YearChange, other: string | null): void => setParams(addressOf(to, other), { replace: true });
+  return (
+    <div className="wt-whatif">
+      <div className="wt-whatif-side">
+        <section className="wt-sheet" aria-labelledby="otherwise">
+          <h2 id="otherwise">What would be otherwise</h2>
+          <ChangeForm change={change} closed={closed} onChange={(c) => go(c, beside?.id ?? null)} />
+        </section>
+        <Kept change={change} years={years} onShow={(y) => go(change, y.id)} />
+      </div>
+      <div className="wt-whatif-side">
+        <Compared columns={columns} currency={currency} />
+        <section className="wt-sheet" aria-labelledby="weeks">
+          <h2 id="weeks">Hours by week</h2>
+          <p className="wt-soft">The line is what the salon plans with, 93 % of its hours.</p>
+          {columns.map((c) => {
+            const y = outcomeOf(c);
+            return (
+              y && (
+                <figure key={c.name} className="mb-2">
+                  <figcaption>{c.name}</figcaption>
+                  <WeeksChart weeks={y.weeks} chosen={-1} most={most} />
+                </figure>
+              )
+            );
+          })}
+        </section>
+        <section className="wt-sheet" aria-labelledby="limits">
+          <h2 id="limits">What this does not know</h2>
+          <ul>
+            {limitsText(change).map((t) => (
+              <li key={t}>{t}</li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Room() {
+  const [tide, salon, years, sheet] = [useTideBook(), useSalon(), useYearsKept(), useSheet(undefined)];
+  const [file, house, places] = [tide.data, salon.data?.salon.house, sheet.data?.asked.places];
+  // A new object only where what it says is new: the sheet is asked for every half minute.
+  const said = JSON.stringify({ places, hours: house?.hours, tables: house?.tables });
+  const room = useMemo((): YearRoom => {
+    const { places, ...house } = JSON.parse(said);
+    return { places: places ?? [], house };
+  }, [said]);
+  if (!file || !house || !places || !years.data) return <NotYet queries={[tide, salon, years, sheet]} />;
+  const kept = years.data.years;
+  return (
+    <Learning file={file}>
+      {(learnt) => <Years file={file} learnt={learnt} room={room} years={kept} currency={house.rates.currency} />}
+    </Learning>
+  );
+}
+
+export function WhatIfYearRoom() {
+  return (
+    <>
+      <div className="wt-title">
+        <h1>What if</h1>
+        <span className="wt-soft">a year with another room, beside the one you have</span>
+        <div className="wt-acts">
+          <Link className="btn btn-outline-primary" to="/desk/book">
+            The book
+          </Link>
+        </div>
+      </div>
+      <Room />
+    </>
+  );
+}
