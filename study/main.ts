@@ -148,7 +148,7 @@ if (which === 'book') {
   console.log(text);
   if (process.argv.includes('--write')) written('study of the schools', text);
 } else if (which === 'sheet') {
-  const text = sheetStudy(option('runs', 50));
+  const text = sheetStudy(option('runs', 15));
   console.log(text);
   if (process.argv.includes('--write')) written('study of the sheet', text);
 } else if (which === 'tide') {

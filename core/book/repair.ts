@@ -10,7 +10,7 @@ import { arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year
 import { Search } from './search.ts';
 
 /** Moving a visit so soon costs so many minutes, falling to what any move costs at the far end: fewest first. Guesses. */
-export const NOTICE = { soonest: 8, days: 28, any: 1 } as const;
+export const NOTICE = { soonest: 8, days: 28, any: 3 } as const;
 /** Moving a visit that lies so many days ahead. */
 export const noticeCost = (daysAhead: number): number =>
   NOTICE.any + (NOTICE.soonest - NOTICE.any) * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);
@@ -119,7 +119,7 @@ export interface RepairEffort {
   readonly seed: number;
 }
 export const AT_ONCE: RepairEffort = { tries: 0, nudgesPerTry: 0, seed: 1 };
-export const WITH_TIME: RepairEffort = { tries: 1_000, nudgesPerTry: 20, seed: 1 };
+export const WITH_TIME: RepairEffort = { tries: 800, nudgesPerTry: 20, seed: 1 };
 
 /** Repairs a year when, on the evening of a day, hours of some days ahead are lost. Years are those of the plan that stood. */
 export function repair(

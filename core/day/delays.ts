@@ -32,6 +32,9 @@ export interface Delay {
   readonly shifts: readonly Shift[];
 }
 
+/** A day that goes on is searched from where it stands: fewer tries find what helps, and hands wait for the answer. */
+export const LATE_EFFORT: DayEffort = { ...DAY_EFFORT, triesPerPair: 40, fewestTries: 10_000, mostTries: 40_000 };
+
 /** A new order has to save so many minutes, or people would be confused for nothing. Guess. */
 const WORTH_A_CHANGE = 5;
 
@@ -56,7 +59,7 @@ export function delayed(
   asked: DayAsked,
   before: Pick<DaySheet, 'laid' | 'pauses'>,
   worth: DayWorth = DAY_WORTH,
-  effort: DayEffort = DAY_EFFORT,
+  effort: DayEffort = LATE_EFFORT,
 ): Delay {
   const on = rippled(asked, before, worth);
   const again = planDay(asked, worth, effort, on);

@@ -16,8 +16,8 @@ export interface DayEffort {
   readonly seed: number;
 }
 /**
- * As many as bring 30 days of 5 to 16 dogs within about a hundredth of the best of fifty runs four times as long
- * (`npm run test:long`): a third of a second for five dogs, three seconds for sixteen.
+ * As many as bring days of up to eight dogs within a hundredth of the best of long runs, and those of up to sixteen within two or
+ * three (`npm run study -- sheet`); twice as many would gain half a hundredth.
  */
 export const DAY_EFFORT: DayEffort = { triesPerPair: 120, fewestTries: 50_000, mostTries: 160_000, seed: 1 };
 

@@ -4,6 +4,7 @@
  */
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
+import { day } from '../../core/quantity/index.ts';
 import { itInFull } from '../samples.ts';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
@@ -228,6 +229,61 @@ describe('the book', function () {
       other,
     );
     expect(ahead()).to.equal(before);
+  });
+
+  it('refuses a yes to a day on which the salon has been closed since, says why, and books nothing', async () => {
+    await planned();
+    const before = ahead();
+    const line = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
+    const { roster } = stage.stores;
+    // Another device closed every day to come, and this page has not heard of it.
+    const today = Math.floor(Date.now() / 86_400_000);
+    roster.addAway({ id: 'shut', person: null, from: day(today - 1), to: day(today + 400), reason: 'Storm' });
+    await line
+      .getByRole('button', { name: /^Yes to / })
+      .first()
+      .click();
+    await page
+      .getByRole('alert')
+      .filter({ hasText: /closed.*Storm/i })
+      .waitFor();
+    expect(ahead()).to.equal(before);
+    roster.dropAway('shut');
+  });
+
+  it('spreads a week over its days: the columns come to what the week is said to be, none beyond its hours', async () => {
+    await page.goto('/desk/book');
+    await planned();
+    await page
+      .getByRole('button', { name: TAKE_ALL })
+      .or(page.getByRole('button', { name: 'After', exact: true }))
+      .first()
+      .waitFor();
+    const minutesIn = (text: string): number => {
+      const [, h, m, only] = /(?:(\d+)\s*h)?\s*(?:(\d+)\s*$|(\d+)\s*min)?/.exec(text.trim()) ?? [];
+      return 60 * Number(h ?? 0) + Number(m ?? 0) + Number(only ?? 0);
+    };
+    let seen = 0;
+    for (let n = 0; n < 12; n++) {
+      // Both of one moment: the page goes on to the next week while it is read.
+      const [said, ...columns] = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('#week .wt-soft, .wt-day-column h3 .wt-soft')].map(
+          (el) => el.innerText,
+        ),
+      );
+      const [load = '', hours = ''] = (said ?? '').split(' of ');
+      const loads = columns.map((t) => (/closed|free/.test(t) ? 0 : minutesIn(t)));
+      const all = loads.reduce((t, x) => t + x, 0);
+      // Each column is rounded by itself.
+      expect(Math.abs(all - minutesIn(load)), `${said}: ${columns.join(', ')}`).to.be.at.most(columns.length);
+      const open = columns.filter((t) => t !== 'closed').length;
+      if (all > 0 && minutesIn(load) < 0.5 * minutesIn(hours)) {
+        expect(Math.max(...loads), columns.join(', ')).to.be.at.most((1.2 * minutesIn(hours)) / open + 60);
+        seen++;
+      }
+      await page.getByRole('button', { name: 'After', exact: true }).click();
+    }
+    expect(seen).to.be.greaterThan(2);
   });
 
   itInFull('is stopped while it thinks, and leaves what is agreed', async () => {

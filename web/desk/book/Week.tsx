@@ -10,7 +10,7 @@ import {
 } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
 import type { BookingRecord } from '../../../contract/booking.ts';
-import type { PlannedVisit } from '../../../core/book/index.ts';
+import { workOf, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, sum, type Day } from '../../../core/quantity/index.ts';
 import { shortDay } from '../../words/dates.ts';
 import { useDragSensors } from '../../app/drag.ts';
@@ -103,7 +103,7 @@ function Column({
   onChoose,
 }: { of: DayOfWeek } & Pick<Props, 'nextOf' | 'nameOf' | 'chosen' | 'onChoose'>) {
   const { setNodeRef, isOver } = useDroppable({ id: String(day) });
-  const load = Math.round(sum(visits.map(({ visit }) => visit.length ?? visit.minutes)));
+  const load = Math.round(sum(visits.map(({ visit }) => workOf(visit))));
   return (
     <section
       ref={setNodeRef}
