@@ -6,6 +6,7 @@ import {
   BATH_RHYTHMS,
   BLADE_USES,
   DEFAULT_QUARRELS,
+  EVEN_DAYS,
   LENGTH_STEPS,
   MAT_WAYS,
   SALON_RHYTHMS,
@@ -99,6 +100,9 @@ export const lengthsSchema: Joi.ObjectSchema<VisitLengths> = Joi.object<VisitLen
   shortest: Joi.number().integer().min(5).max(240).required(),
 });
 
+/** How evenly work lies on the days. */
+export const evenDaysSchema = Joi.string().valid(...EVEN_DAYS);
+
 export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>({
   ...quarrelSchemas,
   weights: Joi.object({ hairOut: weight, minutes: weight, skin: weight, comfort: weight, dust: weight }).required(),
@@ -113,6 +117,7 @@ export const houseSchema: Joi.ObjectSchema<HouseRules> = Joi.object<HouseRules>(
   dryPlaces: Joi.number().integer().min(1).max(50),
   shedHoursPerWeek: Joi.number().min(0.5).max(2000),
   dematMinutes: Joi.number().integer().min(0).max(60),
+  evenDays: evenDaysSchema,
   care: Joi.object(
     Object.fromEntries(
       CARE_ITEMS.map((item) => [

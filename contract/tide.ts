@@ -15,7 +15,7 @@ import {
 } from '../core/tide/index.ts';
 import type { YearBook } from '../core/book/index.ts';
 import { rosterSchema, wishFields } from './roster.ts';
-import { lengthsSchema, ratesSchema } from './salon.ts';
+import { evenDaysSchema, lengthsSchema, ratesSchema } from './salon.ts';
 import { vetHoldSchema } from './hold.ts';
 import { checked, daySchema, idSchema, lineSchema, type Invalid } from './common.ts';
 
@@ -96,6 +96,7 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
   minutesPerWeek: positive,
   rates: ratesSchema.required(),
   lengths: lengthsSchema.required(),
+  evenDays: evenDaysSchema,
   readings: Joi.array()
     .items(Joi.object({ day: plainDay, celsius: Joi.number().min(-70).max(60).required() }))
     .required(),

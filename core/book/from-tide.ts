@@ -1,6 +1,7 @@
 /** How a salon's tide becomes a year to plan: each dog's coat ahead with its band, its days, and the salon's hours. */
 import { addDays, isoWeekday, kept, sum, type Day } from '../quantity/index.ts';
 import { waitsForVet } from '../check/index.ts';
+import { evenDays, type EvenDays } from '../kit/index.ts';
 import {
   AHEAD_DAYS,
   dueOf,
@@ -21,8 +22,10 @@ export const PLAN_DAYS = 364;
 const TAIL_DAYS = 140;
 /** Share of the hours that is planned: a day's minutes do not split evenly over people, and somebody always walks in. Guess. */
 export const PLANNED_SHARE = 0.93;
-/** First overtime as a share of a day, prices of a minute of it and beyond it, and of the last minute of a full day: guesses. */
-export const OVERTIME: HoursKind = { overtimeShare: 0.12, even: 0.05, dear: 0.5, dearest: 4 };
+/** Price of the last minute of a full day, by the house's taste: guesses. */
+const EVEN_PRICE: Readonly<Record<EvenDays, number>> = { filled: 0, even: 0.05, alike: 0.2 };
+/** First overtime as a share of a day, prices of a minute of it and beyond it: guesses. */
+export const OVERTIME: HoursKind = { overtimeShare: 0.12, even: EVEN_PRICE.even, dear: 0.5, dearest: 4 };
 
 /** Grams that release alone would put into an empty coat by the end of each day: what stands if nothing is done, less today's. */
 function grownOf(bare: Levels, { storeG, keep }: DogTide['coat']): Float64Array {
@@ -58,6 +61,8 @@ export interface YearFacts {
   readonly roster?: Roster | undefined;
   readonly wishes?: Readonly<Record<string, VisitWish>> | undefined;
   readonly mostMinutes?: Readonly<Record<string, number>> | undefined;
+  /** How evenly the house would have its days. */
+  readonly evenDays?: EvenDays | undefined;
 }
 export type YearBook = TideBook & YearFacts;
 
@@ -79,7 +84,7 @@ export function hoursOf(book: YearBook, today: Day): Hours {
     if (roster ? isClosed(roster, openWeekdays, on) : !openWeekdays.includes(isoWeekday(on))) continue;
     daily[d] = PLANNED_SHARE * (roster && people ? share * workMinutes(roster, openWeekdays, on) : each);
   }
-  return hoursFrom(daily, OVERTIME);
+  return hoursFrom(daily, { ...OVERTIME, even: EVEN_PRICE[evenDays(book)] });
 }
 
 /** Who comes of a year: a dog, or the dogs of a household that come together. */

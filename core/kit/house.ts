@@ -73,9 +73,16 @@ export interface HouseRules extends Quarrels, CareHouse {
   readonly shedHoursPerWeek?: number | undefined;
   /** Minutes of dematting by hand that a sound dog is asked to bear in a visit; the usual ones where nobody has said. */
   readonly dematMinutes?: number | undefined;
+  /** How evenly work is to lie on the days of the year; evenly where nobody has said. */
+  readonly evenDays?: EvenDays | undefined;
   /** Steps in which visits are booked, and the shortest visit there is: a dog comes in, is welcomed, and goes. */
   readonly visits?: VisitLengths | undefined;
 }
+
+/** A day is filled before the next is begun, days are alike where that costs little, or where it costs some. */
+export const EVEN_DAYS = ['filled', 'even', 'alike'] as const;
+export type EvenDays = (typeof EVEN_DAYS)[number];
+export const evenDays = ({ evenDays: own }: { readonly evenDays?: EvenDays | undefined }): EvenDays => own ?? 'even';
 
 /** Common practice: about twenty minutes of combing out in one visit; beyond it the dog pays. */
 const USUAL_DEMAT_MINUTES = 20;

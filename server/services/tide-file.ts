@@ -314,6 +314,7 @@ export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<
     openWeekdays: open,
     rates: salon.house.rates,
     lengths: visitLengths(salon.house),
+    evenDays: salon.house.evenDays,
     minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
     roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
     wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),

@@ -5,6 +5,7 @@ import {
   AS_TODAY,
   changedYear,
   coatOf,
+  dayCost,
   planBook,
   soonerWithTub,
   weekMinutes,
@@ -17,7 +18,7 @@ import {
   type YearChange,
 } from '../../core/book/index.ts';
 import { STAGE_KINDS } from '../../core/day/index.ts';
-import { DEFAULT_HOUSE } from '../../core/kit/index.ts';
+import { DEFAULT_HOUSE, EVEN_DAYS } from '../../core/kit/index.ts';
 import { addDays, ended, seededRandom, sum } from '../../core/quantity/index.ts';
 import { learnBook } from '../../core/tide/index.ts';
 import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
@@ -157,5 +158,26 @@ describe('a year that is wondered about', () => {
     expect(soonerWithTub(year, plan, book, LEARNT.from, { ...room, places: dryers })).to.be.greaterThan(0);
     expect(limitsText(AS_TODAY)).to.have.length(2);
     expect(limitsText({ ...AS_TODAY, strongerDryer: true }).join(' ')).to.contain('a guess');
+  });
+});
+
+describe('days as even as the house would have them', () => {
+  it('cost nothing below their hours where they may be filled, and lie flatter the more evenness is minded', () => {
+    const squares = EVEN_DAYS.map((evenDays) => {
+      const { book, learnt } = changedYear(
+        { book: { ...BOOK, evenDays }, learnt: LEARNT },
+        { ...AS_TODAY, moreDogs: 12 },
+      );
+      const { dogs, hours } = yearOfTide(book, learnt);
+      const open = hours.minutes.findIndex((m) => m > 0);
+      const half = dayCost(hours, open, (hours.minutes[open] ?? 0) / 2);
+      if (evenDays === 'filled') expect(half).to.equal(0);
+      else expect(half).to.be.greaterThan(0);
+      const plan = ended(planBook(dogs, hours, WORTH, QUICK));
+      return sum([...plan.load].map((l) => l * l));
+    });
+    expect(squares).to.have.length(3);
+    expect(squares[1]).to.be.lessThan(squares[0] ?? 0);
+    expect(squares[2]).to.be.lessThan(squares[1] ?? 0);
   });
 });

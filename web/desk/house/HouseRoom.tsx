@@ -5,10 +5,13 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import {
+  EVEN_DAYS,
+  evenDays,
   LENGTH_STEPS,
   QUARRELS,
   dematMinutes,
   visitLengths,
+  type EvenDays,
   type HouseRules,
   type Quarrel,
   type Quarrels,
@@ -22,6 +25,11 @@ import { capital, listText, minutesText, money } from '../../words/figures.ts';
 import { CareTerms } from './CareTerms.tsx';
 import { Effect } from './Effect.tsx';
 
+const EVEN_WORDS: Readonly<Record<EvenDays, string>> = {
+  filled: 'fill a day, leave others free',
+  even: 'even, where it costs little',
+  alike: 'as even as can be',
+};
 const WEIGHT_WORDS = {
   hairOut: 'hair out',
   minutes: 'minutes',
@@ -68,6 +76,7 @@ const RULE_WORDS: readonly FieldWord<HouseRules>[] = [
   { key: 'dryPlaces', label: 'Places to dry a dog' },
   { key: 'shedHoursPerWeek', label: 'Hours a week for this work' },
   { key: 'dematMinutes', label: 'Dematting by hand in one visit' },
+  { key: 'evenDays', label: 'Days of the year', say: (h) => EVEN_WORDS[evenDays(h)] },
   {
     key: 'care',
     label: 'Care around the coat',
@@ -254,6 +263,19 @@ function HouseForm({
             <span id="demat-hint" className="wt-soft">
               minutes; half of it for old, young or sore dogs
             </span>
+          </label>
+          <label>
+            Work on the days of the year
+            <Form.Select
+              value={evenDays(house)}
+              onChange={(e) => setHouse({ ...house, evenDays: EVEN_DAYS.find((d) => d === e.target.value) })}
+            >
+              {EVEN_DAYS.map((d) => (
+                <option key={d} value={d}>
+                  {EVEN_WORDS[d]}
+                </option>
+              ))}
+            </Form.Select>
           </label>
           <label>
             Visits are booked in steps of
