@@ -1,6 +1,6 @@
 /** What `wt book` prints: a year's visits for each dog, the weeks against the hours, and how good the plan is. */
 import type { TideFile } from '../contract/tide.ts';
-import { account, bookSummary, gapOf, planBook, WORTH, yearOfTide } from '../core/book/index.ts';
+import { account, bookSummary, gapOf, planTide, WORTH, yearOfTide } from '../core/book/index.ts';
 import { ended, formatDay, type Day } from '../core/quantity/index.ts';
 import { bookAsOf, inHundredths, learnBook, nextVisits } from '../core/tide/index.ts';
 
@@ -12,7 +12,7 @@ export function bookReport(file: TideFile, asOf: Day): object {
   const learnt = inHundredths(ended(learnBook(book, { asOf })));
   const year = yearOfTide(book, learnt);
   const { dogs, members, hours } = year;
-  const plan = ended(planBook(dogs, hours));
+  const plan = ended(planTide(year));
   const kept = account(dogs, plan.visits, hours, WORTH);
   const { visits, weeks, cost, bound } = bookSummary(year, plan, asOf, nextVisits(book, learnt));
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));

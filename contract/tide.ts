@@ -150,6 +150,7 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
     .unique('id')
     .required(),
   roster: rosterSchema,
+  apart: Joi.array().items(Joi.array().items(idSchema).length(2)),
   wishes: Joi.object().pattern(idSchema, Joi.object(wishFields)),
   mostMinutes: Joi.object().pattern(idSchema, Joi.number().integer().min(1).max(1440)),
 }).label('tide book');

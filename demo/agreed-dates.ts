@@ -1,5 +1,5 @@
 /** The demo's dates: what this program proposed a week ago, as owners said yes to it, at hours in which the day can be worked. */
-import { bookSummary, freeStarts, planBook, yearOfTide } from '../core/book/index.ts';
+import { bookSummary, freeStarts, planTide, yearOfTide } from '../core/book/index.ts';
 import { breachesOf, DAY_EFFORT, DAY_WORTH, planDay, type Breach, type DayAsked } from '../core/day/index.ts';
 import { visitLengths } from '../core/kit/index.ts';
 import { ended, type Day } from '../core/quantity/index.ts';
@@ -44,7 +44,7 @@ export function proposalsAt(filling: Filling, nowMs: number): readonly Proposal[
   const learnt = inHundredths(ended(learnBook(book, { asOf })));
   const year = yearOfTide(book, learnt);
   const next = nextVisits(book, learnt);
-  const { visits } = bookSummary(year, ended(planBook(year.dogs, year.hours)), asOf, next);
+  const { visits } = bookSummary(year, ended(planTide(year)), asOf, next);
   const first = new Map([...visits].reverse().map((v) => [v.dogId, v]));
   return [...first.values()]
     .sort((a, b) => a.day - b.day || a.dogId.localeCompare(b.dogId))

@@ -11,9 +11,20 @@ import {
   type Levels,
   type TideBook,
 } from '../tide/index.ts';
+import { HEAVY_KG } from '../day/index.ts';
 import type { YearDog } from './arcs.ts';
 import type { CoatYear } from './coat-year.ts';
-import { ANY_TIME, isClosed, dayRefusals, weekMinutes, workMinutes, type Roster, type VisitWish } from './roster.ts';
+import {
+  ANY_TIME,
+  atWork,
+  isClosed,
+  dayRefusals,
+  weekMinutes,
+  workMinutes,
+  type Roster,
+  type VisitWish,
+} from './roster.ts';
+import type { DayLimit } from './day-limits.ts';
 import { hoursFrom, type Hours, type HoursKind } from './hours.ts';
 
 /** The plan holds whole weeks. */
@@ -61,6 +72,8 @@ export interface YearFacts {
   readonly roster?: Roster | undefined;
   readonly wishes?: Readonly<Record<string, VisitWish>> | undefined;
   readonly mostMinutes?: Readonly<Record<string, number>> | undefined;
+  /** Dogs that must not meet, by their ids. */
+  readonly apart?: readonly (readonly [string, string])[] | undefined;
   /** How evenly the house would have its days. */
   readonly evenDays?: EvenDays | undefined;
 }
@@ -93,6 +106,8 @@ export interface YearOf {
   /** Ids of the dogs behind each, in the order of its coats. */
   readonly members: readonly (readonly string[])[];
   readonly hours: Hours;
+  /** What must not be on one day together. */
+  readonly limits: readonly DayLimit[];
   /** Dogs for which there is no day at all, as their owners wish and people work. */
   readonly noDay: readonly string[];
 }
@@ -122,7 +137,30 @@ export function yearOfTide(book: YearBook, learnt: LearntBook): YearOf {
   const dogs = houses.map((of) => yearDog(of, book, tides, today, daysFor));
   const members = houses.map((of) => of.map((d) => d.id));
   const none = houses.map((of, i) => !waits(of) && dogs[i]?.days.length === 0 && dogs[i]?.fixed.length === 0);
-  return { dogs, members, hours, noDay: members.flatMap((ids, i) => (none[i] ? ids : [])) };
+  return {
+    dogs,
+    members,
+    hours,
+    limits: limitsOf(book, members, today),
+    noDay: members.flatMap((ids, i) => (none[i] ? ids : [])),
+  };
+}
+
+/** Dogs that must not meet, and heavy ones beyond what the people of a day lift. */
+function limitsOf(book: YearBook, members: readonly (readonly string[])[], today: Day): readonly DayLimit[] {
+  const placeOf = new Map(members.flatMap((ids, i) => ids.map((id) => [id, i] as const)));
+  const pairs = (book.apart ?? []).flatMap(([a, b]): readonly DayLimit[] => {
+    const [x, y] = [placeOf.get(a), placeOf.get(b)];
+    // Of one household they come together, whatever was said.
+    return x === undefined || y === undefined || x === y ? [] : [{ dogs: [x, y], most: () => 1 }];
+  });
+  const { roster } = book;
+  if (!roster || roster.people.length === 0) return pairs;
+  const heavy = new Set(book.dogs.filter((d) => d.dog.weightKg >= HEAVY_KG).map((d) => d.id));
+  const most = (day: number): number =>
+    sum(atWork(roster, book.openWeekdays, addDays(today, day)).map((p) => (p.can.includes('bath') ? p.mostHeavy : 0)));
+  const dogs = members.flatMap((ids, i) => (ids.some((id) => heavy.has(id)) ? [i] : []));
+  return [...pairs, { dogs, most }];
 }
 
 const waits = (of: readonly BookDog[]): boolean => of.some((d) => waitsForVet(d.holds));

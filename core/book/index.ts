@@ -19,9 +19,18 @@ export { dogArcs, MOST_LATE_DAYS, partsOf, usualRests, type DogArcs, type Rests,
 export { dayCost, hoursFrom, lastDayOf, weeksOf, type Hours, type HoursKind } from './hours.ts';
 export { cheapestYear, PathRoom, yearThrough, type DayCosts, type Year } from './paths.ts';
 export { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress, type YearStart } from './year.ts';
+export { withinLimits, type DayLimit } from './day-limits.ts';
 export { account, dogAccount, dogCost, type Account, type DogAccount } from './account.ts';
 export { firstFit, type Rule } from './rules.ts';
-export { planBook, restsAfter, startFrom, type BookPlan, type BookProgress, type BookStart } from './plan-book.ts';
+export {
+  planBook,
+  planTide,
+  restsAfter,
+  startFrom,
+  type BookPlan,
+  type BookProgress,
+  type BookStart,
+} from './plan-book.ts';
 export {
   AT_ONCE,
   hoursWithout,

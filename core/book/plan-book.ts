@@ -4,6 +4,8 @@
  */
 import { ArcRoom, dogArcs, type DogArcs, type Rests, type YearDog } from './arcs.ts';
 import { CoatWalk, WORTH, type CoatYear, type Worth } from './coat-year.ts';
+import { withinLimits, type DayLimit } from './day-limits.ts';
+import type { YearOf } from './from-tide.ts';
 import type { Hours } from './hours.ts';
 import { daysOf } from './paths.ts';
 import { planYear, YEAR_EFFORT, type YearEffort, type YearPlan, type YearProgress } from './year.ts';
@@ -81,7 +83,7 @@ export const startFrom = (dogs: readonly YearDog[], { prices, visits }: BookPlan
 });
 
 /**
- * Plans a book; yields how far it is. From a start no rough plan is made, and prices are only mended. Throws RangeError where the
+ * Plans a book; yields how far it is. What must not be on one day together is kept apart at last. From a start no rough plan is made, and prices are only mended. Throws RangeError where the
  * start has other days than the book.
  */
 export function* planBook(
@@ -90,6 +92,7 @@ export function* planBook(
   worth: Worth = WORTH,
   effort: YearEffort = YEAR_EFFORT,
   start?: BookStart,
+  limits: readonly DayLimit[] = [],
 ): Generator<BookProgress, BookPlan> {
   if (start && start.prices.length !== hours.minutes.length)
     throw new RangeError(`the start has ${start.prices.length} days, the book ${hours.minutes.length}`);
@@ -131,7 +134,9 @@ export function* planBook(
     : yield* draft();
   let plan = yield* planFrom({ prices, visits: drafted }, effort);
   for (let k = 0; k < MENDS; k++) plan = yield* planFrom(plan, { ...effort, ...MEND });
-  return yield* planFrom(plan, { ...effort, ...AS_LIVED });
+  const kept = withinLimits(dogs, plan.arcs, plan, hours, limits);
+  const visits = plan.arcs.map((a, i) => (kept[i] ? daysOf(a, kept[i]) : []));
+  return yield* planFrom({ prices: plan.prices, visits }, { ...effort, ...AS_LIVED });
 }
 
 /** The steps of a plan that nobody could take yet. */
@@ -142,3 +147,10 @@ function* unfinished(steps: Generator<YearProgress, YearPlan>): Generator<BookPr
     yield { ...step.value, best: undefined };
   }
 }
+
+/** Plans a year that was made of a tide. */
+export const planTide = (
+  { dogs, hours, limits }: Pick<YearOf, 'dogs' | 'hours' | 'limits'>,
+  effort: YearEffort = YEAR_EFFORT,
+  start?: BookStart,
+): Generator<BookProgress, BookPlan> => planBook(dogs, hours, WORTH, effort, start, limits);

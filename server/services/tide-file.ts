@@ -317,6 +317,7 @@ export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<
     evenDays: salon.house.evenDays,
     minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
     roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
+    apart: stores.roster.apart().map(({ a, b }): readonly [string, string] => [a, b]),
     wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),
     readings: stores.tide.readings().map(({ day: on, celsius }) => ({ day: on, celsius })),
   };

@@ -19,6 +19,7 @@ import {
   yearThrough,
   YEAR_EFFORT,
   type BookPlan,
+  type DayLimit,
   type YearDog,
 } from '../../core/book/index.ts';
 import { ended, seededRandom } from '../../core/quantity/index.ts';
@@ -29,6 +30,9 @@ const planned = ({ dogs, hours }: Pick<SmallBook, 'dogs' | 'hours'>): BookPlan =
   ended(planBook(dogs, hours, WORTH, QUICK));
 const seeds = fc.integer({ min: 1, max: 1e6 });
 const bookOf = (seed: number): SmallBook => randomBook(seededRandom(seed), 12);
+/** Agreed for that day, or as good as: few other days lie about it. */
+const isStuck = (dog: YearDog | undefined, d: number): boolean =>
+  dog === undefined || dog.fixed.includes(d) || dog.days.filter((x) => x !== d && Math.abs(x - d) <= 21).length < 2;
 const own = (d: YearDog): ReadonlySet<number> => new Set([...d.days, ...d.fixed]);
 
 describe('a book’s year', function () {
@@ -72,6 +76,41 @@ describe('a book’s year', function () {
       { seed: 5, numRuns: 150 },
     );
     for (const [what, n] of Object.entries(seen)) expect(n, what).to.be.greaterThan(0);
+  });
+
+  it('keeps apart what must not be on one day, wherever another day is open, and never below its bound', () => {
+    const seen = { met: 0, crowded: 0 };
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const { dogs, hours } = bookOf(seed);
+        if (dogs.length < 4) return;
+        const pair: DayLimit = { dogs: [0, 1], most: () => 1 };
+        const few: DayLimit = { dogs: dogs.map((_, i) => i), most: () => 1 };
+        const free = ended(planBook(dogs, hours, WORTH, QUICK));
+        const plan = ended(planBook(dogs, hours, WORTH, QUICK, undefined, [pair, few]));
+        const on = (i: number, d: number): boolean => plan.visits[i]?.includes(d) ?? false;
+        for (const d of new Set(plan.visits.flat())) {
+          const there = dogs.flatMap((_, i) => (on(i, d) ? [i] : []));
+          const bound = there.filter((i) => dogs[i]?.fixed.includes(d));
+          if (there.length > Math.max(1, bound.length) && !there.every((i) => isStuck(dogs[i], d)))
+            throw new Error(`${there.length} come on day ${d}`);
+          if (on(0, d) && on(1, d)) {
+            seen.agreed++;
+            expect(
+              [0, 1].every((i) => isStuck(dogs[i], d)),
+              `both on day ${d}`,
+            ).to.equal(true);
+          }
+        }
+        if (free.visits[0]?.some((d) => free.visits[1]?.includes(d))) seen.met++;
+        const freely = free.visits.flat();
+        if (freely.some((d) => freely.filter((x) => x === d).length > 1)) seen.crowded++;
+        expect(plan.bound).to.be.at.most(plan.cost + 1e-6);
+      }),
+      { seed: 8, numRuns: 60 },
+    );
+    expect(seen.met).to.be.greaterThan(0);
+    expect(seen.crowded).to.be.greaterThan(3);
   });
 
   it('is the same when it is planned again, and never worse with more hours', () => {

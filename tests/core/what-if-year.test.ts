@@ -7,6 +7,7 @@ import {
   coatOf,
   dayCost,
   planBook,
+  planTide,
   soonerWithTub,
   weekMinutes,
   WORTH,
@@ -70,7 +71,7 @@ const QUICK = { ...YEAR_EFFORT, evaluations: 20, triesPerDog: 20, nudgesPerTry: 
 const planOf = (change: Partial<YearChange>) => {
   const { book, learnt } = with_(change);
   const year = yearOfTide(book, learnt);
-  const plan = ended(planBook(year.dogs, year.hours, WORTH, QUICK));
+  const plan = ended(planTide(year, QUICK));
   return { book, year, plan, outcome: yearOutcome(year, plan, book, learnt.from) };
 };
 

@@ -1,6 +1,6 @@
 /** The demo salon is lived in, on whatever day it is made: its dates are the program's own, its days can be worked, its rooms agree. */
 import { expect } from 'chai';
-import { bookSummary, planBook, workOf, yearOfTide, type BookSummary } from '../../core/book/index.ts';
+import { bookSummary, planTide, workOf, yearOfTide, type BookSummary } from '../../core/book/index.ts';
 import { breachesOf, planDay } from '../../core/day/index.ts';
 import { waitsForVet } from '../../core/check/index.ts';
 import { visitLengths } from '../../core/kit/index.ts';
@@ -48,7 +48,7 @@ function made(nowMs: number): Made {
   const learnt = learntBefore(kept)?.learnt;
   if (!learnt) throw new Error('the demo has not learnt');
   const year = yearOfTide(file, learnt);
-  const plan = bookSummary(year, ended(planBook(year.dogs, year.hours)), learnt.from, nextVisits(file, learnt));
+  const plan = bookSummary(year, ended(planTide(year)), learnt.from, nextVisits(file, learnt));
   const load = new Map<Day, number>();
   for (const v of plan.visits) load.set(v.day, (load.get(v.day) ?? 0) + workOf(v));
   const busyDays = [...load].flatMap(([d, m]) => (m > 0.5 * (year.hours.minutes[d - learnt.from] ?? 0) ? [d] : []));

@@ -13,7 +13,7 @@ import {
   hoursOf,
   lastDayOf,
   lossOf,
-  planBook,
+  planTide,
   rulesAgainst,
   weeksOf,
   weeksOverIfEarly,
@@ -376,7 +376,7 @@ describe('somebody is away', () => {
 
   it('lists agreed visits of lost days to be asked about, and no other date in the book is touched', () => {
     const year = yearOfTide(file, learnt);
-    const plan = ended(planBook(year.dogs, year.hours));
+    const plan = ended(planTide(year));
     const booked = file.dogs.flatMap((d) =>
       d.booked.filter((b) => b.day > file.today).map((b) => ({ id: d.id, ...b })),
     );
@@ -415,7 +415,7 @@ describe('somebody is away', () => {
 
   it('says which weeks run over when the tide is early, and who had better come sooner', () => {
     const year = yearOfTide(file, learnt);
-    const plan = ended(planBook(year.dogs, year.hours));
+    const plan = ended(planTide(year));
     const { from } = learnt;
     // On time it is the plan's own overtime; with a tenth of the hours nearly every week runs over.
     const over = weeksOverIfEarly(year, plan, from, 0).map((w) => w.over);

@@ -2,10 +2,9 @@
 import {
   awayAnswers,
   bookSummary,
-  planBook,
+  planTide,
   startFrom,
   weeksOverIfEarly,
-  WORTH,
   whoComesSooner,
   YEAR_EFFORT,
   yearOfTide,
@@ -61,7 +60,7 @@ let newest: BookAsked | undefined;
 async function planned(asked: BookAsked): Promise<void> {
   newest = asked;
   const year = yearOfTide(asked.book, asked.learnt);
-  const steps = planBook(year.dogs, year.hours, WORTH, YEAR_EFFORT, startFor(asked, year.hours.minutes.length));
+  const steps = planTide(year, YEAR_EFFORT, startFor(asked, year.hours.minutes.length));
   let saidAt = performance.now();
   let best: BookPlan | undefined;
   let told = false;

@@ -1,10 +1,8 @@
 /** Plans years that a salon wonders about, one after the other, away from the page; says how far each is. */
 import {
   changedYear,
-  planBook,
+  planTide,
   soonerWithTub,
-  WORTH,
-  YEAR_EFFORT,
   yearOfTide,
   yearOutcome,
   type YearChange,
@@ -36,7 +34,7 @@ const STAGES = ['building', 'bound', 'placing', 'improving'] as const;
 self.addEventListener('message', ({ data: { key, book, learnt, change, room } }: MessageEvent<YearAsked>) => {
   const changed = changedYear({ book, learnt }, change);
   const year = yearOfTide(changed.book, changed.learnt);
-  const steps = planBook(year.dogs, year.hours, WORTH, YEAR_EFFORT);
+  const steps = planTide(year);
   let saidAt = performance.now();
   let step = steps.next();
   for (; !step.done; step = steps.next()) {
