@@ -60,10 +60,12 @@ export {
 export {
   bookSummary,
   gapOf,
+  movedProposals,
   otherwiseNear,
   secondDay,
   workOf,
   type BookSummary,
+  type MovedProposal,
   type Otherwise,
   type PlannedVisit,
   type PlannedWeek,

@@ -147,3 +147,34 @@ export const secondDay = (visit: Pick<PlannedVisit, 'others'> | undefined, first
     .filter((o) => Math.abs(o.day - first) >= SECOND_AFTER_DAYS)
     .reduce<Otherwise | undefined>((least, o) => (least && least.cost <= o.cost ? least : o), undefined)?.day;
 const SECOND_AFTER_DAYS = 2;
+
+/** A proposal of an earlier plan that is on another day now, or gone: to is undefined. */
+export interface MovedProposal {
+  readonly dogId: string;
+  readonly from: Day;
+  readonly to: Day | undefined;
+}
+
+/** Proposals from a day on that a newer plan has elsewhere; what was agreed meanwhile has not moved. By their days. */
+export function movedProposals(
+  before: Pick<BookSummary, 'visits'>,
+  after: Pick<BookSummary, 'visits'>,
+  from: Day,
+): readonly MovedProposal[] {
+  const daysIn = ({ visits }: Pick<BookSummary, 'visits'>, dogId: string, proposed: boolean): readonly Day[] =>
+    visits.filter((v) => v.dogId === dogId && v.day > from && !(proposed && v.agreed)).map((v) => v.day);
+  const dogs = [...new Set(before.visits.map((v) => v.dogId))];
+  const moved = dogs.flatMap((dogId): readonly MovedProposal[] => {
+    const is = daysIn(after, dogId, false);
+    const was = daysIn(before, dogId, false);
+    const fresh = new Set(is.filter((d) => !was.includes(d)));
+    return daysIn(before, dogId, true)
+      .filter((d) => !is.includes(d))
+      .map((d) => {
+        const [to] = [...fresh].sort((a, b) => Math.abs(a - d) - Math.abs(b - d));
+        if (to !== undefined) fresh.delete(to);
+        return { dogId, from: d, to };
+      });
+  });
+  return moved.sort((a, b) => a.from - b.from);
+}

@@ -1,8 +1,9 @@
 /** The book, the tally and the trail in words: signs, sizes and holes. */
 import { expect } from 'chai';
-import { dayFromCivil } from '../../core/quantity/index.ts';
+import { movedProposals, type PlannedVisit } from '../../core/book/index.ts';
+import { addDays, dayFromCivil } from '../../core/quantity/index.ts';
 import type { YearChange } from '../../core/tally/index.ts';
-import { earlyText, goodness, noDayText, otherwiseText, ruleText } from '../../web/words/book.ts';
+import { earlyText, goodness, movedProposalsText, noDayText, otherwiseText, ruleText } from '../../web/words/book.ts';
 import { changeText, groupName, valueText } from '../../web/words/tally.ts';
 import { didWords, fieldWord, partsChanged, valueWord } from '../../web/words/trail.ts';
 
@@ -31,6 +32,35 @@ describe('the book in words', () => {
       /: as long at the table, no dearer in all$/,
     );
     expect(otherwiseText({ ...on, minutes: 70, grams: -30, cost: 2 })).to.match(/1\sh\s10 more .*30\sg less/);
+  });
+
+  it('says which other proposals a newer plan moved, and which it gave up; what was agreed has not moved', () => {
+    const visit = (dogId: string, day: number, agreed = false): PlannedVisit => ({
+      dogId,
+      together: [],
+      day: addDays(TUESDAY, day),
+      minutes: 60,
+      length: undefined,
+      parts: 1,
+      agreed,
+      others: [],
+      grams: 20,
+    });
+    const before = {
+      visits: [visit('tar', 3), visit('tar', 60), visit('sisu', 5), visit('wick', 7, true), visit('mist', 0)],
+    };
+    const after = { visits: [visit('tar', 3, true), visit('tar', 62), visit('wick', 9, true)] };
+    const moved = movedProposals(before, after, TUESDAY);
+    expect(moved).to.deep.equal([
+      { dogId: 'sisu', from: addDays(TUESDAY, 5), to: undefined },
+      { dogId: 'tar', from: addDays(TUESDAY, 60), to: addDays(TUESDAY, 62) },
+    ]);
+    const text = movedProposalsText(moved, (id) => id);
+    expect(text).to.match(/^2 other proposals moved: sisu on .* is proposed no more and tar to .* \(was .*\)\.$/);
+    expect(movedProposalsText([], (id) => id)).to.equal('');
+    const many = Array.from({ length: 9 }, () => moved[0] ?? expect.fail('none moved'));
+    expect(movedProposalsText(many, (id) => id)).to.match(/^9 other proposals moved: .* and 5 more\.$/);
+    expect(movedProposals(before, before, TUESDAY)).to.deep.equal([]);
   });
 
   it('says what stands against a day', () => {

@@ -1,5 +1,12 @@
 /** How the book's answers are said. */
-import { gapOf, type BookSummary, type DayRule, type Otherwise, type WeekOver } from '../../core/book/index.ts';
+import {
+  gapOf,
+  type BookSummary,
+  type DayRule,
+  type MovedProposal,
+  type Otherwise,
+  type WeekOver,
+} from '../../core/book/index.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { MovedLength } from '../../core/tide/index.ts';
 import { minuteText, shortDay, weekdayName } from './dates.ts';
@@ -86,3 +93,19 @@ export const movedText = (
 /** A length in a list: as it is booked, and what is likely where that is another. */
 export const lengthText = (minutes: number, likely: number | null | undefined): string =>
   likely == null ? minutesText(minutes) : `${minutesText(minutes)}, likely ${minutesText(likely)}`;
+
+/** So many are named; of more it is said how many. */
+const MOST_NAMED = 4;
+/** What a newer plan moved: "Tar to Tue 14 Apr (was Thu 9 Apr)". '' where nothing did. */
+export function movedProposalsText(moved: readonly MovedProposal[], nameOf: (dogId: string) => string): string {
+  if (moved.length === 0) return '';
+  const said = moved
+    .slice(0, MOST_NAMED)
+    .map(({ dogId, from, to }) =>
+      to === undefined
+        ? `${nameOf(dogId)} on ${shortDay(from)} is proposed no more`
+        : `${nameOf(dogId)} to ${shortDay(to)} (was ${shortDay(from)})`,
+    );
+  const more = moved.length - said.length;
+  return `${moved.length === 1 ? 'One other proposal' : `${moved.length} other proposals`} moved: ${listText(more > 0 ? [...said, `${more} more`] : said)}.`;
+}

@@ -1,11 +1,22 @@
 /** The book's year as its worker comes to it; asked again when its facts change, ended when it is stopped or nobody looks. */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Absence, AwayAnswer, BookProgress, BookSummary, Sooner, WeekOver } from '../../core/book/index.ts';
+import {
+  movedProposals,
+  type Absence,
+  type AwayAnswer,
+  type BookProgress,
+  type BookSummary,
+  type MovedProposal,
+  type Sooner,
+  type WeekOver,
+} from '../../core/book/index.ts';
 import type { Day } from '../../core/quantity/index.ts';
 import type { BookAsked, BookTold, BookWork } from './book.worker.ts';
 
 export interface BookAnswer {
   readonly plan: BookSummary | undefined;
+  /** Proposals that the newest plan has elsewhere than the plan before it. */
+  readonly moved: readonly MovedProposal[];
   /** Weeks that run over if every blow comes ten days early. */
   readonly early: readonly WeekOver[];
   /** Who had better come on a day than on the later one they have. */
@@ -20,7 +31,10 @@ export interface BookAnswer {
   readonly again: () => void;
 }
 
-type Got = Pick<BookAnswer, 'plan' | 'early' | 'sooner' | 'progress' | 'state' | 'away'>;
+type Got = Pick<BookAnswer, 'plan' | 'moved' | 'early' | 'sooner' | 'progress' | 'state' | 'away'> & {
+  /** The last plan that was made to its end. */
+  readonly stood: BookSummary | undefined;
+};
 
 export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
   const [tried, setTried] = useState(0);
@@ -28,6 +42,8 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
   const at = useRef<Worker | undefined>(undefined);
   const [got, setGot] = useState<Got>({
     plan: undefined,
+    moved: [],
+    stood: undefined,
     early: [],
     sooner: undefined,
     progress: undefined,
@@ -48,7 +64,12 @@ export function useBookPlan({ book, learnt }: BookAsked): BookAnswer {
               plan: data.plan,
               early: data.early,
               sooner: undefined,
-              ...(data.last && { progress: undefined, state: 'done' }),
+              ...(data.last && {
+                moved: now.stood ? movedProposals(now.stood, data.plan, data.plan.from) : [],
+                stood: data.plan,
+                progress: undefined,
+                state: 'done',
+              }),
             };
           case 'away':
             return { ...now, away: data };

@@ -15,7 +15,7 @@ import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.t
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { useBookPlan, type BookAnswer } from '../../work/useBookPlan.ts';
 import { SoonerList } from './SoonerList.tsx';
-import { earlyText, goodness, noDayText } from '../../words/book.ts';
+import { earlyText, goodness, movedProposalsText, noDayText } from '../../words/book.ts';
 import { longDay, monthYear, shortDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { Learning } from '../tide/Learning.tsx';
@@ -45,6 +45,8 @@ interface Facts {
   readonly calls: readonly CallRecord[];
   readonly salon: SalonRecord;
 }
+
+const nameIn = (file: TideFile, id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
 
 type Answered = { readonly [K in 'early' | 'sooner' | 'askSooner' | 'state']: BookAnswer[K] };
 interface BoardProps extends Facts, Answered {
@@ -90,7 +92,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   const on = day(Math.max(week.from, Number(params.get('day') ?? 0) || 0));
   const shownDay = on < week.from + week.days ? on : week.from;
   const hoursOn = (d: Day): number => hours.minutes[d - plan.from] ?? 0;
-  const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
+  const nameOf = (id: string): string => nameIn(file, id);
   const ownerOf = (v: PlannedVisit): string => file.dogs.find((d) => d.id === v.dogId)?.owner || v.dogId;
   const bookingFor = (v: PlannedVisit): BookingRecord | undefined => byVisit.get(visitKey(v));
   const chosenKey = params.get('visit') ?? undefined;
@@ -261,7 +263,7 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
 
 function Planned(facts: Facts) {
   const { file, learnt, bookings, salon } = facts;
-  const { plan, early, sooner, askSooner, progress, state, away, ask, cancel, again } = useBookPlan({
+  const { plan, moved, early, sooner, askSooner, progress, state, away, ask, cancel, again } = useBookPlan({
     book: file,
     learnt,
   });
@@ -294,6 +296,7 @@ function Planned(facts: Facts) {
       {acts.done && (
         <div className="wt-note wt-note-good" role="status">
           <p>{acts.done.text}</p>
+          {state === 'done' && moved.length > 0 && <p>{movedProposalsText(moved, (id) => nameIn(file, id))}</p>}
           <Button variant="outline-primary" disabled={acts.busy} onClick={acts.undo}>
             Undo
           </Button>
