@@ -10,7 +10,7 @@ import { arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year
 import { Search } from './search.ts';
 
 /** Moving a visit so soon costs so many minutes, falling to what any move costs at the far end: fewest first. Guesses. */
-export const NOTICE = { soonest: 8, days: 28, any: 3 } as const;
+export const NOTICE = { soonest: 8, days: 28, any: 3.5 } as const;
 /** Moving a visit that lies so many days ahead. */
 export const noticeCost = (daysAhead: number): number =>
   NOTICE.any + (NOTICE.soonest - NOTICE.any) * Math.max(0, 1 - Math.max(0, daysAhead) / NOTICE.days);

@@ -178,7 +178,7 @@ describe('a day’s sheet, against HiGHS', () => {
     });
 
   it('is within a hundredth of the best of long runs on fresh days', () => {
-    const days = samples([5, 6, 8], [5, 6, 7, 8, 9, 10, 11, 12]);
+    const days = samples([5, 7], [5, 6, 7, 8, 9, 10, 11, 12]);
     const gaps = days.map((dogs, d) => {
       const asked = randomDay(seededRandom(6_000 + d), { dogs: [dogs, dogs], people: [2, 3], grain: 5, whole: true });
       const ours = planDay(asked).score.cost;
