@@ -17,7 +17,7 @@ import {
   type TideBook,
 } from '../core/tide/index.ts';
 import { addDays } from '../core/quantity/index.ts';
-import { makeTown, STUDY_PLACE, WORLDS } from '../study/worlds.ts';
+import { dogsInBook, makeTown, STUDY_PLACE, WORLDS } from '../study/worlds.ts';
 
 /** A book of the study's first world: dogs with three years of log. */
 export function studyBook(dogs: number): TideBook {
@@ -32,17 +32,7 @@ export function studyBook(dogs: number): TideBook {
     rates: DEFAULT_HOUSE.rates,
     lengths: { step: 15, shortest: 30 },
     readings: [],
-    dogs: town.dogs.map((d, i): BookDog => ({
-      id: `dog-${i}`,
-      name: `Dog ${i}`,
-      owner: '',
-      dog: d.dog,
-      sightings: d.sightings.filter((s) => s.day <= town.issue),
-      minutesAt: [40, 55, 80, 110, 140],
-      rhythm: { shortest: 28, longest: 63 },
-      booked: [],
-      holds: [],
-    })),
+    dogs: dogsInBook(town),
   };
 }
 

@@ -15,7 +15,7 @@ import {
   dayFromCivil,
 } from '../core/quantity/index.ts';
 import type { CoatClass } from '../core/dog/index.ts';
-import type { HomeAmount, HomeCare, Sighting, TideDog } from '../core/tide/index.ts';
+import type { BookDog, HomeAmount, HomeCare, Sighting, TideDog } from '../core/tide/index.ts';
 
 export interface World {
   readonly name: string;
@@ -344,3 +344,17 @@ function amountOf(grams: number): HomeAmount {
 }
 
 export const yearsBefore = (issue: Day, years: number): Day => addDays(issue, -Math.round(years * 365.25));
+
+/** A town's dogs as a salon's book holds them on the day of its forecast, nothing booked. */
+export const dogsInBook = (town: Pick<StudyTown, 'dogs' | 'issue'>): readonly BookDog[] =>
+  town.dogs.map((d, i) => ({
+    id: `dog-${i}`,
+    name: `Dog ${i}`,
+    owner: 'Owner',
+    dog: d.dog,
+    sightings: d.sightings.filter((s) => s.day <= town.issue),
+    minutesAt: [40, 55, 80, 110, 140],
+    rhythm: { shortest: 28, longest: 63 },
+    holds: [],
+    booked: [],
+  }));

@@ -5,7 +5,7 @@ import type { YearOf } from './from-tide.ts';
 import type { BookPlan } from './plan-book.ts';
 import { dogAccount } from './account.ts';
 import { WORTH } from './coat-year.ts';
-import { lastDayOf, weeksOf } from './hours.ts';
+import { lastDayOf, weeksOf, type Hours } from './hours.ts';
 import { dayOf, daysOf } from './paths.ts';
 import { moveCost } from './search.ts';
 
@@ -106,17 +106,27 @@ export function bookSummary(
       };
     });
   });
-  const weeks = weeksOf(from, lastDay).map(({ first, last }): PlannedWeek => {
+  const weeks = weeksFilled(from, hours, agreedOn, proposedOn);
+  return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks, noDay };
+}
+
+/** A year's weeks with the minutes of their days. */
+export function weeksFilled(
+  from: Day,
+  hours: Hours,
+  agreed: Float64Array,
+  proposed: Float64Array,
+): readonly PlannedWeek[] {
+  return weeksOf(from, lastDayOf(hours)).map(({ first, last }) => {
     const of = (row: Float64Array): number => sum([...row.subarray(first, last + 1)]);
     return {
       from: addDays(from, first),
       days: last - first + 1,
-      agreed: of(agreedOn),
-      proposed: of(proposedOn),
+      agreed: of(agreed),
+      proposed: of(proposed),
       hours: of(hours.minutes),
     };
   });
-  return { from, cost: plan.cost, bound: plan.bound, visits: visits.sort((x, y) => x.day - y.day), weeks, noDay };
 }
 
 /** Minutes of work that a visit is: as long as it is booked for, or likely takes, and coming and going. */

@@ -22,10 +22,10 @@ import { account, dogAccount } from './account.ts';
 import { WORTH } from './coat-year.ts';
 import { type YearBook, type YearOf } from './from-tide.ts';
 import { dayPeople } from './day-people.ts';
-import { lastDayOf, weeksOf } from './hours.ts';
+import { lastDayOf } from './hours.ts';
 import type { BookPlan } from './plan-book.ts';
 import { weekMinutes, type RosterPerson } from './roster.ts';
-import type { PlannedWeek } from './summary.ts';
+import { weeksFilled, type PlannedWeek } from './summary.ts';
 
 /** What is otherwise than today. */
 export interface YearChange {
@@ -209,7 +209,6 @@ export function yearOutcome(
       return sum(worked.map((m) => priceCents(Math.max(0, m - minutes), book.rates) + cents));
     }),
   );
-  const between = (row: Float64Array, first: number, last: number): number => sum([...row.subarray(first, last + 1)]);
   return {
     dogs: sum(members.map((m) => m.length)),
     visits: all.visits,
@@ -219,14 +218,8 @@ export function yearOutcome(
     homeG: all.homeG,
     fullDays: [...load].filter((l, d) => (hours.minutes[d] ?? 0) > 0 && l >= FULL * (hours.minutes[d] ?? 0)).length,
     incomeCents,
-    hours: between(hours.minutes, 1, lastDay),
-    weeks: weeksOf(from, lastDay).map(({ first, last }) => ({
-      from: addDays(from, first),
-      days: last - first + 1,
-      agreed: 0,
-      proposed: between(load, first, last),
-      hours: between(hours.minutes, first, last),
-    })),
+    hours: sum([...hours.minutes]),
+    weeks: weeksFilled(from, hours, new Float64Array(load.length), load),
     noDay: noDay.length,
     cost: plan.cost,
     bound: plan.bound,

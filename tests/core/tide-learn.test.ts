@@ -29,14 +29,13 @@ import {
   townFrom,
   usualCelsius,
   warmthOf,
-  type BookDog,
   type Fit,
   type Levels,
   type Sighting,
   type TideBook,
   type TideDog,
 } from '../../core/tide/index.ts';
-import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
+import { dogsInBook, makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
 import { parseDay } from '../../core/quantity/index.ts';
 
 const NORTH = { latitudeDeg: 58, longitudeDeg: 12 };
@@ -74,17 +73,9 @@ const BOOK: TideBook = {
   rates: DEFAULT_HOUSE.rates,
   lengths: { step: 5, shortest: 30 },
   readings: [],
-  dogs: TOWN.dogs.map((d, i): BookDog => ({
-    id: `dog-${i}`,
-    name: `Dog ${i}`,
-    owner: 'Owner',
-    dog: d.dog,
-    sightings: d.sightings.filter((s) => s.day <= TOWN.issue),
-    minutesAt: [40, 55, 80, 110, 140],
-    rhythm: { shortest: 28, longest: 63 },
-    holds: [],
-    booked: i === 0 ? [{ day: addDays(TOWN.issue, 20), minutes: 90, agreed: true }] : [],
-  })),
+  dogs: dogsInBook(TOWN).map((d, i) =>
+    i === 0 ? { ...d, booked: [{ day: addDays(TOWN.issue, 20), minutes: 90, agreed: true }] } : d,
+  ),
 };
 const LEARNT = ended(learnBook(BOOK));
 

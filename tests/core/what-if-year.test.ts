@@ -22,7 +22,7 @@ import { STAGE_KINDS } from '../../core/day/index.ts';
 import { DEFAULT_HOUSE, EVEN_DAYS } from '../../core/kit/index.ts';
 import { addDays, ended, seededRandom, sum } from '../../core/quantity/index.ts';
 import { learnBook } from '../../core/tide/index.ts';
-import { makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
+import { dogsInBook, makeTown, STUDY_PLACE, WORLDS } from '../../study/worlds.ts';
 import { changeText, limitsText } from '../../web/words/year.ts';
 
 const [WORLD] = WORLDS;
@@ -48,17 +48,9 @@ const BOOK: YearBook = {
   lengths: { step: 5, shortest: 30 },
   readings: [],
   roster: { people: [RUNA], away: [] },
-  dogs: TOWN.dogs.map((d, i) => ({
-    id: `dog-${i}`,
-    name: `Dog ${i}`,
-    owner: 'Owner',
-    dog: d.dog,
-    sightings: d.sightings.filter((s) => s.day <= TOWN.issue),
-    minutesAt: [40, 55, 80, 110, 140],
-    rhythm: { shortest: 28, longest: 63 },
-    holds: [],
-    booked: i === 0 ? [{ day: addDays(TOWN.issue, 20), minutes: 90, agreed: true }] : [],
-  })),
+  dogs: dogsInBook(TOWN).map((d, i) =>
+    i === 0 ? { ...d, booked: [{ day: addDays(TOWN.issue, 20), minutes: 90, agreed: true }] } : d,
+  ),
 };
 const LEARNT = ended(learnBook(BOOK));
 const FACTS = { book: BOOK, learnt: LEARNT };
