@@ -1,6 +1,15 @@
 /** The demo salon is lived in, on whatever day it is made: its dates are the program's own, its days can be worked, its rooms agree. */
 import { expect } from 'chai';
-import { bookSummary, planTide, workOf, yearOfTide, type BookSummary } from '../../core/book/index.ts';
+import {
+  bookSummary,
+  hoursOf,
+  PLANNED_SHARE,
+  planTide,
+  workOf,
+  yearOfTide,
+  type BookSummary,
+  type PlannedVisit,
+} from '../../core/book/index.ts';
 import { breachesOf, planDay } from '../../core/day/index.ts';
 import { waitsForVet } from '../../core/check/index.ts';
 import { visitLengths } from '../../core/kit/index.ts';
@@ -113,6 +122,31 @@ for (const nowMs of STARTS)
         }
         if (waitsForVet(dog.holds)) expect(mine, dog.name).to.deep.equal([]);
       }
+    });
+
+    it('proposes within the hours of each day, on days on which owners come, and never two that must not meet', () => {
+      const { file, plan, context } = on;
+      const { minutes } = hoursOf(file, plan.from);
+      const visitsOn = new Map<Day, PlannedVisit[]>();
+      for (const v of plan.visits) visitsOn.set(v.day, [...(visitsOn.get(v.day) ?? []), v]);
+      for (const [d, visits] of visitsOn) {
+        const agreed = sum(visits.filter((v) => v.agreed).map(workOf));
+        const all = sum(visits.map(workOf));
+        // What was agreed may be too much; nothing is proposed on top of that, nor beyond the hours with what is kept back of them.
+        const most = Math.max(agreed, (minutes[d - plan.from] ?? 0) / PLANNED_SHARE);
+        expect(all, formatDay(d)).to.be.at.most(most + 1);
+      }
+      for (const v of plan.visits) {
+        const own = file.wishes?.[v.dogId]?.weekdays ?? [];
+        if (!v.agreed && own.length > 0) expect(own, formatDay(v.day)).to.include(isoWeekday(v.day));
+      }
+      const pairs = context.stores.roster.apart();
+      expect(pairs.length).to.be.greaterThan(0);
+      for (const { a, b } of pairs)
+        for (const visits of visitsOn.values()) {
+          const both = [a, b].map((id) => visits.find((v) => v.dogId === id));
+          expect(both.every((v) => v !== undefined) && !both.every((v) => v?.agreed), `${a} and ${b}`).to.equal(false);
+        }
     });
 
     it('names one day for each dog to call: that of the book, about when its coat is due', () => {
