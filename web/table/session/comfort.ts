@@ -51,7 +51,10 @@ let audio: AudioContext | undefined;
 /** A short tone and a buzz, as far as they are wanted and there are any. */
 export function signal(kind: 'tap' | 'call'): void {
   const { sound, buzz } = comfort();
-  if (buzz && typeof navigator.vibrate === 'function') navigator.vibrate(kind === 'call' ? [120, 60, 120] : 25);
+  // A page that nobody has touched yet may not buzz, and would say so on its console.
+  const touched = !('userActivation' in navigator) || navigator.userActivation.hasBeenActive;
+  if (buzz && touched && typeof navigator.vibrate === 'function')
+    navigator.vibrate(kind === 'call' ? [120, 60, 120] : 25);
   if (!sound || typeof AudioContext === 'undefined') return;
   audio ??= new AudioContext();
   const tone = audio.createOscillator();
