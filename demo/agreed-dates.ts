@@ -6,7 +6,7 @@ import { ended, type Day } from '../core/quantity/index.ts';
 import { bookAsOf, bookedLength, inHundredths, learnBook, nextVisits } from '../core/tide/index.ts';
 import { newMemos, type AppContext, type Memos } from '../server/context.ts';
 import type { Stores } from '../server/db/index.ts';
-import { salonDay, salonInstant, salonMinute } from '../server/salon-time.ts';
+import { salonDay, salonInstant, spanOf } from '../server/salon-time.ts';
 import { bookingsOn, sheetPage } from '../server/services/day-schedule.ts';
 import { tideFile } from '../server/services/tide-file.ts';
 import { TideDesk } from '../server/tide-desk.ts';
@@ -92,10 +92,7 @@ export class AgreedDates {
       const told = minutesOn(on);
       const minutes = bookedLength(told, visitLengths(salon.house));
       const before = bookingsOn(this.context, salon, on).filter((b) => b.id !== id);
-      const spans = before.map((b) => ({
-        start: salonMinute(Date.parse(b.startsAt), salon.timeZone),
-        minutes: b.minutes,
-      }));
+      const spans = before.map((b) => spanOf(b, salon.timeZone));
       const starts = freeStarts(minutes, spans, hours, tables).filter((s) => s % HALF_HOUR === 0);
       const [any] = starts;
       if (any === undefined) continue;

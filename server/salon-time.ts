@@ -1,6 +1,7 @@
 /** From instants to the salon's plain days and back: one IANA zone a salon. */
 import { LRUCache } from 'lru-cache';
 import { Temporal } from 'temporal-polyfill';
+import type { Span } from '../core/book/index.ts';
 import { addDays, day, formatDay, type Day } from '../core/quantity/index.ts';
 
 const DAY_MINUTES = 1440;
@@ -50,3 +51,9 @@ export function salonInstant(on: Day, minuteOfDay: number, timeZone: string): st
 
 /** UTC milliseconds as the text that bookings carry. */
 export const isoMinute = (ms: number): string => `${new Date(ms).toISOString().slice(0, 16)}:00Z`;
+
+/** A booking as minutes of the salon's day. */
+export const spanOf = (b: { readonly startsAt: string; readonly minutes: number }, timeZone: string): Span => ({
+  start: salonMinute(Date.parse(b.startsAt), timeZone),
+  minutes: b.minutes,
+});

@@ -259,3 +259,14 @@ export function dogArcs(
   const mostVisits = dog.mostVisits === undefined ? undefined : Math.max(dog.mostVisits, fixed.length);
   return { id: dog.id, day, first, count, row, cost, minutes, end, mostVisits };
 }
+
+/** The same steps, each from a node to a node costing so much more; Infinity: it may not be taken. */
+export function costlier(a: DogArcs, more: (from: number, to: number) => number): DogArcs {
+  const cost = a.cost.slice();
+  for (let j = 0; j < a.day.length; j++) {
+    const k0 = a.first[j] ?? 0;
+    const row = a.row[j] ?? 0;
+    for (let i = 0; i < (a.count[j] ?? 0); i++) cost[row + i] = (cost[row + i] ?? 0) + more(j, k0 + i);
+  }
+  return { ...a, cost };
+}

@@ -2,7 +2,7 @@
  * Keeps from one day what must not be on it together: dogs that must not meet, more heavy dogs than the people at work lift.
  * Whom it costs least comes on another day; a year's bound stays one, for these limits only take plans away.
  */
-import type { DogArcs, YearDog } from './arcs.ts';
+import { costlier, type DogArcs, type YearDog } from './arcs.ts';
 import { allDaysCost, type Hours } from './hours.ts';
 import { cheapestYear, daysOf, PathRoom, put, type Year } from './paths.ts';
 
@@ -13,14 +13,8 @@ export interface DayLimit {
 }
 
 /** The same steps, none of them to these days. */
-function without(a: DogArcs, days: ReadonlySet<number>): DogArcs {
-  const cost = a.cost.slice();
-  for (let j = 0; j < a.day.length; j++) {
-    const [k0, row] = [a.first[j] ?? 0, a.row[j] ?? 0];
-    for (let i = 0; i < (a.count[j] ?? 0); i++) if (days.has(a.day[k0 + i] ?? 0)) cost[row + i] = Infinity;
-  }
-  return { ...a, cost };
-}
+const without = (a: DogArcs, days: ReadonlySet<number>): DogArcs =>
+  costlier(a, (_, to) => (days.has(a.day[to] ?? 0) ? Infinity : 0));
 
 class Crowd {
   private readonly on: Set<number>[];

@@ -4,7 +4,7 @@
  * What was confirmed to an owner is asked about, not moved: it is listed, and stays in every answer until it is let go.
  */
 import { seededRandom, sum } from '../quantity/index.ts';
-import type { DogArcs } from './arcs.ts';
+import { costlier, type DogArcs } from './arcs.ts';
 import { allDaysCost, lastDayOf, type Hours } from './hours.ts';
 import { arcBetween, cheapestYear, daysOf, PathRoom, put, yearThrough, type Year } from './paths.ts';
 import { Search } from './search.ts';
@@ -78,7 +78,6 @@ const NEVER = 1e7;
  * is as it was: the same dog, with the wish to stay.
  */
 function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>): DogArcs {
-  const cost = a.cost.slice();
   const end = a.end.slice();
   const planned = new Set(y.nodes);
   const way = pastWay(a, y, today);
@@ -90,17 +89,12 @@ function attached(a: DogArcs, y: Year, today: number, lost: ReadonlySet<number>)
     if (lost.has(dayOfNode(k))) return NEVER;
     return planned.has(k) ? -noticeCost(ahead) : 0;
   };
-  for (let j = 0; j < a.day.length; j++) {
-    const must = way.get(j);
-    if (must !== undefined) end[j] = Infinity;
-    const k0 = a.first[j] ?? 0;
-    const row = a.row[j] ?? 0;
-    for (let i = 0; i < (a.count[j] ?? 0); i++) {
-      const more = must === undefined ? wish(k0 + i) : k0 + i === must ? 0 : Infinity;
-      cost[row + i] = (cost[row + i] ?? 0) + more;
-    }
-  }
-  return { ...a, cost, end };
+  for (const j of way.keys()) end[j] = Infinity;
+  const steps = costlier(a, (from, to) => {
+    const must = way.get(from);
+    return must === undefined ? wish(to) : to === must ? 0 : Infinity;
+  });
+  return { ...steps, end };
 }
 
 /** From today and from each visit that was, the way to the next one that was: the only one there is. */

@@ -11,7 +11,7 @@ function flipWait({ waits }: Order, random: Random): void {
   waits[pair] = waits[pair] === 1 ? 0 : 1;
 }
 
-/** One part by somebody else, or by whoever is free. */
+/** Gives one part to another person, or to whoever is free. */
 function givePart({ who }: Order, { able }: Parts, random: Random): void {
   const part = randomInt(random, 0, who.length - 1);
   const can = able[part] ?? [];
@@ -19,7 +19,7 @@ function givePart({ who }: Order, { able }: Parts, random: Random): void {
   who[part] = can[pick] ?? NOBODY;
 }
 
-/** All of one dog to a person, as far as they are able; or to whoever is free. */
+/** Gives a dog's parts to one person where they can do them, and the others to whoever is free. */
 export function giveDog({ who }: Order, { able, partsOf }: Parts, job: number, person: number): void {
   for (const part of partsOf[job] ?? []) who[part] = (able[part] ?? []).includes(person) ? person : NOBODY;
 }
@@ -120,7 +120,7 @@ export function reinsert(order: Order, builder: ScheduleBuilder, people: number,
   let rest: Int16Array = list.filter((j) => !out.has(j));
   let laid = 0;
   for (const job of out) {
-    const entries = list.length - list.filter((j) => j !== job).length;
+    const entries = list.filter((j) => j === job).length;
     const trial: Order = { list: new Int16Array(rest.length + entries), who: order.who, waits: order.waits };
     const put = (place: number): void => {
       trial.list.set(rest.subarray(0, place));

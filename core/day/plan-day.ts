@@ -1,6 +1,6 @@
 /**
- * Decides a day's sheet by simulated annealing over orders: begun anew a few times, then once more from the best. The
- * temperature falls with the count of tries, and is a share of the day's own cost, so that a run repeats.
+ * Searches for a day's sheet by simulated annealing over orders: restarts a few times, then continues from the best. The
+ * temperature is a share of the day's own cost and falls with the number of tries, so that a run repeats.
  */
 import { ended, seededRandom, type Random } from '../quantity/index.ts';
 import { DAY_WORTH, type DayAsked, type DaySheet, type DayWorth } from './asked.ts';
@@ -30,22 +30,18 @@ const beginningsOf = (blocks: number): number => Math.max(FEWEST_BEGINNINGS, Mat
 const HOT = 0.05;
 const COLD = 0.003;
 const GOING_ON = 1 / 3;
-/** How often a few dogs are put in anew, and a second change is made with the first. */
+/** How often a few dogs are taken out and reinserted, and how often a second change goes with the first. */
 const REINSERT_SHARE = 0.01;
 const SECOND_CHANGE = 0.3;
-/** Tries between two times at which how far it is is told. */
+/** Tries between two times at which the best so far can be looked at. */
 const TOLD_EVERY = 4_000;
 
-/** How far a sheet is, 0 to 1, and the best so far. */
-export interface DayProgress {
-  readonly share: number;
-  readonly best: DaySheet;
-}
+/** The best sheet so far, made for who asks for it. */
+export type BestSoFar = () => DaySheet;
 
 class Search {
   readonly best: Order;
   least: number;
-  tried = 0;
   private readonly now: Order;
   private readonly next: Order;
   private readonly rest: Int16Array;
@@ -53,7 +49,6 @@ class Search {
   constructor(
     private readonly builder: ScheduleBuilder,
     private readonly people: number,
-    private readonly tries: number,
     private readonly enough: number,
     private readonly random: Random,
     from: Order,
@@ -75,13 +70,13 @@ class Search {
     return this.builder.sheet();
   }
 
-  /** Anneals from an order; tells now and then. */
-  *anneal(from: Order, tries: number, hot: number): Generator<DayProgress, void> {
+  /** Anneals from an order; stops now and then for who would look. */
+  *anneal(from: Order, tries: number, hot: number): Generator<BestSoFar, void> {
     const { builder, random, now, next } = this;
     copyInto(now, from);
     let cost = builder.lay(now);
     builder.keep(now);
-    let told = this.tried;
+    let told = 0;
     for (let t = 0; t < tries && !this.isDone; t++) {
       copyInto(next, now);
       if (random() < REINSERT_SHARE) t += reinsert(next, builder, this.people, random);
@@ -97,12 +92,11 @@ class Search {
       builder.keep(now);
       cost = c;
       this.noteBest(next, c);
-      if (this.tried + t - told > TOLD_EVERY) {
-        told = this.tried + t;
-        yield { share: Math.min(1, told / this.tries), best: this.sheet() };
+      if (t - told > TOLD_EVERY) {
+        told = t;
+        yield () => this.sheet();
       }
     }
-    this.tried += tries;
   }
 
   private noteBest(order: Order, cost: number): void {
@@ -118,13 +112,13 @@ export function* dayInSteps(
   worth: DayWorth = DAY_WORTH,
   effort: DayEffort = DAY_EFFORT,
   start?: Pick<DaySheet, 'laid' | 'pauses'>,
-): Generator<DayProgress, DaySheet> {
+): Generator<BestSoFar, DaySheet> {
   const builder = new ScheduleBuilder(asked, worth);
   const plain = builder.plainOrder();
   const first = start ? builder.orderOf(start) : plain;
   const tries = Math.min(effort.mostTries, Math.max(effort.fewestTries, effort.triesPerPair * builder.length ** 2));
   const enough = worth.length * (soonestEnd(asked) - builder.starts);
-  const search = new Search(builder, asked.people.length, tries, enough, seededRandom(effort.seed), first);
+  const search = new Search(builder, asked.people.length, enough, seededRandom(effort.seed), first);
   if (builder.length > 0) {
     const beginnings = start ? 1 : beginningsOf(builder.length);
     for (let k = 0; k < beginnings && !search.isDone; k++)

@@ -238,7 +238,7 @@ export class ScheduleBuilder {
     for (let k = 0; k < waits.length; k++) if (waits[k] !== order.waits[k]) return 0;
     let p = 0;
     while (p < list.length && list[p] === order.list[p]) p++;
-    // A part whose person is another's is laid anew, with all that comes after it.
+    // From the first part that asks for another person on, all of it is laid again.
     for (let g = 0; g < who.length; g++) if (who[g] !== order.who[g]) p = Math.min(p, this.kept.placeOf[g] ?? 0);
     return p;
   }

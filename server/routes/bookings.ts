@@ -15,7 +15,8 @@ import { dogToday } from '../services/dog-today.ts';
 import { startOn } from '../services/offer.ts';
 import { learnDog, likelyMinutesAt, likelyWhereMoved } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
-import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
+import { bookingsOn } from '../services/day-schedule.ts';
+import { isoMinute, salonDay, salonInstant, salonMinute, spanOf } from '../salon-time.ts';
 import { createOnce, ok, text } from '../reply.ts';
 
 /** Days on and after the proposed one that are offered with their free times. */
@@ -27,20 +28,14 @@ const SPLIT_DAYS = 7;
 /** Furthest look ahead for a day with a free time. */
 const LOOK_DAYS = 28;
 
-const dayWindow = (day: Day, salon: SalonRecord): readonly [string, string] => [
-  salonInstant(day, 0, salon.timeZone),
-  salonInstant(addDays(day, 1), 0, salon.timeZone),
-];
-
 export function bookingRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
 
   const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
-    stores.bookings
-      .between(...dayWindow(day, salon))
+    bookingsOn(context, salon, day)
       .filter((b) => b.id !== without)
-      .map((b) => ({ start: salonMinute(Date.parse(b.startsAt), salon.timeZone), minutes: b.minutes }));
+      .map((b) => spanOf(b, salon.timeZone));
 
   /** Refuses a booking that no table is free for. */
   const mustFit = (b: Pick<BookingDraft, 'startsAt' | 'minutes'>, without?: string): void => {

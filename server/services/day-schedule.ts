@@ -3,13 +3,12 @@ import type { CheckRecord } from '../../contract/check.ts';
 import type { BookingRecord } from '../../contract/booking.ts';
 import type { SheetPage, SheetVisit } from '../../contract/roster.ts';
 import { openMethod, type MethodPlan } from '../../core/bench/index.ts';
-import { ANY_TIME, dayPeople, freeStarts } from '../../core/book/index.ts';
+import { ANY_TIME, dayPeople, freeStarts, type NamedPerson } from '../../core/book/index.ts';
 import {
   PLACE_KINDS,
   stagesOf,
   usualStages,
   type DayAsked,
-  type DayPerson,
   type DayPlace,
   type DayVisit,
   stagesWithoutHands,
@@ -22,7 +21,7 @@ import type { SalonRecord } from '../../contract/salon.ts';
 import type { AppContext } from '../context.ts';
 import { planOf, planRoomOf, type PlanRoom } from '../facts.ts';
 import { salonOf, todayOf } from '../today.ts';
-import { salonInstant, salonMinute } from '../salon-time.ts';
+import { salonInstant, salonMinute, spanOf } from '../salon-time.ts';
 import { outlookReader } from './outlooks.ts';
 import { unworkedCheck } from './tide-file.ts';
 
@@ -36,11 +35,7 @@ export const bookingsOn = (context: AppContext, salon: SalonRecord, on: Day): re
   context.stores.bookings.between(salonInstant(on, 0, salon.timeZone), salonInstant(addDays(on, 1), 0, salon.timeZone));
 
 /** Who works on a day, as the sheet needs them. */
-function peopleOn(
-  context: AppContext,
-  salon: SalonRecord,
-  on: Day,
-): readonly (DayPerson & { readonly name: string })[] {
+function peopleOn(context: AppContext, salon: SalonRecord, on: Day): readonly NamedPerson[] {
   const { roster } = context.stores;
   return dayPeople({ people: roster.people(), away: roster.away(on) }, salon.house, on);
 }
@@ -85,11 +80,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   const read: SheetVisit[] = [];
   const soonest = on === today ? salonMinute(context.nowMs(), salon.timeZone) : 0;
   const startsFor = ({ id, dogId, minutes }: BookingRecord): SheetVisit['starts'] => {
-    const others = bookings.filter((b) => b.id !== id);
-    const spans = others.map((b) => ({
-      start: salonMinute(Date.parse(b.startsAt), salon.timeZone),
-      minutes: b.minutes,
-    }));
+    const spans = bookings.filter((b) => b.id !== id).map((b) => spanOf(b, salon.timeZone));
     const { from, to } = wishes.get(dogId) ?? ANY_TIME;
     return freeStarts(minutes, spans, salon.house.hours, salon.house.tables)
       .filter((t) => t >= Math.max(from, soonest) && t <= to)

@@ -5,7 +5,7 @@ import { ANY_TIME, atWork, dayRefusals, freeStarts, type DayRefusal, type Roster
 import { formatDay, type Day } from '../../core/quantity/index.ts';
 import type { AppContext } from '../context.ts';
 import { Problem } from '../problem.ts';
-import { isoMinute, salonInstant, salonMinute } from '../salon-time.ts';
+import { isoMinute, salonInstant, spanOf } from '../salon-time.ts';
 import { bookingsOn } from './day-schedule.ts';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
@@ -51,8 +51,7 @@ export function startOn(context: AppContext, salon: SalonRecord, dog: DogRecord,
   const there = atWork(roster, openWeekdays, on).filter((p) => !wished || p.id === wished.id);
   const booked = bookingsOn(context, salon, on).map((b) => ({
     dogId: b.dogId,
-    start: salonMinute(Date.parse(b.startsAt), salon.timeZone),
-    minutes: b.minutes,
+    ...spanOf(b, salon.timeZone),
   }));
   const now = isoMinute(context.nowMs());
   const free = freeStarts(minutes, booked, hours, tables).filter((s) => salonInstant(on, s, salon.timeZone) > now);

@@ -70,6 +70,8 @@ export function fromToday(value: number, today: number): string {
 
 /** "08:05", or "8:05 am", of minutes after midnight. */
 export const minuteText = (minute: number): string => timeText(wholeMinute(minute) * 60_000, 'UTC');
+/** ISO weekdays, Monday first. */
+export const ISO_WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** "Mon" of an ISO weekday. */
 export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';

@@ -58,7 +58,7 @@ self.addEventListener('message', ({ data: { asked, movable, known } }: MessageEv
     for (; !step.done; step = steps.next()) {
       if (isBegun || performance.now() - told < TOLD_MS) continue;
       told = performance.now();
-      tell({ laid: toldOf(step.value.best, undefined), isLooking: true });
+      tell({ laid: toldOf(step.value(), undefined), isLooking: true });
     }
     return step.value;
   };

@@ -13,12 +13,10 @@ import { useDropYear, useKeepYear, useSalon, useSheet, useTideBook, useYearsKept
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { useYears, type YearAnswer } from '../../work/useYears.ts';
 import type { PlannedYear, YearRoom } from '../../work/what-if.worker.ts';
-import { weekdayName } from '../../words/dates.ts';
+import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
 import { changeText, isAsToday, limitsText, YEAR_LINES } from '../../words/year.ts';
 import { Learning } from '../tide/Learning.tsx';
 import './book.css';
-
-const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 
 /** The change that an address says; what it says wrongly counts as not said. */
 function changeIn(params: URLSearchParams, closed: readonly number[]): YearChange {
@@ -233,7 +231,7 @@ function Years({
   currency: string;
 }) {
   const [params, setParams] = useSearchParams();
-  const closed = WEEKDAYS.filter((w) => !file.openWeekdays.includes(w));
+  const closed = ISO_WEEKDAYS.filter((w) => !file.openWeekdays.includes(w));
   const change = changeIn(params, closed);
   const beside = years.find((y) => y.id === params.get('beside'));
   const shown: readonly { readonly name: string; readonly change: YearChange }[] = [
@@ -295,13 +293,9 @@ function Years({
 function Room() {
   const [tide, salon, years, sheet] = [useTideBook(), useSalon(), useYearsKept(), useSheet(undefined)];
   const [file, house, places] = [tide.data, salon.data?.salon.house, sheet.data?.asked.places];
-  // A new object only where what it says is new: the sheet is asked for every half minute.
-  const said = JSON.stringify({ places, hours: house?.hours, tables: house?.tables });
-  const room = useMemo((): YearRoom => {
-    const { places, ...house } = JSON.parse(said);
-    return { places: places ?? [], house };
-  }, [said]);
-  if (!file || !house || !places || !years.data) return <NotYet queries={[tide, salon, years, sheet]} />;
+  // Both stay the same objects while what they say is the same.
+  const room = useMemo((): YearRoom | undefined => places && house && { places, house }, [places, house]);
+  if (!file || !house || !room || !years.data) return <NotYet queries={[tide, salon, years, sheet]} />;
   const kept = years.data.years;
   return (
     <Learning file={file}>

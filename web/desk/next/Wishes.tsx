@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { WishRecord } from '../../../contract/roster.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useRoster, useSaveWish, useWish } from '../../data/hooks.ts';
-import { weekdayName } from '../../words/dates.ts';
+import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
 
 function WishForm({ dogId, wish }: { dogId: string; wish: WishRecord }) {
   const [w, setW] = useState(wish);
@@ -20,7 +20,7 @@ function WishForm({ dogId, wish }: { dogId: string; wish: WishRecord }) {
     >
       <fieldset className="mb-2">
         <legend className="fs-6">Comes on (none ticked: any day)</legend>
-        {[1, 2, 3, 4, 5, 6, 7].map((day) => (
+        {ISO_WEEKDAYS.map((day) => (
           <Form.Check
             key={day}
             inline

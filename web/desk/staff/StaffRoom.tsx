@@ -17,12 +17,11 @@ import {
   useSavePerson,
 } from '../../data/hooks.ts';
 import { minuteClock } from '../../words/clock.ts';
-import { minuteText, shortDay, weekdayName } from '../../words/dates.ts';
+import { ISO_WEEKDAYS, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
 import './staff.css';
 
-export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 export const NEW_PERSON: Omit<PersonRecord, 'id'> = {
   name: '',
   weekdays: [1, 2, 3, 4, 5],
@@ -61,7 +60,7 @@ export function PersonForm({ person, onDone }: { person: PersonRecord; onDone: (
       </Form.Group>
       <fieldset>
         <legend>Works on</legend>
-        {WEEKDAYS.map((w) => (
+        {ISO_WEEKDAYS.map((w) => (
           <Form.Check
             key={w}
             inline

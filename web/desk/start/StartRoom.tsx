@@ -14,9 +14,9 @@ import { newId } from '../../data/client.ts';
 import { useAddTool, useDogs, useEditSalon, useKit, useRoster, useSalon, useSavePerson } from '../../data/hooks.ts';
 import { useWho } from '../../door/me.ts';
 import { minuteClock } from '../../words/clock.ts';
-import { minuteText, weekdayName } from '../../words/dates.ts';
+import { ISO_WEEKDAYS, minuteText, weekdayName } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
-import { minuteOf, NEW_PERSON, WEEKDAYS } from '../staff/StaffRoom.tsx';
+import { minuteOf, NEW_PERSON } from '../staff/StaffRoom.tsx';
 import './start.css';
 
 interface StoneProps {
@@ -87,7 +87,7 @@ function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
     <Form onSubmit={submit}>
       <fieldset className="mb-2">
         <legend>Open on</legend>
-        {WEEKDAYS.map((w) => (
+        {ISO_WEEKDAYS.map((w) => (
           <Form.Check
             key={w}
             inline
