@@ -1,4 +1,4 @@
-/** npm run pictures: one current picture of each main view, from the demo salon, into docs/screenshots. */
+/** One current picture of each main view, from the demo salon, into docs/screenshots; importing this module takes them. */
 import type { BrowserContextOptions, Page } from 'playwright-core';
 import { DEMO_PASSPHRASE } from '../demo/accounts.ts';
 import type { MethodPlan } from '../core/bench/index.ts';

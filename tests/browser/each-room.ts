@@ -2,19 +2,10 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { axeFaults } from './axe.ts';
-import { openStage, untilTideIsLearnt, type Stage } from './stage.ts';
+import { enter, openStage, untilTideIsLearnt, type Stage } from './stage.ts';
 import { ROOM_LIST, roomsOf, type Rooms } from './room-list.ts';
 import { samples } from '../samples.ts';
 import { tabFaults } from './tab-walk.ts';
-
-/** Opens an address and waits until the room has what it asked for. */
-export async function enter(page: Page, path: string): Promise<void> {
-  await page.goto(path);
-  await page.locator('h1').first().waitFor();
-  await page.waitForFunction(
-    () => !document.querySelector('.wt-waiting, .wt-learning') && document.fonts.status === 'loaded',
-  );
-}
 
 const SIZES = [
   [1280, 800],

@@ -1,7 +1,6 @@
 /** Rooms together: stale edits, empty, failed and broken states; and that the walk by Tab sees what is wrong. */
 import { expect } from 'chai';
-import { enter } from './each-room.ts';
-import { openStage, type Stage } from './stage.ts';
+import { enter, openStage, type Stage } from './stage.ts';
 import { tabFaults } from './tab-walk.ts';
 
 describe('the rooms', () => {

@@ -235,6 +235,15 @@ export async function openDemo(): Promise<Visit> {
   });
 }
 
+/** Opens an address and waits until the room has what it asked for. */
+export async function enter(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+  await page.waitForFunction(
+    () => !document.querySelector('.wt-waiting, .wt-learning') && document.fonts.status === 'loaded',
+  );
+}
+
 /** Moves the focus with Tab alone to the control of this name; fails when it does not come round. */
 export async function tabTo(page: Page, name: string | RegExp, most = 150): Promise<void> {
   const matches = (text: string): boolean => (typeof name === 'string' ? text === name : name.test(text));
