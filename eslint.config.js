@@ -27,6 +27,14 @@ const boundary = (storey) => {
               regex: `^(\\.\\./)+(${forbidden.join('|')})/`,
               message: `${storey} imports only from ${MAY_IMPORT[storey].join(' and ') || 'itself'}: move the code down, or pass it in.`,
             },
+            ...(storey === 'web'
+              ? [
+                  {
+                    regex: '^(react-)?bootstrap($|/)',
+                    message: 'Rooms are made of the parts in web/ui: take one, or make one there.',
+                  },
+                ]
+              : []),
             ...(storey === 'core'
               ? [{ regex: '^[^.]', message: 'core imports nothing but core: no packages, no Node.' }]
               : []),
@@ -59,6 +67,23 @@ export default tseslint.config(
     },
   },
   ...Object.keys(MAY_IMPORT).map(boundary),
+  {
+    // Parts know the library, and nothing of the house.
+    files: ['web/ui/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(\\.\\./)+(app|data|desk|door|drawing|find|help|home|owner|table|words|work)/',
+              message: 'A part knows no room: pass it in.',
+            },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['server/main.ts'], rules: { 'no-restricted-imports': 'off' } },
   {
     files: ['{core,contract,server,demo,web,cli}/**/*.{ts,tsx}'],

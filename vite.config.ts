@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readFile, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
 import react from '@vitejs/plugin-react';
+import type { AcceptedPlugin } from 'postcss';
 import { defineConfig, type Plugin } from 'vite';
 
 /** Pages by their entry: the word in the service worker's code that stands for their files, and files that keep their name. */
@@ -101,11 +102,43 @@ const compressed = (): Plugin => ({
   },
 });
 
+/** A style's name in the page: that of its file and its own, so that a page can be read. */
+export const STYLE_NAMES = {
+  localsConvention: 'camelCaseOnly',
+  generateScopedName: (name: string, file: string) => `wt-${basename(file).replace(/\.module\.css.*$/, '')}-${name}`,
+} as const;
+
+/** Later layers win over earlier ones, whatever their selectors: the library, the house, its parts, its rooms. */
+const LAYERS = ['bootstrap', 'house', 'ui', 'rooms'] as const;
+
+/** Lays each file of styles into its layer, by where it lies; every file says their order, whichever comes first. */
+const layered: AcceptedPlugin = {
+  postcssPlugin: 'woolly-tide-layers',
+  OnceExit(root, { AtRule }) {
+    const file = root.source?.input.file ?? '';
+    if (!file.includes('/web/') || file.endsWith('tokens.css')) return;
+    const layer = !file.includes('.module.')
+      ? file.endsWith('.scss')
+        ? 'bootstrap'
+        : 'house'
+      : file.includes('/web/ui/')
+        ? 'ui'
+        : 'rooms';
+    // A sheet of paper is of the page, not of a layer.
+    const paper = root.nodes.filter((n) => n.type === 'atrule' && n.name === 'page');
+    const inside = new AtRule({ name: 'layer', params: layer, nodes: root.nodes.filter((n) => !paper.includes(n)) });
+    root.removeAll();
+    root.append(new AtRule({ name: 'layer', params: LAYERS.join(', ') }), ...paper, inside);
+  },
+};
+
 export default defineConfig({
   root: 'web',
   plugins: [react(), filesForWorker(), compressed()],
   // Bootstrap's own sources still use what the compiler will drop one day.
   css: {
+    modules: STYLE_NAMES,
+    postcss: { plugins: [layered] },
     preprocessorOptions: {
       scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
     },
@@ -114,6 +147,8 @@ export default defineConfig({
     outDir: '../dist',
     emptyOutDir: true,
     target: 'es2023',
+    // Each browser that reads this language fetches ahead by itself.
+    modulePreload: { polyfill: false },
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 1300,
     rollupOptions: {
@@ -123,6 +158,12 @@ export default defineConfig({
         // What the owner's page shares with the house comes in a few files: on a slow phone link each costs its headers.
         codeSplitting: {
           groups: [
+            // All styles of the house at once: a file for each room would cost a slow link more than its bytes.
+            {
+              name: 'styles',
+              priority: 9,
+              test: /web\/(drawing\/charts|(app|desk|door|find|help|home\/(card|dogs|visit)|table|ui)\/.*)\.module\.css/,
+            },
             // What every room stands on: few files, as each costs a slow device more than some code that not every room needs.
             {
               name: 'base',
@@ -133,7 +174,7 @@ export default defineConfig({
             {
               name: 'shared',
               priority: 2,
-              test: /core\/(dog\/(zones|coats|dog|shapes|surface|mind)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card)|bench\/plan)\.ts|web\/(words\/(home|holds|figures|post|clock)|owner\/words|home\/paper\/HomeDog|app\/Fact|data\/(photos|client))/,
+              test: /core\/(dog\/(zones|coats|dog|shapes|surface|mind)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card|report)|bench\/plan)\.ts|@fontsource-variable\/|web\/(ui\/tokens|words\/(home|holds|figures|post|clock)|owner\/words|home\/paper\/HomeDog|app\/Fact|data\/(photos|client))/,
             },
             // What many rooms use is one file, not twenty.
             { name: 'rooms', priority: 1, test: /\/(web|core)\/(?!kit\/rule)/, minShareCount: 10 },

@@ -59,24 +59,20 @@ export interface ClipOrders {
   readonly orders: readonly ClipOrderRecord[];
 }
 const MOST_ORDERS = 20;
-export const clipOrdersSchema: Joi.ObjectSchema<ClipOrders> = Joi.object<ClipOrders>({
-  orders: Joi.array()
-    .items(
-      Joi.object({
-        day: daySchema.required(),
-        who: lineSchema(80).required(),
-        why: Joi.string()
-          .valid(...CLIP_REASONS)
-          .required(),
-        zones: Joi.array()
-          .items(Joi.string().valid(...ZONE_IDS))
-          .unique()
-          .min(1)
-          .required(),
-      }),
-    )
-    .max(MOST_ORDERS)
+export const clipOrderSchema: Joi.ObjectSchema<ClipOrderRecord> = Joi.object<ClipOrderRecord>({
+  day: daySchema.required(),
+  who: lineSchema(80).required(),
+  why: Joi.string()
+    .valid(...CLIP_REASONS)
     .required(),
+  zones: Joi.array()
+    .items(Joi.string().valid(...ZONE_IDS))
+    .unique()
+    .min(1)
+    .required(),
+}).label('order');
+export const clipOrdersSchema: Joi.ObjectSchema<ClipOrders> = Joi.object<ClipOrders>({
+  orders: Joi.array().items(clipOrderSchema).max(MOST_ORDERS).required(),
 }).label('orders');
 
 export interface DogRecord extends DogDraft {

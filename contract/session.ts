@@ -168,6 +168,13 @@ const planStep = Joi.object({
 });
 const leftZone = Joi.object({ zone: zone.required(), minutes: minutes.required() });
 
+const noteFields = { text: Joi.string().min(1).max(2000).required() };
+const gramsOf = { step, grams: Joi.number().min(0).max(5000).required() };
+/** A word for the record, as its form asks for it. */
+export const noteSchema = Joi.object<{ readonly text: string }>(noteFields).label('note');
+/** What a step's hair weighs in all, as its form asks for it. */
+export const stepGramsSchema = Joi.object<{ readonly step: string; readonly grams: number }>(gramsOf).label('weight');
+
 /** Every kind of act, with what it says. */
 const acts: readonly (readonly [ActKind, Joi.PartialSchemaMap])[] = [
   ['started', {}],
@@ -181,7 +188,7 @@ const acts: readonly (readonly [ActKind, Joi.PartialSchemaMap])[] = [
   ['comb', { zone: zone.required(), result: comb.required() }],
   ['pink', { step, zone: zone.required() }],
   ['met', { zone: zone.required(), skin, tie }],
-  ['weighed', { step, grams: Joi.number().min(0).max(5000).required(), zone, by, adds: Joi.boolean() }],
+  ['weighed', { ...gramsOf, zone, by, adds: Joi.boolean() }],
   ['dog-weighed', { kg: Joi.number().min(0.3).max(150).required(), by }],
   [
     'air',
@@ -222,7 +229,7 @@ const acts: readonly (readonly [ActKind, Joi.PartialSchemaMap])[] = [
       zone: zone.allow(null).required(),
     },
   ],
-  ['note', { text: Joi.string().min(1).max(2000).required() }],
+  ['note', noteFields],
   ['worker', { name: name.required() }],
   ['finished', {}],
   ['undone', { of: Joi.array().items(idSchema).min(1).max(20).required() }],

@@ -26,10 +26,10 @@ async function panned(dogs: number): Promise<{ readonly worst: number; readonly 
     await route.fulfill({ response, json: many(await response.json(), dogs) });
   });
   await page.goto('/desk/tide');
-  await page.locator('.wt-tide').waitFor({ timeout: 300_000 });
+  await page.locator('.wt-charts-tide').waitFor({ timeout: 300_000 });
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
   await page.getByRole('button', { name: 'Closer' }).click();
-  const box = await page.locator('.wt-tide-stage').boundingBox();
+  const box = await page.locator('.wt-charts-tide-stage').boundingBox();
   if (!box) throw new Error('no sea');
   // As text: a named function inside would be wrapped in what the page does not have.
   const frames = page.evaluate<number[]>(`new Promise((done) => {

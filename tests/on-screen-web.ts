@@ -30,7 +30,7 @@ const ROOMS: readonly (readonly [name: string, path: string, act: (page: Page) =
     'check',
     '/desk/dogs/demo-juniper/check',
     async (page) => {
-      const zone = page.locator('#room .wt-stage > .wt-coatmap [data-zone="back"]');
+      const zone = page.locator('#room .wt-coat-stage > .wt-coat-coatmap [data-zone="back"]');
       await zone.focus();
       for (const key of ['2', 'ArrowRight', '3', 'ArrowRight', '1']) await page.keyboard.press(key);
     },
@@ -39,7 +39,7 @@ const ROOMS: readonly (readonly [name: string, path: string, act: (page: Page) =
     'plan',
     'plan',
     async (page) => {
-      await page.locator('.wt-tread').nth(1).click();
+      await page.locator('.wt-plan-tread').nth(1).click();
       await page.keyboard.press('+');
       await page.waitForTimeout(300);
     },

@@ -24,7 +24,7 @@ async function picture(
   await act(page);
   await page.waitForLoadState('networkidle');
   // What comes a moment later is there, and every dog is drawn.
-  await page.waitForFunction(() => !document.querySelector('.wt-coatmap[aria-busy], .wt-thumb-place'));
+  await page.waitForFunction(() => !document.querySelector('.wt-coat-coatmap[aria-busy], .wt-charts-thumb-place'));
   await page.waitForTimeout(400);
   await page.mouse.move(0, 0);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
@@ -49,18 +49,19 @@ async function mount(name: string, shots: readonly { readonly png: Buffer; reado
 const keldaCheck = stage.stores.checks.latestOf('demo-kelda')?.id ?? '';
 
 const learnt = async (page: Page): Promise<void> => {
-  await page.locator('.wt-tide').first().waitFor({ timeout: 300_000 });
+  await page.locator('.wt-charts-tide').first().waitFor({ timeout: 300_000 });
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
 };
 await picture('desk-tide', '/desk/tide', {}, learnt);
 await picture('desk-book', '/desk/book', { viewport: { width: 1280, height: 1180 } }, async (page) => {
-  await page.locator('.wt-bookweek').waitFor({ timeout: 300_000 });
-  await page.waitForFunction(() => !document.querySelector('.wt-learning'), undefined, { timeout: 300_000 });
+  await page.locator('.wt-book-bookweek').waitFor({ timeout: 300_000 });
+  await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 300_000 });
   // A week with both kinds of visits.
-  const has = async (state: string): Promise<boolean> => (await page.locator(`.wt-bookvisit.is-${state}`).count()) > 0;
+  const has = async (state: string): Promise<boolean> =>
+    (await page.locator(`.wt-book-bookvisit.is-${state}`).count()) > 0;
   do await page.getByRole('button', { name: 'After', exact: true }).click();
   while (!((await has('agreed')) && (await has('proposed'))));
-  await page.locator('.wt-bookvisit.is-proposed .wt-bookvisit-card').first().click();
+  await page.locator('.wt-book-bookvisit.is-proposed .wt-book-bookvisit-card').first().click();
   await page.getByText('Why this day').waitFor();
 });
 /** A full day: some more dogs on the salon's next one. */
@@ -73,13 +74,13 @@ for (const [i, dog] of ['saffron', 'skerry', 'rowan'].entries())
     body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 60, agreed: true }),
   });
 await picture('desk-sheet', `/desk/sheet?day=${from}`, { viewport: { width: 1280, height: 960 } }, async (page) => {
-  await page.locator('.wt-lanes').waitFor();
+  await page.locator('.wt-day-lanes').waitFor();
 });
 await picture('desk-dog-tide', '/desk/dogs/demo-bollard/tide', { viewport: { width: 1280, height: 1320 } }, learnt);
 await picture('desk-dogs', '/desk/dogs');
 await picture('desk-dog', '/desk/dogs/demo-kelda');
 await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page) => {
-  const panel = page.locator('.wt-check > section').last();
+  const panel = page.locator('.wt-check-check > section').last();
   const pick = (test: string, grade: string) =>
     panel.getByRole('group', { name: test }).getByRole('radio', { name: grade, exact: true }).click();
   const zone = (id: string) => page.locator(`[data-zone="${id}"]`).first().click();
@@ -123,7 +124,7 @@ await picture(
   async (page) => {
     await page.getByRole('button', { name: 'All', exact: true }).click();
     await page.getByRole('button', { name: 'All five tests' }).click();
-    await page.locator('.wt-answers li').first().waitFor();
+    await page.locator('.wt-practice-answers li').first().waitFor();
     await page.getByRole('button', { name: 'None', exact: true }).click();
     await page.getByRole('group', { name: 'Choose many places' }).getByRole('button', { name: 'Rear' }).click();
     await page.getByRole('radio', { name: 'Work' }).check();

@@ -2,20 +2,15 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource/sorts-mill-goudy/400.css';
 import '@fontsource/sorts-mill-goudy/400-italic.css';
-import './app/bootstrap.scss';
-import './app/palette.css';
-import './app/theme.css';
-import './drawing/drawing.css';
-import './desk/desk.css';
-import './table/table.css';
-import './table/session.css';
-import './home/home.css';
+import './ui/tokens.css';
+import './ui/house.css';
+import './ui/bootstrap.scss';
 import './app/rooms-styles.ts';
-import './app/narrow.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
+import { DeviceForms } from './app/DeviceForms.tsx';
 import { showMarks } from './app/device-preferences.ts';
 import { ROUTES } from './app/routes.tsx';
 import { theme, themeMarks } from './app/theme.ts';
@@ -43,7 +38,9 @@ void Promise.allSettled([showLastSeen(queries, Date.now()), ...FACES.map((face) 
     createRoot(root).render(
       <StrictMode>
         <QueryClientProvider client={queries}>
-          <RouterProvider router={router} />
+          <DeviceForms>
+            <RouterProvider router={router} />
+          </DeviceForms>
         </QueryClientProvider>
       </StrictMode>,
     );

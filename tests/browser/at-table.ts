@@ -16,7 +16,7 @@ export const byTouch: Press = (within, name, options) => within.getByRole('butto
 export const byMouse: Press = (within, name, options) => within.getByRole('button', { name }).first().click(options);
 
 /** The big key of the screen, whatever it says now. */
-export const mainKey = (page: Page) => page.locator('.wt-thumb.is-main');
+export const mainKey = (page: Page) => page.locator('.wt-session-thumb.is-main');
 
 /** Puts something on the simulated devices of a house. */
 export async function putOn({ base, headers }: House, change: StandInChange): Promise<void> {
@@ -78,7 +78,7 @@ export async function begin(page: Page, name: string, press: Press = byMouse): P
 /** Which screen it is: its question, the piece in hand, how many steps are done. Clocks and scales run on by themselves. */
 const screenOf = (page: Page): Promise<string> =>
   page.evaluate(() =>
-    [...document.querySelectorAll('.wt-session h2, .wt-live-tool, .wt-track .is-done')]
+    [...document.querySelectorAll('.wt-session-session h2, .wt-session-live-tool, .wt-session-track .is-done')]
       .map((el) => el.textContent)
       .join('|'),
   );
@@ -115,7 +115,7 @@ export async function goOn(
     await page
       .waitForFunction(
         (was) =>
-          [...document.querySelectorAll('.wt-session h2, .wt-live-tool, .wt-track .is-done')]
+          [...document.querySelectorAll('.wt-session-session h2, .wt-session-live-tool, .wt-session-track .is-done')]
             .map((el) => el.textContent)
             .join('|') !== was,
         before,
@@ -128,14 +128,14 @@ export async function goOn(
 
 export const atEnd = async (page: Page): Promise<boolean> =>
   (await page.getByRole('button', { name: 'Finish the session' }).count()) > 0;
-export const stepsDone = async (page: Page): Promise<number> => page.locator('.wt-track li.is-done').count();
+export const stepsDone = async (page: Page): Promise<number> => page.locator('.wt-session-track li.is-done').count();
 
 /** Targets under a thumb that are smaller than 56 px. */
 export const smallTargets = (page: Page): Promise<readonly string[]> =>
   page.evaluate(() =>
     [
       ...document.querySelectorAll<HTMLElement>(
-        'main a, main button, main summary, main label.btn, main select, main .wt-pick span, header a, header button',
+        'main a, main button, main summary, main label.btn, main select, main .wt-ChoiceGroup-group span, header a, header button',
       ),
     ]
       .map((el) => ({ said: el.textContent || el.id || el.tagName, box: el.getBoundingClientRect() }))

@@ -5,7 +5,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { itInFull } from '../samples.ts';
 import { openStage, type Stage } from './stage.ts';
 
-const STEP = '.wt-step-name-button';
+const STEP = '.wt-plan-step-name-button';
 
 describe('the stairs, in the browser', () => {
   let stage: Stage;
@@ -38,7 +38,8 @@ describe('the stairs, in the browser', () => {
     const rest = list.filter((_, i) => i !== from);
     return [...rest.slice(0, to), list[from] ?? '', ...rest.slice(to)];
   };
-  const treadOf = (word: string, on: Page = page): Locator => on.locator(`.wt-tread[aria-label*="${word}"]`).first();
+  const treadOf = (word: string, on: Page = page): Locator =>
+    on.locator(`.wt-plan-tread[aria-label*="${word}"]`).first();
   /** Chooses a step, and waits until its panel is there: that follows the press. */
   const choose = async (word: string): Promise<void> => {
     await treadOf(word).click();
@@ -50,14 +51,14 @@ describe('the stairs, in the browser', () => {
     if (!box) throw new Error('a tread is not on the screen');
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   };
-  const figures = (on: Page = page): Promise<string[]> => on.locator('.wt-step-figures').allTextContents();
+  const figures = (on: Page = page): Promise<string[]> => on.locator('.wt-charts-step-figures').allTextContents();
 
   itInFull('carries a step by mouse, redraws while it is dragged, and takes it back', async () => {
     const before = await open(plan);
     const figuresBefore = await figures();
     const from = before.findIndex((s) => s.startsWith('Bath'));
-    const a = await middle(page.locator('.wt-tread').nth(from));
-    const b = await middle(page.locator('.wt-tread').nth(from + 1));
+    const a = await middle(page.locator('.wt-plan-tread').nth(from));
+    const b = await middle(page.locator('.wt-plan-tread').nth(from + 1));
     await page.mouse.move(a.x, a.y);
     await page.mouse.down();
     await page.mouse.move(a.x + 20, a.y, { steps: 3 });
@@ -86,10 +87,10 @@ describe('the stairs, in the browser', () => {
   it('carries a step by keys, says where it is, and puts it back on Escape', async () => {
     const before = await open(plan);
     const from = before.findIndex((s) => s.startsWith('Bath'));
-    await page.locator('.wt-tread').nth(from).focus();
+    await page.locator('.wt-plan-tread').nth(from).focus();
     const takeUp = async (): Promise<void> => {
       await page.keyboard.press('m');
-      await page.locator('.wt-tread.is-dragged').waitFor();
+      await page.locator('.wt-plan-tread.is-dragged').waitFor();
       await page.getByText(/^Took up Bath/).waitFor({ state: 'attached' });
     };
     await takeUp();
@@ -112,16 +113,16 @@ describe('the stairs, in the browser', () => {
     const touch = await stage.page({ hasTouch: true, viewport: { width: 1024, height: 768 } });
     const before = await open(plan, touch);
     // Two neighbours that are about as wide: over a narrow one a wide step changes places too late to be aimed at.
-    const widths = await touch.locator('.wt-tread').evaluateAll((all) => all.map((e) => e.clientWidth));
+    const widths = await touch.locator('.wt-plan-tread').evaluateAll((all) => all.map((e) => e.clientWidth));
     const unlike = widths.slice(1).map((w, k) => Math.abs(w - (widths[k] ?? 0)));
     const from = unlike.indexOf(Math.min(...unlike));
-    const a = await middle(touch.locator('.wt-tread').nth(from));
-    const b = await middle(touch.locator('.wt-tread').nth(from + 1));
+    const a = await middle(touch.locator('.wt-plan-tread').nth(from));
+    const b = await middle(touch.locator('.wt-plan-tread').nth(from + 1));
     const finger = await touch.context().newCDPSession(touch);
     const at = (type: 'touchStart' | 'touchMove' | 'touchEnd', x?: number): Promise<unknown> =>
       finger.send('Input.dispatchTouchEvent', { type, touchPoints: x === undefined ? [] : [{ x, y: a.y }] });
     await at('touchStart', a.x);
-    await touch.locator('.wt-tread.is-dragged').waitFor();
+    await touch.locator('.wt-plan-tread.is-dragged').waitFor();
     for (let i = 1; i <= 8; i++) await at('touchMove', a.x + ((b.x - a.x) * i) / 8);
     await at('touchEnd');
     await expectOrder(moved(before, from, from + 1), touch);
@@ -158,12 +159,12 @@ describe('the stairs, in the browser', () => {
     const blade = before.findIndex((s) => s.includes('Blade'));
     const drying = before.findIndex((s) => s.startsWith('Drying to the skin'));
     expect(blade).to.be.greaterThan(drying);
-    await page.locator('.wt-tread').nth(blade).click();
+    await page.locator('.wt-plan-tread').nth(blade).click();
     for (let i = blade; i > drying; i--) await page.getByRole('button', { name: 'Earlier' }).click();
-    const fault = page.locator('.wt-fault.is-never');
+    const fault = page.locator('.wt-plan-fault.is-never');
     await fault.getByText(/Never a blade on a damp coat/).waitFor();
     expect(await page.getByRole('button', { name: 'Take it to the table' }).isDisabled()).to.equal(true);
-    await page.locator('.wt-step-wrong').first().waitFor();
+    await page.locator('.wt-plan-step-wrong').first().waitFor();
     await fault.getByRole('button').click();
     await fault.waitFor({ state: 'detached' });
     const mended = await order();
@@ -184,7 +185,7 @@ describe('the stairs, in the browser', () => {
     await page.getByRole('button', { name: 'Best again' }).click();
     await page.getByRole('button', { name: 'Pinned' }).waitFor();
     expect((await figures())[0], 'what is pinned stays').to.equal(pinned);
-    await page.locator('.wt-tread').last().click();
+    await page.locator('.wt-plan-tread').last().click();
     await page.getByRole('button', { name: 'Drop' }).click();
     await page.waitForFunction(([s, n]) => document.querySelectorAll(s).length === n, [
       STEP,
@@ -207,7 +208,7 @@ describe('the stairs, in the browser', () => {
   it('lays another method over it, and asks what if in the address', async () => {
     await open(kelda);
     await page.getByLabel('Lay another method over it').selectOption('dry-first');
-    await page.locator('.wt-stair-other').waitFor();
+    await page.locator('.wt-charts-stair-other').waitFor();
     await page.getByText('dotted: dry first').waitFor();
     expect(page.url()).to.contain('over=dry-first');
     const title = page.getByRole('heading', { level: 1 });
@@ -215,8 +216,6 @@ describe('the stairs, in the browser', () => {
     await page.getByLabel('A second person').click();
     await page.waitForFunction((was) => document.querySelector('h1')?.textContent !== was, alone);
     await page.getByLabel('No force dryer').click();
-    // The new plan is there: what was unfolded before would be folded again by it.
-    await page.getByText('Needs a force dryer; the kit has none.').first().waitFor({ state: 'attached' });
     await page
       .getByText(/more open|ruled out/)
       .first()
@@ -235,18 +234,18 @@ describe('the stairs, in the browser', () => {
 
   itInFull('shows the coat at the step under the pointer', async () => {
     await open(kelda);
-    await page.locator('.wt-tread').last().hover();
+    await page.locator('.wt-plan-tread').last().hover();
     const heading = page.getByRole('heading', { name: /Coat after step/ });
     await page.waitForFunction(
       (n) => document.querySelector('#coat')?.textContent === `Coat after step ${n}`,
-      await page.locator('.wt-tread').count(),
+      await page.locator('.wt-plan-tread').count(),
     );
     expect(await heading.count()).to.equal(1);
   });
 
   itInFull('takes the changed stairs to the table as they stand', async () => {
     const before = await open(plan);
-    await page.locator('.wt-tread').last().click();
+    await page.locator('.wt-plan-tread').last().click();
     await page.getByRole('button', { name: 'Drop' }).click();
     await expectOrder(before.slice(0, -1));
     await page.getByRole('button', { name: 'Take it to the table' }).click();
@@ -286,7 +285,7 @@ describe('the stairs, in the browser', () => {
 
   itInFull('plans every dog of the book in workers, shows how far it is, and stops on a word', async () => {
     await page.goto('/desk/bench');
-    const rows = page.locator('.wt-table tbody tr');
+    const rows = page.locator('.table tbody tr');
     await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
     expect(await rows.count()).to.be.at.least(30);
     expect(await rows.filter({ hasText: 'waits' }).count()).to.equal(0);
@@ -306,7 +305,7 @@ describe('the stairs, in the browser', () => {
     });
     await page.reload();
     await page.getByRole('progressbar', { name: 'Dogs planned' }).waitFor();
-    await page.getByRole('button', { name: 'Cancel' }).click();
+    await page.getByRole('button', { name: 'Stop' }).click();
     await page.getByText(/^Stopped after \d+ of \d+ dogs\./).waitFor();
     await page.getByRole('button', { name: 'Plan them all' }).click();
     await page.getByRole('progressbar', { name: 'Dogs planned' }).waitFor();
@@ -342,14 +341,18 @@ describe('the stairs, in the browser', () => {
         }
       }
       const text = words.join(' ').replace(/\s+/g, ' ');
-      const rows = await page.locator('.wt-bench-table tbody tr').count();
+      const rows = await page.locator('.wt-bench-sheet-bench-table tbody tr').count();
       expect(rows).to.equal(steps.length);
-      for (const cell of await page.locator('.wt-bench-table tbody td').allInnerTexts()) {
+      for (const cell of await page.locator('.wt-bench-sheet-bench-table tbody td').allInnerTexts()) {
         for (const word of cell.split(/\s+/).filter((w) => w.length > 3)) expect(text).to.contain(word);
       }
       // What is wider than its box would be cut.
       const wide = await page.evaluate(() =>
-        [...document.querySelectorAll('.wt-bench-sheet, .wt-bench-sheet *:not(.visually-hidden)')]
+        [
+          ...document.querySelectorAll(
+            '.wt-bench-sheet-bench-sheet, .wt-bench-sheet-bench-sheet *:not(.visually-hidden)',
+          ),
+        ]
           .filter((e) => e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).overflow !== 'visible')
           .map((e) => e.className),
       );

@@ -32,7 +32,7 @@ describe('the book', function () {
     ));
   const planned = async (): Promise<void> => {
     await good().waitFor({ timeout: 120_000 });
-    await page.waitForFunction(() => !document.querySelector('.wt-learning'), undefined, { timeout: 120_000 });
+    await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 120_000 });
   };
   const done = (text: RegExp): Promise<void> => page.getByText(text).first().waitFor();
   const undo = async (): Promise<void> => {
@@ -40,14 +40,14 @@ describe('the book', function () {
     await page.getByRole('button', { name: 'Undo', exact: true }).waitFor({ state: 'detached' });
     await planned();
   };
-  const card = (state: string): Locator => page.locator(`.wt-bookvisit.is-${state}`).first();
+  const card = (state: string): Locator => page.locator(`.wt-book-bookvisit.is-${state}`).first();
   /** Carries a card to a day's column by mouse, and holds it there until the room answers; again when the page moved under it. */
   const carry = async (from: Locator, column: number, answer: RegExp): Promise<void> => {
-    const grip = from.locator('.wt-bookvisit-grip');
+    const grip = from.locator('.wt-book-bookvisit-grip');
     for (let tries = 0; tries < 5; tries++) {
       await planned();
       await grip.scrollIntoViewIfNeeded();
-      const [g, c] = [await grip.boundingBox(), await page.locator('.wt-day-column').nth(column).boundingBox()];
+      const [g, c] = [await grip.boundingBox(), await page.locator('.wt-book-day-column').nth(column).boundingBox()];
       if (!g || !c) throw new TypeError('nothing to drag');
       await page.mouse.move(g.x + g.width / 2, g.y + g.height / 2);
       await page.mouse.down();
@@ -68,18 +68,18 @@ describe('the book', function () {
   it('plans a year with its bound, draws it against the hours by season, month, week and day, and passes axe', async () => {
     await page.goto('/desk/book');
     await planned();
-    expect(await page.locator('.wt-weeks-proposed').count()).to.be.within(52, 53);
+    expect(await page.locator('.wt-charts-weeks-proposed').count()).to.be.within(52, 53);
     // A week in which more than one visit is proposed.
     do {
       await page.getByRole('button', { name: 'After', exact: true }).click();
       await isWeek(++week);
     } while ((await page.getByRole('button', { name: TAKE_ALL }).count()) === 0);
-    expect(await page.locator('.wt-day-column').count()).to.equal(7);
+    expect(await page.locator('.wt-book-day-column').count()).to.equal(7);
     expect(await axeFaults(page)).to.deep.equal([]);
     for (const [span, what] of [
-      ['season', '.wt-season tbody tr'],
-      ['month', '.wt-month td'],
-      ['day', '.wt-day-column'],
+      ['season', 'main table tbody tr'],
+      ['month', '.wt-book-month td'],
+      ['day', '.wt-book-day-column'],
     ] as const) {
       await page.getByLabel(span, { exact: true }).click();
       await page.locator(what).first().waitFor();
@@ -89,7 +89,7 @@ describe('the book', function () {
   });
 
   it('says why a visit is on its day, and walks the weeks by keyboard', async () => {
-    await card('proposed').locator('.wt-bookvisit-card').click();
+    await card('proposed').locator('.wt-book-bookvisit-card').click();
     await page.getByText('Why this day').waitFor();
     await page
       .getByText(/at the table, .* in all/)
@@ -116,7 +116,7 @@ describe('the book', function () {
     const all = page.getByRole('button', { name: TAKE_ALL });
     const many = Number((await all.innerText()).replace(/\D/g, ''));
     await all.click();
-    await page.waitForFunction(() => document.querySelectorAll('.wt-bookvisit.is-proposed').length === 0);
+    await page.waitForFunction(() => document.querySelectorAll('.wt-book-bookvisit.is-proposed').length === 0);
     expect(ahead()).to.equal(before + many);
     await planned();
     await undo();
@@ -129,15 +129,15 @@ describe('the book', function () {
       const before = ahead();
       const first = card('proposed');
       const column = await first.evaluate((el) =>
-        [...document.querySelectorAll('.wt-day-column')].indexOf(el.closest('.wt-day-column') ?? el),
+        [...document.querySelectorAll('.wt-book-day-column')].indexOf(el.closest('.wt-book-day-column') ?? el),
       );
-      await first.locator('.wt-bookvisit-grip').focus();
+      await first.locator('.wt-book-bookvisit-grip').focus();
       await page.keyboard.press('Space');
-      await page.locator('.wt-bookvisit.is-dragged').waitFor();
+      await page.locator('.wt-book-bookvisit.is-dragged').waitFor();
       // Where the columns are is measured once a card is taken up; a hand is slower than that.
       await page.waitForTimeout(200);
       await page.keyboard.press(column < 5 ? 'ArrowRight' : 'ArrowLeft');
-      await page.locator('.wt-day-column.is-over').waitFor();
+      await page.locator('.wt-book-day-column.is-over').waitFor();
       await page.keyboard.press('Space');
       await page.getByRole('button', { name: 'Leave it' }).waitFor();
       await page.getByRole('button', { name: /^Take [A-Z]|all the same$/ }).click();
@@ -156,14 +156,14 @@ describe('the book', function () {
   );
 
   itInFull('asks before it moves what an owner agreed to', async () => {
-    while ((await page.locator('.wt-bookvisit.is-agreed').count()) === 0) {
+    while ((await page.locator('.wt-book-bookvisit.is-agreed').count()) === 0) {
       await page.getByRole('button', { name: 'After', exact: true }).click();
       await isWeek(++week);
     }
     const agreed = card('agreed');
     const name = await agreed.locator('strong').innerText();
     const column = await agreed.evaluate((el) =>
-      [...document.querySelectorAll('.wt-day-column')].indexOf(el.closest('.wt-day-column') ?? el),
+      [...document.querySelectorAll('.wt-book-day-column')].indexOf(el.closest('.wt-book-day-column') ?? el),
     );
     const was = standing().find((b) => b.dogName === name);
     await carry(agreed, column < 4 ? column + 1 : column - 1, /Ask before it\s+moves\./);
@@ -206,7 +206,7 @@ describe('the book', function () {
 
   it('rings: yes books an agreed date, no answer leaves the dog for today', async () => {
     const before = ahead();
-    const line = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
+    const line = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
     const name = await line.locator('strong').innerText();
     await line
       .getByRole('button', { name: /^Yes to / })
@@ -217,15 +217,15 @@ describe('the book', function () {
     expect(standing().find((b) => b.dogName === name)?.agreed).to.equal(true);
     await planned();
     await undo();
-    const next = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
+    const next = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
     const other = await next.locator('strong').innerText();
     // By its name: a plan that comes meanwhile may put another dog first.
     const rung = page
-      .locator('.wt-rings-list > li')
+      .locator('.wt-book-rings-list > li')
       .filter({ has: page.locator('strong').getByText(other, { exact: true }) });
     await rung.getByRole('button', { name: 'No answer' }).click();
     await page.waitForFunction(
-      (gone) => ![...document.querySelectorAll('.wt-rings-list strong')].some((el) => el.textContent === gone),
+      (gone) => ![...document.querySelectorAll('.wt-book-rings-list strong')].some((el) => el.textContent === gone),
       other,
     );
     expect(ahead()).to.equal(before);
@@ -234,7 +234,7 @@ describe('the book', function () {
   it('refuses a yes to a day on which the salon has been closed since, says why, and books nothing', async () => {
     await planned();
     const before = ahead();
-    const line = page.locator('.wt-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
+    const line = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
     const { roster } = stage.stores;
     // Another device closed every day to come, and this page has not heard of it.
     const today = Math.floor(Date.now() / 86_400_000);
@@ -267,7 +267,7 @@ describe('the book', function () {
     for (let n = 0; n < 12; n++) {
       // Both of one moment: the page goes on to the next week while it is read.
       const [said, ...columns] = await page.evaluate(() =>
-        [...document.querySelectorAll<HTMLElement>('#week .wt-soft, .wt-day-column h3 .wt-soft')].map(
+        [...document.querySelectorAll<HTMLElement>('#week .wt-soft, .wt-book-day-column h3 .wt-soft')].map(
           (el) => el.innerText,
         ),
       );
@@ -321,7 +321,7 @@ describe('the day’s sheet', function () {
   after(() => stage.close());
   const laid = async (path = '/desk/sheet'): Promise<void> => {
     await page.goto(path);
-    await page.locator('.wt-lanes').waitFor();
+    await page.locator('.wt-day-lanes').waitFor();
   };
 
   it('lays the day over people, dogs and places, and passes axe', async () => {
@@ -335,14 +335,14 @@ describe('the day’s sheet', function () {
   });
 
   it('checks a drag while it goes on, lays the rest about what was set, and takes it back', async () => {
-    const bar = page.locator('button.wt-stagebar').first();
+    const bar = page.locator('button.wt-day-stagebar').first();
     const named = (await bar.getAttribute('aria-label')) ?? '';
     await bar.focus();
     await page.keyboard.press('Space');
-    await page.locator('.wt-stagebar.is-dragged').waitFor();
+    await page.locator('.wt-day-stagebar.is-dragged').waitFor();
     // Two hours and a half sooner something is always in the way: the owner, the clock, or another dog.
     for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowLeft');
-    await page.locator('.wt-breaches li').first().waitFor();
+    await page.locator('.wt-day-breaches li').first().waitFor();
     for (let i = 0; i < 36; i++) await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Space');
     await page.getByRole('button', { name: 'Undo what was set by hand' }).waitFor();

@@ -53,7 +53,7 @@ describe('the door, in the browser', () => {
     await page.getByRole('heading', { name: 'Whose hands are these?' }).waitFor();
     expect(await axeFaults(page)).to.deep.equal([]);
     const small = await page
-      .locator('.wt-pin-keys button')
+      .locator('.wt-door-pin-keys button')
       .evaluateAll((keys) => keys.filter((k) => k.getBoundingClientRect().height < 56).length);
     expect(small).to.equal(0);
     await page.getByText('Bertil').tap();

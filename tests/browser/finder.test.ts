@@ -100,7 +100,7 @@ describe('finding anything', () => {
 
   it('shows letters, contrast, clock and units as this device wants them, and minds its keys', async () => {
     await page.goto('/desk/you');
-    const say = page.locator('.wt-view [role="status"]');
+    const say = page.locator('.wt-keys-view [role="status"]');
     await say.waitFor();
     expect(await say.textContent()).to.match(/14:05; 24.kg, 21.°C, 250.mL/);
     const small = await page.evaluate(() => getComputedStyle(document.documentElement).fontSize);
@@ -116,7 +116,7 @@ describe('finding anything', () => {
     await page.waitForTimeout(300);
     expect(await page.getByRole('dialog').count()).to.equal(0);
     await page.reload();
-    await page.locator('.wt-view').waitFor();
+    await page.locator('.wt-keys-view').waitFor();
     expect(await page.getByRole('radio', { name: 'largest' }).isChecked()).to.equal(true);
     await page.goto('/desk/dogs/demo-bollard/edit');
     const weight = page.getByLabel('Weight, lb');

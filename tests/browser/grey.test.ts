@@ -58,7 +58,7 @@ describe('without colour', () => {
       const blank = await page.context().newPage();
       await page.bringToFront();
       await page.goto('/desk/dogs/demo-juniper/check');
-      const ribs = page.locator('#room .wt-stage > .wt-coatmap [data-zone="ribs.left"]');
+      const ribs = page.locator('#room .wt-coat-stage > .wt-coat-coatmap [data-zone="ribs.left"]');
       await ribs.focus();
       const looks: (readonly number[])[] = [];
       const lookAfter = async (keys: string): Promise<readonly number[]> => {
@@ -87,8 +87,8 @@ describe('without colour', () => {
   itInFull('series of charts are told apart by pattern or by words beside them', async () => {
     const page = await stage.page({ viewport: { width: 1280, height: 1200 } });
     await page.goto('/desk/tide');
-    await page.locator('path.wt-sea').first().waitFor();
-    await page.waitForFunction(() => !document.querySelector('.wt-waiting, .wt-learning'));
+    await page.locator('path.wt-charts-sea').first().waitFor();
+    await page.waitForFunction(() => !document.querySelector('.wt-waiting, [data-learning]'));
     const layers = await page.evaluate(() =>
       [...document.querySelectorAll('#room svg path')]
         .map((p) => p.getAttribute('fill') ?? '')

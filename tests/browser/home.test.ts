@@ -30,12 +30,12 @@ describe('the home', function () {
     await desk.getByRole('button', { name: 'Make a link for Bollard' }).focus();
     await desk.keyboard.press('Enter');
     await desk.getByAltText('QR code of the link for Bollard').waitFor();
-    address = await desk.locator('.wt-address code').innerText();
+    address = await desk.locator('.wt-home-plan-address code').innerText();
     expect(address).to.match(/\/o#[A-Za-z0-9_-]{32}$/);
     expect(await axeFaults(desk)).to.deep.equal([]);
     await desk.reload();
     await desk.getByText(/Bollard, made/).waitFor();
-    expect(await desk.locator('.wt-address').count(), 'shown once').to.equal(0);
+    expect(await desk.locator('.wt-home-plan-address').count(), 'shown once').to.equal(0);
     await desk.context().close();
   });
 
@@ -44,7 +44,7 @@ describe('the home', function () {
     await owner.goto(address);
     await owner.getByRole('heading', { name: 'Bollard' }).waitFor();
     await owner.getByText('Lovely coat. Mind the tail.').waitFor();
-    expect(await owner.locator('.ow-parts').first().innerText()).to.match(/tail/i);
+    expect(await owner.locator('.wt-owner-parts').first().innerText()).to.match(/tail/i);
     expect(await axeFaults(owner)).to.deep.equal([]);
     const wide = await owner.evaluate('document.documentElement.scrollWidth - innerWidth');
     expect(wide, 'nothing is wider than the phone').to.be.at.most(0);
@@ -68,7 +68,7 @@ describe('the home', function () {
     expect(bouts.at(-1)).to.include({ amount: 'handful', author: 'Otso' });
     const desk = await stage.page();
     await desk.goto('/desk/dogs/demo-bollard/tide');
-    await desk.locator('.wt-ifs').waitFor({ timeout: 120_000 });
+    await desk.locator('[data-ifs]').waitFor({ timeout: 120_000 });
     await desk.getByText('Brushed at home').first().waitFor();
     await desk.context().close();
   });
@@ -118,10 +118,10 @@ describe('the home', function () {
   it('prints a card on one A5 and a strip as long as an A4 is wide', async () => {
     await owner.evaluate('window.print = () => undefined');
     await owner.getByRole('button', { name: 'Print a card' }).tap();
-    await owner.locator('.wt-fridge').waitFor({ state: 'attached' });
+    await owner.locator('.wt-paper-fridge').waitFor({ state: 'attached' });
     expect(await printedPages(owner)).to.deep.equal([A5]);
     await owner.getByRole('button', { name: 'Print the week' }).tap();
-    await owner.locator('.wt-strip').waitFor({ state: 'attached' });
+    await owner.locator('.wt-paper-strip').waitFor({ state: 'attached' });
     expect(await printedPages(owner)).to.deep.equal([{ width: 297, height: 105 }]);
   });
 
@@ -130,7 +130,7 @@ describe('the home', function () {
     await desk.goto('/desk/homes');
     await desk.getByText('behind the left one').waitFor();
     expect(
-      await desk.locator('.wt-report img').evaluate((i) => 'naturalWidth' in i && Number(i.naturalWidth) > 0),
+      await desk.locator('.wt-home-plan-report img').evaluate((i) => 'naturalWidth' in i && Number(i.naturalWidth) > 0),
     ).to.equal(true);
     expect(await axeFaults(desk)).to.deep.equal([]);
     await desk.getByRole('button', { name: 'Answered' }).click();

@@ -46,12 +46,12 @@ describe('the kit and the house, in the browser', () => {
     await page.getByLabel('Cost').fill('39.5');
     await page.getByLabel('In use since').fill('2025-01-31');
     await page.getByRole('button', { name: 'Save' }).click();
-    const row = page.locator('.wt-piece').filter({ hasText: 'Second blade' });
+    const row = page.locator('.wt-kit-piece').filter({ hasText: 'Second blade' });
     await row.getByText('45 mm wide, blunt tips').waitFor();
     const kept = stage.stores.kit.all().find((t) => t.name === 'Second blade');
     expect(kept).to.include({ kind: 'blade-comb', widthMm: 45, tip: 'blunt', costCents: 3950, since: '2025-01-31' });
 
-    const old = page.locator('.wt-piece').filter({ hasText: 'Blade comb, 60 mm' });
+    const old = page.locator('.wt-kit-piece').filter({ hasText: 'Blade comb, 60 mm' });
     await old.getByText('More').click();
     const before = stage.stores.kit.upkeep().length;
     await old.getByRole('button', { name: 'Sharpened today' }).click();
@@ -84,19 +84,19 @@ describe('the kit and the house, in the browser', () => {
     expect(stage.stores.salon.find()?.house.wetBrushing).to.equal('never');
     await page.getByRole('radio', { name: /Through the soap/ }).check();
     await page.getByRole('button', { name: 'Save house rules' }).click();
-    await page.waitForFunction(() => document.querySelector('.wt-effect button')?.hasAttribute('disabled'));
+    await page.waitForFunction(() => document.querySelector('.wt-house-effect button')?.hasAttribute('disabled'));
   });
 
   it('finds rules by word and kind, and a caution of a plan leads to its own', async () => {
     await page.goto('/desk/rules');
     await page.getByLabel('Find a rule').fill('blade tail');
     await page.getByText(/Blade on the torso only/).waitFor();
-    expect(await page.locator('.wt-table tbody tr').count()).to.be.within(1, 4);
+    expect(await page.locator('.table tbody tr').count()).to.be.within(1, 4);
     await page.getByLabel('Find a rule').fill('zeppelin');
     await page.getByText('No rule has all of these words').waitFor();
     await page.getByLabel('Find a rule').fill('');
     await page.getByRole('group', { name: 'Kind of rule' }).getByRole('button', { name: /Stop/ }).click();
-    expect(new Set(await page.locator('.wt-sev').allTextContents())).to.deep.equal(new Set(['Stop']));
+    expect(new Set(await page.locator('.wt-rules-sev').allTextContents())).to.deep.equal(new Set(['Stop']));
 
     const check = stage.stores.checks.latestOf('demo-kelda');
     await page.goto(`/desk/dogs/demo-kelda/plan/${check?.id ?? ''}`);

@@ -67,7 +67,7 @@ describe('a newcomer', () => {
 
     await page.getByRole('link', { name: /check/i }).first().click();
     await page.getByRole('group', { name: 'Choose a zone, left side' }).waitFor();
-    const map = page.locator('#room .wt-stage > .wt-coatmap');
+    const map = page.locator('#room .wt-coat-stage > .wt-coat-coatmap');
     await map.locator('[data-zone]').first().waitFor();
     for (const [i, id] of ZONE_IDS.filter((z) => mirrorZone(z) >= z).entries()) {
       if (i > 5) break;
@@ -78,7 +78,7 @@ describe('a newcomer', () => {
     }
     await page.getByRole('button', { name: 'Save and plan' }).click();
 
-    await page.locator('.wt-step-name-button').first().waitFor();
+    await page.locator('.wt-plan-step-name-button').first().waitFor();
     await page.getByRole('button', { name: 'Take it to the table' }).click();
     await page.waitForURL(/\/table\/sessions\//);
     await begin(page, 'Ylva');
@@ -97,7 +97,7 @@ describe('a newcomer', () => {
 
     await page.goto(`/desk/dogs/${dog?.id ?? ''}/home`);
     await page.getByRole('button', { name: 'Make a link for Birk' }).click();
-    const address = await page.locator('.wt-address code').innerText();
+    const address = await page.locator('.wt-home-plan-address code').innerText();
     const phone = await stage.page({ signedOut: true, viewport: { width: 390, height: 844 }, hasTouch: true });
     await phone.goto(address);
     await phone.getByRole('heading', { name: 'Birk' }).waitFor();

@@ -23,7 +23,7 @@ async function factsOn(stage: Stage, paths: readonly string[]): Promise<readonly
     await page.locator('main h1, main [role="alert"]').first().waitFor();
     await page.waitForLoadState('networkidle');
     // The tide's and the book's rooms learn and plan first; a list stands by and by.
-    await page.waitForFunction(() => !document.querySelector('.wt-waiting, .wt-learning'));
+    await page.waitForFunction(() => !document.querySelector('.wt-waiting, [data-learning]'));
     let before = -1;
     for (
       let n = await page.locator('[data-fact]').count();

@@ -11,19 +11,19 @@ describe('practice, in the browser', () => {
   });
   after(() => stage.close());
 
-  const answers = (page: Page): Promise<readonly string[]> => page.locator('.wt-answers li').allTextContents();
+  const answers = (page: Page): Promise<readonly string[]> => page.locator('.wt-practice-answers li').allTextContents();
 
   it('feels, works and ends a coat by keyboard alone, and is told what cost most', async () => {
     const page = await stage.page();
     await page.goto('/desk/practice/first-smooth');
-    const back = page.locator('#room .wt-stage > .wt-coatmap [data-zone="back"]');
+    const back = page.locator('#room .wt-coat-stage > .wt-coat-coatmap [data-zone="back"]');
     await back.waitFor();
     expect(await back.getAttribute('aria-label')).to.match(/not felt/);
     await back.focus();
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'All five tests' }).focus();
     await page.keyboard.press('Enter');
-    await page.locator('.wt-answers li').first().waitFor();
+    await page.locator('.wt-practice-answers li').first().waitFor();
     // What was hidden is known now, there and nowhere else.
     expect(await back.getAttribute('aria-label')).to.match(/finger: no skin/);
     expect(await page.locator('#room [data-zone="ribs.left"]').first().getAttribute('aria-label')).to.match(/not felt/);
@@ -36,20 +36,20 @@ describe('practice, in the browser', () => {
     await act.waitFor();
     await act.focus();
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => document.querySelectorAll('.wt-answers li').length === 2);
+    await page.waitForFunction(() => document.querySelectorAll('.wt-practice-answers li').length === 2);
     expect((await answers(page))[0]).to.match(/rubber curry, back: .*\sg\./);
 
     await page.getByRole('button', { name: 'Done with this dog' }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { level: 1, name: /of the best stair/ }).waitFor();
-    const worst = await page.locator('.wt-worst > li').allTextContents();
+    const worst = await page.locator('.wt-practice-worst > li').allTextContents();
     expect(worst).to.have.length(3);
     expect(worst.join(' ')).to.match(/Zones that no hand came to/);
     for (const w of worst) expect(w).to.match(/Why: /);
     expect(await page.getByRole('row', { name: /Dry hands/ }).textContent()).to.match(/min/);
 
     await page.getByRole('link', { name: 'Practice' }).last().click();
-    const rung = page.locator('.wt-rungs > li', { hasText: 'First smooth dog' });
+    const rung = page.locator('.wt-practice-rungs > li', { hasText: 'First smooth dog' });
     await rung.waitFor();
     expect(await rung.textContent()).to.match(/% of the best/);
   });
@@ -71,7 +71,7 @@ describe('practice, in the browser', () => {
     await page.reload();
     expect(await page.locator('h1').textContent()).to.equal(first);
     await page.goto('/desk/practice');
-    await page.locator('.wt-past a').first().click();
+    await page.locator('.wt-practice-past a').first().click();
     await page.getByRole('button', { name: 'Done with this dog' }).waitFor();
     await page.goto('/desk/practice/no-such-coat');
     await page.getByRole('alert').getByText('no practice coat').waitFor();
@@ -83,10 +83,10 @@ describe('practice, in the browser', () => {
     for (let i = 1; i <= 3; i++) {
       await page.getByText(`${i} of 8`, { exact: true }).waitFor();
       await page.keyboard.press('1');
-      const why = page.locator('.wt-asked [role="status"]');
+      const why = page.locator('.wt-practice-asked [role="status"]');
       await why.waitFor();
       expect(await why.textContent()).to.match(/^(Right|Not quite)\. \S/);
-      expect(await page.locator('.wt-options .is-right').count()).to.equal(1);
+      expect(await page.locator('.wt-practice-options .is-right').count()).to.equal(1);
       await page.keyboard.press('Enter');
     }
     const kept: { answers: unknown[] } = await page.evaluate(async () => (await fetch('/api/practice')).json());

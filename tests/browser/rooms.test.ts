@@ -19,7 +19,7 @@ describe('the rooms', () => {
         document.adoptedStyleSheets = [sheet];
       }, css);
     await enter(page, '/desk/help');
-    await spoil('.wt-head a { outline: 0 !important; box-shadow: none !important; }');
+    await spoil('.wt-app-head a { outline: 0 !important; box-shadow: none !important; }');
     expect(await tabFaults(page)).to.include('a Dogs: no ring');
     await enter(page, '/desk/help');
     await page.evaluate(() => {
@@ -79,8 +79,12 @@ describe('the rooms', () => {
     const page = await stage.page();
     await page.goto('/desk/dogs/new');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.locator('.invalid-feedback', { hasText: 'name' }).first().waitFor();
-    await page.getByLabel('Name').fill('Quay');
+    await page.getByText('please fill this in').first().waitFor();
+    const name = page.getByLabel('Name');
+    // The first field at fault is gone to.
+    expect(await name.evaluate((el) => el === document.activeElement)).to.equal(true);
+    expect(await name.getAttribute('aria-invalid')).to.equal('true');
+    await name.fill('Quay');
     await page.getByLabel('Owner').fill('Tilda Norrby');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByRole('heading', { name: 'Quay' }).waitFor();

@@ -240,7 +240,7 @@ export async function enter(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await page.locator('h1').first().waitFor();
   await page.waitForFunction(
-    () => !document.querySelector('.wt-waiting, .wt-learning') && document.fonts.status === 'loaded',
+    () => !document.querySelector('.wt-waiting, [data-learning]') && document.fonts.status === 'loaded',
   );
 }
 
@@ -256,7 +256,7 @@ export async function tabTo(page: Page, name: string | RegExp, most = 150): Prom
       const labels = el instanceof HTMLInputElement || el instanceof HTMLTextAreaElement ? [...(el.labels ?? [])] : [];
       const said = el.getAttribute('aria-label') ?? (labels[0] ?? el).textContent ?? '';
       // Visible focus: on the element, on its styled neighbour (a choice), or on its edge (a zone of the map).
-      const rings = [el, el.nextElementSibling, el.querySelector('.wt-zone-edge')].filter((x) => x !== null);
+      const rings = [el, el.nextElementSibling, el.querySelector('.wt-coat-zone-edge')].filter((x) => x !== null);
       const ringed = rings.some((x) => {
         const style = getComputedStyle(x);
         return (

@@ -67,7 +67,7 @@ const watch = (page: Page): Promise<void> =>
             top.contains(el) ||
             top.closest('label')?.contains(el) === true ||
             el.nextElementSibling?.contains(top) === true ||
-            top.closest('.wt-tread, .wt-stairs-board, .wt-layers') !== null);
+            top.closest('.wt-plan-tread, .wt-plan-stairs-board, .wt-coat-layers') !== null);
         if (!shown && getComputedStyle(el).boxShadow === 'none') stop.wrong = 'no ring';
         else if (box.width < 1 || box.height < 1) stop.wrong = 'without size';
         else if (!clear) stop.wrong = `covered by ${top?.tagName.toLowerCase()}.${top?.getAttribute('class') ?? ''}`;
@@ -84,7 +84,7 @@ const AT_A_TIME = 25;
  * focus, or lets it go nowhere.
  */
 export async function tabFaults(page: Page): Promise<readonly string[]> {
-  await page.locator('.wt-skip').focus();
+  await page.locator('.wt-app-skip').focus();
   await watch(page);
   let end: string | undefined;
   for (let pressed = 0; pressed < MOST_STOPS + AT_A_TIME && end === undefined; pressed += AT_A_TIME) {

@@ -54,10 +54,10 @@ describe('a session by touch, on two devices', () => {
     // The house opens without a link only once its worker has it.
     await a.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await begin(a, 'Runa', byTouch);
-    await goOn(a, async (p) => (await stepsDone(p)) >= 1 && (await p.locator('.wt-live').count()) > 0, byTouch);
+    await goOn(a, async (p) => (await stepsDone(p)) >= 1 && (await p.locator('.wt-session-live').count()) > 0, byTouch);
     b = await stage.page(PHONE);
     await b.goto(path);
-    await b.locator('.wt-chip', { hasText: 'Runa' }).waitFor();
+    await b.locator('.wt-session-chip', { hasText: 'Runa' }).waitFor();
     expect(await stepsDone(b)).to.equal(await stepsDone(a));
   });
 
@@ -102,7 +102,10 @@ describe('a session by touch, on two devices', () => {
   it('sends what it kept when the link is back, once, in order, and both screens agree', async () => {
     await link.mend();
     await a.getByText('All kept').waitFor();
-    await b.waitForFunction((n) => document.querySelectorAll('.wt-track li.is-done').length === n, await stepsDone(a));
+    await b.waitForFunction(
+      (n) => document.querySelectorAll('.wt-session-track li.is-done').length === n,
+      await stepsDone(a),
+    );
     // Killed again, this time with a link.
     await a.close({ runBeforeUnload: false });
     a = await mine.newPage();
@@ -262,7 +265,7 @@ describe('the table under wet thumbs', () => {
         await look('more');
         await byTouch(page, /^Keys for the left hand/);
         await byTouch(page, 'Back to work');
-        await page.locator('.wt-session.is-left').waitFor();
+        await page.locator('.wt-session-session.is-left').waitFor();
         await look('left-handed');
         await byTouch(page, 'Pink');
         await page.getByText(/turned pink/).waitFor();

@@ -13,16 +13,16 @@ describe('the tide, in the browser', () => {
     page = await stage.page();
     await page.goto('/desk/tide');
     // The salon's computer reads the logs.
-    await page.locator('.wt-tide').waitFor({ timeout: 200_000 });
+    await page.locator('.wt-charts-tide').waitFor({ timeout: 200_000 });
   });
   after(() => stage.close());
 
-  const readout = (): Promise<string> => page.locator('.wt-tide-read p').innerText();
+  const readout = (): Promise<string> => page.locator('.wt-charts-tide-read p').innerText();
 
   it('says how the season runs in town and stands on the fullest week', async () => {
     expect(await page.locator('.wt-lead').innerText()).to.match(/^(Spring|Autumn) is .* in town/);
     expect(await readout()).to.match(/of work that week \(80\s%/);
-    expect(await page.locator('.wt-tide table tbody tr').count()).to.be.greaterThan(10);
+    expect(await page.locator('.wt-charts-tide table tbody tr').count()).to.be.greaterThan(10);
   });
 
   it('is walked, zoomed and turned into grams by keys, and the address remembers', async () => {
@@ -49,7 +49,7 @@ describe('the tide, in the browser', () => {
   });
 
   itInFull('is dragged along, and a click picks a dog out of it', async () => {
-    const sea = page.locator('.wt-tide-stage');
+    const sea = page.locator('.wt-charts-tide-stage');
     await page.getByRole('button', { name: 'Closer' }).click();
     await page.waitForURL(/to=\d+/);
     const shown = page.url();
@@ -97,7 +97,7 @@ describe('the tide, in the browser', () => {
     await page.getByRole('heading', { name: /^Ring today/ }).waitFor({ timeout: 60_000 });
     const all = page.getByRole('button', { name: /^All \d+$/ });
     if ((await all.count()) > 0) await all.click();
-    const rung = page.locator('.wt-rings-list > li');
+    const rung = page.locator('.wt-book-rings-list > li');
     for (const name of names) {
       const line = rung.filter({ hasText: name }).first();
       const [offered] = await line.getByRole('button', { name: /^Yes to / }).allInnerTexts();
@@ -109,7 +109,7 @@ describe('the tide, in the browser', () => {
     await page.goto('/desk/dogs/demo-bollard/tide');
     await page.getByRole('heading', { name: 'What if' }).waitFor({ timeout: 200_000 });
     expect(await page.locator('.wt-lead').innerText()).to.match(/Spring blow .*80\s%/);
-    expect(await page.locator('.wt-ifs tbody tr').count()).to.equal(5);
+    expect(await page.locator('[data-ifs] tbody tr').count()).to.equal(5);
     const newest = page.getByText(/^The newest entry, of/);
     const dated = (await newest.innerText()).match(/of (.*?),/)?.[1] ?? '';
     const notes = stage.stores.tide.notesOf('demo-bollard').length;

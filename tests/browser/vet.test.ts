@@ -67,7 +67,7 @@ describe('what waits for a vet, on the screen', function () {
     expect(JSON.stringify(dog.week.days)).to.not.contain('"hips"');
     expect(await (await fetch(`${stage.base}/feed/${feed}.ics`)).text()).to.not.match(PART);
     await desk.goto(`/home/${DOG}`);
-    const card = desk.locator('.wt-fridge-stop').first();
+    const card = desk.locator('.wt-paper-fridge-stop').first();
     await card.waitFor();
     expect(await card.innerText()).to.match(/Do not brush loin, hip and rump/);
   }
@@ -77,7 +77,7 @@ describe('what waits for a vet, on the screen', function () {
     expect(JSON.stringify(dog.week.days)).to.contain('"hips"');
     await desk.goto(`/home/${DOG}`);
     await desk.getByRole('heading', { name: NAME }).first().waitFor();
-    expect(await desk.locator('.wt-fridge-stop').count()).to.equal(0);
+    expect(await desk.locator('.wt-paper-fridge-stop').count()).to.equal(0);
     await desk.goto('/desk/vet');
     await desk.getByRole('heading', { name: 'For the vet' }).waitFor();
     await desk.waitForLoadState('networkidle');
@@ -95,7 +95,7 @@ describe('what waits for a vet, on the screen', function () {
   /** The vet's word, by keyboard. */
   async function saysTheVet(): Promise<void> {
     await desk.goto('/desk/vet');
-    const held = desk.locator('li.wt-sheet').filter({ hasText: NAME });
+    const held = desk.locator('li.card').filter({ hasText: NAME });
     await held.getByRole('button', { name: 'The vet has seen it' }).press('Enter');
     expect(await axeFaults(desk)).to.deep.equal([]);
     await held.getByLabel('Who says so').fill('The vet in town');

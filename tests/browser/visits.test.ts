@@ -41,7 +41,7 @@ describe('a plan over several visits, on the screen', function () {
     const { currency } = stage.stores.salon.find()?.house.rates ?? { currency: 'EUR' };
     const heading = await desk.getByRole('heading', { level: 1 }).innerText();
     expect(heading).to.contain(`${minutesText(best.minutes)} today, visit 1 of ${whole.visits}`);
-    const card = await desk.locator('.wt-method').filter({ hasText: 'Recommended' }).innerText();
+    const card = await desk.locator('.wt-plan-method').filter({ hasText: 'Recommended' }).innerText();
     expect(card).to.contain(
       `${whole.visits} visits, ${minutesText(whole.minutes)} · ${money(whole.priceCents, currency)}`,
     );
@@ -55,7 +55,7 @@ describe('a plan over several visits, on the screen', function () {
           .nth(i + 1)
           .innerText(),
       ).to.contain(minutesText(v.minutes));
-    expect(await desk.locator('.wt-tread').count(), 'today’s steps are on the stairs').to.equal(best.steps.length);
+    expect(await desk.locator('.wt-plan-tread').count(), 'today’s steps are on the stairs').to.equal(best.steps.length);
 
     await desk.getByRole('link', { name: 'Bench sheet' }).click();
     await desk.getByText(`Visit 1 of ${whole.visits}:`).waitFor();
@@ -65,7 +65,7 @@ describe('a plan over several visits, on the screen', function () {
     await desk
       .getByRole('heading', { name: new RegExp(`, ${minutesText(best.minutes).replaceAll(/\s/g, '\\s')}$`) })
       .waitFor();
-    expect(await desk.locator('.wt-begin-steps li').count()).to.equal(best.steps.length);
+    expect(await desk.locator('.wt-session-begin-steps li').count()).to.equal(best.steps.length);
     await desk.context().close();
   });
 });

@@ -60,7 +60,7 @@ describeInFull('the walk by mouse', () => {
     await page.getByRole('heading', { name: 'Dogs', exact: true }).waitFor();
     await page.getByRole('heading', { name: /^To see to/ }).waitFor();
     // Rows below the window stand a moment later.
-    await page.waitForFunction(() => document.querySelectorAll('.wt-rack li').length >= 30);
+    await page.waitForFunction(() => document.querySelectorAll('.wt-dogs-rack li').length >= 30);
     await page.getByLabel('Find a dog or owner').fill('barl');
     await page.getByRole('link', { name: 'Barley' }).click();
     await page.getByRole('heading', { level: 1, name: 'Barley' }).waitFor();
@@ -73,7 +73,7 @@ describeInFull('the walk by mouse', () => {
     await page.getByLabel('Weight, kg').fill('27.4');
     await page.getByLabel('Hair at back, mm').fill('28');
     const left = page.getByRole('group', { name: 'Choose a zone, left side' });
-    const panel = page.locator('.wt-check > section').last();
+    const panel = page.locator('.wt-check-check > section').last();
     const pick = (test: string, grade: string) =>
       panel.getByRole('group', { name: test }).getByRole('radio', { name: grade, exact: true }).click();
     await panel.getByRole('radio', { name: 'One zone' }).click();
@@ -107,7 +107,7 @@ describeInFull('the walk by mouse', () => {
   it('shows the plan with its reasons, and lays another method over it', async () => {
     await page.getByText('Not worked, and a vet should look:').waitFor();
     const methods = page.getByRole('group', { name: 'Methods', exact: true });
-    expect(await methods.locator('.wt-method').count()).to.be.within(3, 4);
+    expect(await methods.locator('.wt-plan-method').count()).to.be.within(3, 4);
     await page.getByText(/\d+ ruled out/).waitFor();
     const recommended = methods.getByRole('button', { pressed: true });
     expect(await recommended.innerText())
@@ -124,7 +124,7 @@ describeInFull('the walk by mouse', () => {
       .getByText(/Fit \d+\s%: .*(mm|%|cm²)/)
       .first()
       .waitFor();
-    for (const why of await page.locator('.wt-steps details').all()) {
+    for (const why of await page.locator('.wt-charts-steps details').all()) {
       expect((await why.textContent())?.toLowerCase()).to.not.contain('right loin and hip');
     }
   });

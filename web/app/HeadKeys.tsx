@@ -2,6 +2,7 @@
 import { CircleHelp, Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
+import { Button } from '../ui/Button.tsx';
 import { useView } from './useView.ts';
 
 const Finder = lazy(() => import('../find/Finder.tsx'));
@@ -41,14 +42,14 @@ export function HeadKeys() {
   const close = (): void => setOpened(undefined);
   return (
     <>
-      <button type="button" className="wt-plain" aria-keyshortcuts="/ Control+K" onClick={() => setOpened('find')}>
+      <Button look="plain" aria-keyshortcuts="/ Control+K" onClick={() => setOpened('find')}>
         <Search aria-hidden size={18} />
         <span>Find</span>
-      </button>
-      <button type="button" className="wt-plain" aria-keyshortcuts="h" onClick={() => setOpened('help')}>
+      </Button>
+      <Button look="plain" aria-keyshortcuts="h" onClick={() => setOpened('help')}>
         <CircleHelp aria-hidden size={18} />
         <span className="visually-hidden">Help on this room</span>
-      </button>
+      </Button>
       <Suspense fallback={null}>
         {opened === 'find' && <Finder onClose={close} />}
         {opened === 'keys' && <Shortcuts onClose={close} />}

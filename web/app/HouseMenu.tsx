@@ -1,8 +1,8 @@
 /** Rooms that are looked into once in a while: the wall, rules, settings of the house, people. */
-import { Dropdown } from 'react-bootstrap';
-import { NavLink, useLocation } from 'react-router';
+import { useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
 import { labelOf, pagesFor } from '../pages.ts';
+import { Menu, MenuLink } from '../ui/Menu.tsx';
 
 export function HouseMenu() {
   const { role } = useWho();
@@ -10,17 +10,12 @@ export function HouseMenu() {
   const pages = pagesFor(role).filter((p) => p.menu === 'house');
   const here = pages.some((p) => pathname === p.path || pathname.startsWith(`${p.path}/`));
   return (
-    <Dropdown className={here ? 'wt-house-menu is-here' : 'wt-house-menu'}>
-      <Dropdown.Toggle as="button" type="button" className="wt-plain">
-        <span>House</span>
-      </Dropdown.Toggle>
-      <Dropdown.Menu>
-        {pages.map((p) => (
-          <Dropdown.Item key={p.path} as={NavLink} to={p.path}>
-            {labelOf(p)}
-          </Dropdown.Item>
-        ))}
-      </Dropdown.Menu>
-    </Dropdown>
+    <Menu head={<span>House</span>} here={here}>
+      {pages.map((p) => (
+        <MenuLink key={p.path} to={p.path}>
+          {labelOf(p)}
+        </MenuLink>
+      ))}
+    </Menu>
   );
 }

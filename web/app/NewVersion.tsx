@@ -3,8 +3,9 @@
  * The files of the build before are still served, so that anyone who stays loses nothing either.
  */
 import { useQuery } from '@tanstack/react-query';
-import { Button } from 'react-bootstrap';
 import { api, ApiProblem } from '../data/client.ts';
+import { Button } from '../ui/Button.tsx';
+import css from './app.module.css';
 
 const EVERY_MS = 5 * 60_000;
 
@@ -24,7 +25,7 @@ export function NewVersion() {
   });
   if (error instanceof ApiProblem && error.status === 0)
     return (
-      <p className="wt-newer" role="status">
+      <p className={css.newer} role="status">
         There is no link to the salon’s computer. Rooms stand as they were last seen on this device.
       </p>
     );
@@ -32,9 +33,9 @@ export function NewVersion() {
   const own = ownBuild();
   if (own === undefined || data.build === own) return null;
   return (
-    <div className="wt-newer" role="status">
+    <div className={css.newer} role="status">
       <span>A newer version of Woolly Tide is here. What you have open stays until you take it.</span>
-      <Button size="sm" variant="outline-primary" onClick={() => window.location.reload()}>
+      <Button size="sm" look="usual" onClick={() => window.location.reload()}>
         Take it now
       </Button>
     </div>

@@ -4,6 +4,8 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
 import { labelOf, pagesFor } from '../pages.ts';
+import { Button } from '../ui/Button.tsx';
+import { Tabs } from '../ui/Tabs.tsx';
 import { HeadKeys } from './HeadKeys.tsx';
 import { HouseMenu } from './HouseMenu.tsx';
 import { NewVersion } from './NewVersion.tsx';
@@ -11,11 +13,12 @@ import { useOutboxes } from './outbox.ts';
 import { rememberRoom } from './recent.ts';
 import { setTheme, theme as themeHere, type Theme } from './theme.ts';
 import { WhoMenu } from './WhoMenu.tsx';
+import css from './app.module.css';
 
 const PLACES = [
-  { to: '/desk', name: 'Desk' },
-  { to: '/table', name: 'Table' },
-  { to: '/home', name: 'Home' },
+  { to: '/desk', word: 'Desk' },
+  { to: '/table', word: 'Table' },
+  { to: '/home', word: 'Home' },
 ] as const;
 
 const REMEMBERED_AFTER_MS = 1500;
@@ -51,38 +54,32 @@ export function Shell() {
     }, REMEMBERED_AFTER_MS);
     return () => clearInterval(looking);
   }, [pathname, accountId]);
+  const rooms = pagesFor(role)
+    .filter((p) => p.menu === 'row' && p.path.startsWith(`/${place}/`))
+    .map((p) => ({ to: p.path, word: labelOf(p) }));
   return (
-    <div className={`wt-house wt-place-${place}${pathname.startsWith('/table/sessions/') ? ' wt-at-session' : ''}`}>
-      <a className="wt-skip" href="#room">
+    <div
+      className={css.house}
+      data-place={place}
+      data-at={pathname.startsWith('/table/sessions/') ? 'session' : undefined}
+    >
+      <a className={css.skip} href="#room">
         Skip to the room
       </a>
-      <header className="wt-head">
-        <NavLink to="/desk/tide" className="wt-mark" aria-label="Woolly Tide, to the tide">
+      <header className={css.head}>
+        <NavLink to="/desk/tide" className={css.mark ?? ''} aria-label="Woolly Tide, to the tide">
           <img src="/mark.svg" alt="" width={30} height={30} />
           <span>Woolly Tide</span>
         </NavLink>
-        <nav className="wt-places" aria-label="Places">
-          {PLACES.map((p) => (
-            <NavLink key={p.to} to={p.to}>
-              {p.name}
-            </NavLink>
-          ))}
-        </nav>
-        <nav className="wt-rooms" aria-label="Rooms">
-          {pagesFor(role)
-            .filter((p) => p.menu === 'row' && p.path.startsWith(`/${place}/`))
-            .map((p) => (
-              <NavLink key={p.path} to={p.path}>
-                {labelOf(p)}
-              </NavLink>
-            ))}
+        <Tabs name="Places" look="pill" tabs={PLACES} className={css.places} />
+        <Tabs name="Rooms" look="line" tabs={rooms} className={css.rooms}>
           {place === 'desk' && <HouseMenu />}
-        </nav>
+        </Tabs>
         <HeadKeys />
-        <button type="button" className="wt-plain" onClick={toggleTheme}>
+        <Button look="plain" onClick={toggleTheme}>
           {theme === 'light' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
           <span className="visually-hidden">{theme === 'light' ? 'Night' : 'Day'}</span>
-        </button>
+        </Button>
         <WhoMenu />
       </header>
       <NewVersion />
@@ -91,7 +88,7 @@ export function Shell() {
           <ConfirmDialog />
         </Suspense>
       )}
-      <main id="room" ref={main} tabIndex={-1} className="wt-room">
+      <main id="room" ref={main} tabIndex={-1} className={css.room}>
         <Outlet />
       </main>
     </div>

@@ -1,6 +1,6 @@
 /** A button that takes a photo with the camera, or chooses one. */
 import { Camera } from 'lucide-react';
-import type { ChangeEvent } from 'react';
+import { FileKey } from '../ui/FileKey.tsx';
 
 interface Props {
   readonly label: string;
@@ -11,20 +11,8 @@ interface Props {
 
 export function TakePhoto({ label, disabled = false, small = false, onFile }: Props) {
   return (
-    <label className={`btn btn-outline-primary wt-take${small ? ' btn-sm' : ''}${disabled ? ' disabled' : ''}`}>
+    <FileKey accept="image/*" camera size={small ? 'sm' : undefined} disabled={disabled} onFile={onFile}>
       <Camera aria-hidden size={small ? 16 : 22} /> {label}
-      <input
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="visually-hidden"
-        disabled={disabled}
-        onChange={(e: ChangeEvent<HTMLInputElement>) => {
-          const [file] = e.target.files ?? [];
-          e.target.value = '';
-          if (file) onFile(file);
-        }}
-      />
-    </label>
+    </FileKey>
   );
 }

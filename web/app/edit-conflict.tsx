@@ -1,8 +1,9 @@
 /** An edit begins on one version of a record: what to do when somebody else has saved another since. */
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { mergeByField } from '../../core/quantity/index.ts';
-import { ChoiceGroup } from './ChoiceGroup.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Notice } from '../ui/Notice.tsx';
+import { ChoiceGroup } from '../ui/ChoiceGroup.tsx';
 
 /** Holds the version an edit began on; `newer` is what the salon holds when that is no longer it. */
 export function useEditing<R extends { readonly version: number }>(stored: R) {
@@ -80,7 +81,7 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
     return record;
   };
   return (
-    <div className="wt-note" role="alert">
+    <Notice role="alert">
       <p>Somebody else saved this while you were editing. Nothing of either is lost:</p>
       <ul>
         {theirs.map((key) => (
@@ -107,13 +108,13 @@ export function ChangedElsewhere<R extends object>({ base, newer, mine = base, w
         />
       ))}
       <div className="wt-acts">
-        <Button variant="outline-primary" onClick={() => onSettle(together())}>
+        <Button look="usual" onClick={() => onSettle(together())}>
           Put both together
         </Button>
-        <Button variant="outline-primary" onClick={() => onSettle(newer)}>
+        <Button look="usual" onClick={() => onSettle(newer)}>
           Take theirs only
         </Button>
       </div>
-    </div>
+    </Notice>
   );
 }

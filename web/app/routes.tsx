@@ -2,31 +2,33 @@
 import { redirect, useRouteError, type RouteObject } from 'react-router';
 import { Door } from '../door/Door.tsx';
 import { PAGES, type Page } from '../pages.ts';
+import { Button } from '../ui/Button.tsx';
+import { Notice } from '../ui/Notice.tsx';
 import { Shell } from './Shell.tsx';
 import { Waiting } from './state.tsx';
 
 function Broken() {
   const problem = useRouteError();
   return (
-    <div className="wt-note wt-note-stop" role="alert">
+    <Notice tone="stop" role="alert">
       <h1>This room could not be shown</h1>
       <p>What was saved is safe. The other rooms are open as ever.</p>
       <p>{problem instanceof Error ? problem.message : ''}</p>
       <p>
-        <button type="button" className="btn btn-outline-primary" onClick={() => window.location.reload()}>
+        <Button look="usual" onClick={() => window.location.reload()}>
           Load it again
-        </button>
+        </Button>
       </p>
       <a href="/desk/dogs">Back to the dogs</a>
-    </div>
+    </Notice>
   );
 }
 
 const NotHere = () => (
-  <div className="wt-note" role="alert">
+  <Notice role="alert">
     <h1>There is nothing at this address</h1>
     <a href="/desk/dogs">Back to the dogs</a>
-  </div>
+  </Notice>
 );
 
 const routeOf = ({ path, code, asks }: Page): RouteObject => ({
@@ -63,6 +65,14 @@ export const ROUTES: RouteObject[] = [
           // As it was called once: it may stand on a home screen.
           { path: '/desk/day', loader: () => redirect('/desk/today') },
           ...PAGES.map(routeOf),
+          ...(import.meta.env.DEV
+            ? [
+                {
+                  path: '/desk/parts',
+                  lazy: async () => ({ Component: (await import('../desk/parts/PartsRoom.tsx')).PartsRoom }),
+                },
+              ]
+            : []),
           { path: '*', element: <NotHere /> },
         ],
       },

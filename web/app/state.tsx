@@ -1,13 +1,11 @@
 /** Empty, waiting and failed states, said the same way everywhere. */
 import type { UseQueryResult } from '@tanstack/react-query';
 import { startTransition, useEffect, useState, type ReactNode } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button } from '../ui/Button.tsx';
+import { Notice } from '../ui/Notice.tsx';
+import { Skeleton } from '../ui/Skeleton.tsx';
 
-export const Waiting = () => (
-  <p className="wt-waiting" role="status">
-    One moment …
-  </p>
-);
+export const Waiting = () => <Skeleton />;
 
 interface LoadedProps<T> {
   readonly query: UseQueryResult<T>;
@@ -39,20 +37,20 @@ export function NotYet({
   const failed = queries.find((q) => q.isError);
   if (!failed) return instead;
   return (
-    <div className="wt-note wt-note-stop" role="alert">
+    <Notice tone="stop" role="alert">
       <p>{failed.error?.message}</p>
-      <Button variant="outline-primary" onClick={() => void failed.refetch()}>
+      <Button look="usual" onClick={() => void failed.refetch()}>
         Try again
       </Button>
-    </div>
+    </Notice>
   );
 }
 
 /** The sentence of a failed write, next to the act. */
 export function Refusal({ error }: { error: Error | null }) {
   return error ? (
-    <p className="wt-note wt-note-stop" role="alert">
+    <Notice tone="stop" role="alert">
       {error.message}
-    </p>
+    </Notice>
   ) : null;
 }

@@ -1,15 +1,20 @@
 /** The own passphrase once more, before an owner's act; the act goes on by itself when it fits. */
-import { useEffect, useState, type FormEvent } from 'react';
-import { Button, Form, Modal } from 'react-bootstrap';
+import { useEffect, useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { confirmSchema, type Confirm } from '../../contract/account.ts';
 import { Refusal } from '../app/state.tsx';
 import { onConfirmAsked } from '../data/confirm.ts';
 import { useConfirm } from '../data/door.ts';
-import { PassphraseField } from './SignIn.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { useSchemaForm } from '../ui/form/useSchemaForm.ts';
+import { PassphraseField } from './PassphraseField.tsx';
 
 export function ConfirmDialog() {
   const confirm = useConfirm();
   const [answer, setAnswer] = useState<(confirmed: boolean) => void>();
-  const [own, setOwn] = useState('');
+  const form = useSchemaForm<Confirm>({ schema: confirmSchema, values: { own: '' } });
+  const own = useWatch({ control: form.control, name: 'own' });
   const { reset } = confirm;
   useEffect(
     () =>
@@ -25,34 +30,30 @@ export function ConfirmDialog() {
   const end = (confirmed: boolean): void => {
     answer?.(confirmed);
     setAnswer(undefined);
-    setOwn('');
+    form.reset();
   };
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    confirm.mutate({ own }, { onSuccess: () => end(true) });
-  };
+  const submit = form.handleSubmit((draft) => confirm.mutate(draft, { onSuccess: () => end(true) }));
   return (
-    <Modal show={answer !== undefined} onHide={() => end(false)} centered aria-labelledby="confirm-title">
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title as="h2" id="confirm-title">
-            Your passphrase, once more
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <p>This changes who may come in, or takes clients’ data out. For ten minutes you are not asked again.</p>
-          <PassphraseField id="confirm-own" label="Your passphrase" value={own} onChange={setOwn} known />
-          <Refusal error={confirm.error} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={() => end(false)}>
+    <Dialog
+      title="Your passphrase, once more"
+      open={answer !== undefined}
+      centered
+      onClose={() => end(false)}
+      onSubmit={(e) => void submit(e)}
+      acts={
+        <>
+          <Button look="usual" onClick={() => end(false)}>
             Cancel
           </Button>
           <Button type="submit" disabled={confirm.isPending || own === ''}>
             {confirm.isPending ? 'One moment …' : 'Continue'}
           </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+        </>
+      }
+    >
+      <p>This changes who may come in, or takes clients’ data out. For ten minutes you are not asked again.</p>
+      <PassphraseField form={form} name="own" label="Your passphrase" known />
+      <Refusal error={confirm.error} />
+    </Dialog>
   );
 }

@@ -1,65 +1,59 @@
 /** The first start: the owner's account. */
-import { useState, type FormEvent } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { useWatch } from 'react-hook-form';
+import { firstOwnerSchema, type FirstOwner as FirstOwnerDraft } from '../../contract/account.ts';
 import { Refusal } from '../app/state.tsx';
 import { useFirstOwner } from '../data/door.ts';
-import { PassphraseField } from './SignIn.tsx';
+import { Button } from '../ui/Button.tsx';
+import { SchemaForm } from '../ui/form/SchemaForm.tsx';
+import { TextField } from '../ui/form/fields.tsx';
+import { useSchemaForm } from '../ui/form/useSchemaForm.ts';
+import { PASSPHRASE_HELP, PassphraseField } from './PassphraseField.tsx';
 import { Threshold } from './Threshold.tsx';
-
-export const PASSPHRASE_HELP =
-  'At least 10 letters. Three or four words that have nothing to do with each other are easy to keep and hard to guess.';
 
 export function FirstOwner({ codeNeeded }: { codeNeeded: boolean }) {
   const first = useFirstOwner();
-  const [name, setName] = useState('');
-  const [login, setLogin] = useState('');
-  const [passphrase, setPassphrase] = useState('');
-  const [code, setCode] = useState('');
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    first.mutate({ name, login, passphrase, ...(codeNeeded && { code }) });
-  };
+  const form = useSchemaForm<FirstOwnerDraft>({
+    schema: codeNeeded ? firstOwnerSchema.fork('code', (s) => s.required()) : firstOwnerSchema,
+    values: { name: '', login: '', passphrase: '', ...(codeNeeded && { code: '' }) },
+  });
+  const [name, login] = useWatch({ control: form.control, name: ['name', 'login'] });
   return (
     <Threshold
       title="A new house"
       says="Nobody has a key yet. The first one is the owner’s: it opens everything, and makes keys for others."
     >
-      <Form onSubmit={submit}>
-        <Form.Group controlId="first-name" className="mb-3">
-          <Form.Label>Your name</Form.Label>
-          <Form.Control value={name} onChange={(e) => setName(e.target.value)} autoComplete="name" required />
-        </Form.Group>
-        <Form.Group controlId="first-login" className="mb-3">
-          <Form.Label>Name to sign in with</Form.Label>
-          <Form.Control
-            value={login}
-            onChange={(e) => setLogin(e.target.value.toLowerCase())}
-            autoComplete="username"
-            autoCapitalize="none"
-            required
-          />
-          <Form.Text className="wt-soft">Small letters, digits, dots and dashes.</Form.Text>
-        </Form.Group>
+      <SchemaForm form={form} onSave={(draft) => first.mutate(draft)}>
+        <TextField form={form} name="name" label="Your name" className="mb-3" input={{ autoComplete: 'name' }} />
+        <TextField
+          form={form}
+          name="login"
+          label="Name to sign in with"
+          help="Small letters, digits, dots and dashes."
+          className="mb-3"
+          fit={(typed) => typed.toLowerCase()}
+          input={{ autoComplete: 'username', autoCapitalize: 'none' }}
+        />
         <PassphraseField
-          id="first-pass"
+          form={form}
+          name="passphrase"
           label="Passphrase"
-          value={passphrase}
-          onChange={setPassphrase}
           about={[name, login]}
           help={PASSPHRASE_HELP}
         />
         {codeNeeded && (
-          <Form.Group controlId="first-code" className="mb-3">
-            <Form.Label>Code from the salon’s computer</Form.Label>
-            <Form.Control value={code} onChange={(e) => setCode(e.target.value)} autoComplete="off" required />
-            <Form.Text className="wt-soft">It was printed where the program was started.</Form.Text>
-          </Form.Group>
+          <TextField
+            form={form}
+            name="code"
+            label="Code from the salon’s computer"
+            help="It was printed where the program was started."
+            className="mb-3"
+          />
         )}
         <Refusal error={first.error} />
         <Button type="submit" size="lg" disabled={first.isPending}>
           {first.isPending ? 'One moment …' : 'Make the owner’s key'}
         </Button>
-      </Form>
+      </SchemaForm>
     </Threshold>
   );
 }

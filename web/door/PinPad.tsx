@@ -1,12 +1,14 @@
 /** A shared tablet that waits: whose hands are these, and their PIN, in keys that a wet thumb hits. */
 import { Delete } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { MePage } from '../../contract/account.ts';
 import { Refusal } from '../app/state.tsx';
 import { useHandOver, useSignOut } from '../data/door.ts';
+import { Button } from '../ui/Button.tsx';
+import { Notice } from '../ui/Notice.tsx';
 import { ROLE_WORDS } from './me.ts';
 import { Threshold } from './Threshold.tsx';
+import css from './door.module.css';
 
 const MOST = 8;
 const LEAST = 4;
@@ -36,9 +38,9 @@ export function PinPad({ me }: { me: MePage }) {
   });
   return (
     <Threshold title="Whose hands are these?">
-      <div className="wt-pin-people" role="radiogroup" aria-label="Who takes over">
+      <div className={css.pinPeople} role="radiogroup" aria-label="Who takes over">
         {able.map((c) => (
-          <label key={c.id} className="wt-pin-person">
+          <label key={c.id} className={css.pinPerson}>
             <input type="radio" name="who" checked={c.id === who} onChange={() => setWho(c.id)} />
             <span>
               {c.name}
@@ -48,14 +50,14 @@ export function PinPad({ me }: { me: MePage }) {
         ))}
       </div>
       {able.length === 0 && (
-        <p className="wt-note">Nobody has set a PIN yet. Sign in with a passphrase, and set one under your name.</p>
+        <Notice>Nobody has set a PIN yet. Sign in with a passphrase, and set one under your name.</Notice>
       )}
-      <p className="wt-pin-dots" role="status" aria-label={`${pin.length} digits typed`}>
+      <p className={css.pinDots} role="status" aria-label={`${pin.length} digits typed`}>
         {Array.from({ length: Math.max(LEAST, pin.length) }, (_, i) => (
           <span key={i} className={i < pin.length ? 'is-in' : ''} />
         ))}
       </p>
-      <div className="wt-pin-keys">
+      <div className={css.pinKeys}>
         {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((d) => (
           <button key={d} type="button" onClick={() => press(d)}>
             {d}
@@ -72,7 +74,7 @@ export function PinPad({ me }: { me: MePage }) {
         </button>
       </div>
       <Refusal error={handOver.error} />
-      <Button variant="link" onClick={() => signOut.mutate(undefined)}>
+      <Button look="plain" onClick={() => signOut.mutate(undefined)}>
         Sign in with a passphrase instead
       </Button>
     </Threshold>

@@ -1,8 +1,11 @@
 /** Where the salon is: a town by how its name begins, out of the gazetteer; or by hand where it is in none. */
 import { useId, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import type { PlaceFound } from '../../contract/salon.ts';
 import { usePlaces } from '../data/door.ts';
+import { Button } from '../ui/Button.tsx';
+import { Field, Input } from '../ui/Field.tsx';
+import { NumberInput } from '../ui/form/NumberInput.tsx';
+import css from './door.module.css';
 
 export interface Place {
   readonly town: string;
@@ -25,44 +28,31 @@ export const placeText = (p: Place): string =>
   `${degrees(p.latitudeDeg, 'north', 'south')}, ${degrees(p.longitudeDeg, 'east', 'west')}, ${p.timeZone}`;
 
 function ByHand({ onPick }: { onPick: (place: Place) => void }) {
-  const [draft, setDraft] = useState({
-    town: '',
-    latitude: '',
-    longitude: '',
-    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  });
-  const FIELDS = [
-    ['town', 'Town', 'text'],
-    ['latitude', 'Latitude, degrees north (south is negative)', 'number'],
-    ['longitude', 'Longitude, degrees east (west is negative)', 'number'],
-    ['timeZone', 'Time zone', 'text'],
-  ] as const;
-  const ready = draft.latitude !== '' && draft.longitude !== '';
+  const [town, setTown] = useState('');
+  const [timeZone, setTimeZone] = useState(Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const [north, setNorth] = useState<number>();
+  const [east, setEast] = useState<number>();
   return (
     <>
-      {FIELDS.map(([key, label, type]) => (
-        <Form.Group key={key} controlId={`place-${key}`} className="mb-2">
-          <Form.Label>{label}</Form.Label>
-          <Form.Control
-            type={type}
-            step="any"
-            value={draft[key]}
-            autoComplete="off"
-            onChange={(e) => setDraft({ ...draft, [key]: e.target.value })}
-          />
-        </Form.Group>
-      ))}
+      <Field label="Town" id="place-town" className="mb-2">
+        <Input value={town} autoComplete="off" onChange={(e) => setTown(e.target.value)} />
+      </Field>
+      <Field label="Latitude, degrees north (south is negative)" id="place-latitude" className="mb-2">
+        <NumberInput id="place-latitude" digits={4} value={north} onChange={setNorth} />
+      </Field>
+      <Field label="Longitude, degrees east (west is negative)" id="place-longitude" className="mb-2">
+        <NumberInput id="place-longitude" digits={4} value={east} onChange={setEast} />
+      </Field>
+      <Field label="Time zone" id="place-timeZone" className="mb-2">
+        <Input value={timeZone} autoComplete="off" onChange={(e) => setTimeZone(e.target.value)} />
+      </Field>
       <Button
-        variant="outline-primary"
-        disabled={!ready}
-        onClick={() =>
-          onPick({
-            town: draft.town,
-            latitudeDeg: Number(draft.latitude),
-            longitudeDeg: Number(draft.longitude),
-            timeZone: draft.timeZone,
-          })
-        }
+        look="usual"
+        disabled={north === undefined || east === undefined}
+        onClick={() => {
+          if (north !== undefined && east !== undefined)
+            onPick({ town, latitudeDeg: north, longitudeDeg: east, timeZone });
+        }}
       >
         Take this place
       </Button>
@@ -89,23 +79,23 @@ export function PlaceField({
           <strong>{place.town === '' ? 'This place' : place.town}</strong>
           <span className="wt-soft"> {placeText(place)}</span>
         </p>
-        <button type="button" className="wt-plain" onClick={() => onPick(undefined)}>
+        <Button look="plain" onClick={() => onPick(undefined)}>
           Another place
-        </button>
+        </Button>
       </div>
     );
   if (byHand) return <ByHand onPick={onPick} />;
   return (
     <div className="mb-3">
-      <Form.Label htmlFor={id}>Town</Form.Label>
-      <Form.Control
-        id={id}
-        value={find}
-        autoComplete="off"
-        placeholder="How its name begins"
-        onChange={(e) => setFind(e.target.value)}
-      />
-      <ul className="wt-places-found" aria-label="Towns found">
+      <Field id={id} label="Town">
+        <Input
+          value={find}
+          autoComplete="off"
+          placeholder="How its name begins"
+          onChange={(e) => setFind(e.target.value)}
+        />
+      </Field>
+      <ul className={css.placesFound} aria-label="Towns found">
         {places.map((p) => (
           <li key={`${p.name} ${p.country} ${p.latitudeDeg}`}>
             <button type="button" onClick={() => onPick({ ...p, town: p.name })}>
@@ -118,9 +108,9 @@ export function PlaceField({
       <p role="status" className="wt-soft">
         {find.length > 1 && found.data && places.length === 0 ? 'No town begins like that.' : ''}
       </p>
-      <button type="button" className="wt-plain" onClick={() => setByHand(true)}>
+      <Button look="plain" onClick={() => setByHand(true)}>
         It is in no list: give its degrees
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,5 +1,8 @@
 /** What stands outside the door: the name over it, the tide below it, one thing to do. */
 import type { ReactNode } from 'react';
+import { Sheet } from '../ui/Sheet.tsx';
+import css from './door.module.css';
+import appCss from '../app/app.module.css';
 
 const WAVES = [
   { d: 'M0 96 C 60 60 110 60 170 96 S 290 132 360 92 S 500 60 560 96 S 690 130 760 96 V220 H0Z', level: 1 },
@@ -17,24 +20,24 @@ const TUFTS = [
 
 export function Threshold({ title, says, children }: { title: string; says?: string; children: ReactNode }) {
   return (
-    <main className="wt-door" id="room">
-      <div className="wt-door-sheet wt-sheet">
-        <p className="wt-mark wt-door-mark">
+    <main className={css.door} id="room">
+      <Sheet as="div" className={css.doorSheet}>
+        <p className={`${appCss.mark} ${css.doorMark}`}>
           <img src="/mark.svg" alt="" width={34} height={34} />
           <span>Woolly Tide</span>
         </p>
         <h1>{title}</h1>
         {says && <p className="wt-soft">{says}</p>}
         {children}
-      </div>
-      <svg className="wt-door-sea" viewBox="0 0 760 220" preserveAspectRatio="xMidYMax slice" aria-hidden>
+      </Sheet>
+      <svg className={css.doorSea} viewBox="0 0 760 220" preserveAspectRatio="xMidYMax slice" aria-hidden>
         {WAVES.map((w) => (
-          <path key={w.level} d={w.d} className={`wt-door-wave is-${w.level}`} />
+          <path key={w.level} d={w.d} className={`${css.doorWave} is-${w.level}`} />
         ))}
         {TUFTS.map(([x, y, s]) => (
           <path
             key={x}
-            className="wt-door-tuft"
+            className={css.doorTuft}
             transform={`translate(${x} ${y}) scale(${s})`}
             d="M-26 8 c-8 -2 -8 -14 2 -15 c0 -10 14 -14 20 -6 c6 -8 20 -5 20 5 c11 0 13 14 3 17 c-6 8 -18 8 -22 2 c-5 6 -17 5 -23 -3z m8 -4 q6 -7 12 0 m6 -2 q6 -7 12 0"
           />

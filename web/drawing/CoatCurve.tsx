@@ -3,6 +3,7 @@ import { area, curveMonotoneX, line, max, scaleLinear } from 'd3';
 import type { DogTide } from '../../core/tide/index.ts';
 import { shortDay } from '../words/dates.ts';
 import { grams } from '../words/figures.ts';
+import css from './charts.module.css';
 
 const [WIDTH, HEIGHT] = [420, 120];
 const EDGE = { left: 44, right: 8, top: 8, bottom: 20 } as const;
@@ -39,7 +40,7 @@ export function CoatCurve({ tide, from, days }: Props) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="wt-coat-curve"
+      className={css.coatCurve}
       role="img"
       aria-label={`In the coat if nobody touches it: ${days
         .map((d) => `${grams(likely[d.day - from - 1] ?? 0)} on ${shortDay(d.day)}`)
@@ -47,19 +48,19 @@ export function CoatCurve({ tide, from, days }: Props) {
     >
       {y.ticks(3).map((t) => (
         <g key={t}>
-          <path className="wt-weeks-grid" d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
+          <path className={css.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
           <text x={EDGE.left - 6} y={y(t)} dy="0.32em" textAnchor="end">
             {t} g
           </text>
         </g>
       ))}
-      <path className="wt-curve-band" d={band(at) ?? ''} />
-      <path className="wt-curve-line" d={middle(at) ?? ''} />
+      <path className={css.curveBand} d={band(at) ?? ''} />
+      <path className={css.curveLine} d={middle(at) ?? ''} />
       {days.map((d) => {
         const left = x(d.day - from - 1);
         return (
           <g key={`${d.day} ${d.word}`} className={d.now ? 'is-now' : undefined}>
-            <path className="wt-curve-post" d={`M${left},${EDGE.top}V${HEIGHT - EDGE.bottom}`} />
+            <path className={css.curvePost} d={`M${left},${EDGE.top}V${HEIGHT - EDGE.bottom}`} />
             <text x={left} y={HEIGHT - 5} textAnchor={left > WIDTH - 70 ? 'end' : 'middle'}>
               {d.word}
             </text>

@@ -9,6 +9,7 @@ import { isZoneId, mirrorZone, zoneName, ZONE_IDS, type ZoneId } from '../../cor
 import type { Figure } from './dog/figure.ts';
 import { useFigure } from './dog/useFigure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
+import css from './coat.module.css';
 
 /** How one zone is drawn. */
 export interface ZoneLook {
@@ -77,8 +78,8 @@ export function CoatMap(props: Props) {
   const figure = useFigure(props.dog, props.aspect);
   if (figure) return <Drawn {...props} figure={figure} />;
   return (
-    <figure className={props.small ? 'wt-coatmap is-small' : 'wt-coatmap'} aria-busy>
-      <div className="wt-layers">
+    <figure className={props.small ? `${css.coatmap} is-small` : css.coatmap} aria-busy>
+      <div className={css.layers}>
         <svg viewBox={`${FRAME.x} ${FRAME.y} ${FRAME.width} ${FRAME.height}`} aria-hidden />
       </div>
     </figure>
@@ -149,15 +150,15 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
 
   const flip = flipOf(aspect);
   return (
-    <figure className={small ? 'wt-coatmap is-small' : 'wt-coatmap'}>
-      <div className="wt-layers">
+    <figure className={small ? `${css.coatmap} is-small` : css.coatmap}>
+      <div className={css.layers}>
         <Body figure={figure} flip={flip} viewBox={viewBox} />
         <svg
           ref={map}
           viewBox={viewBox}
           role={onSelect ? 'group' : small ? 'presentation' : 'img'}
           aria-label={small ? undefined : label}
-          className={onSweep && 'wt-swept'}
+          className={onSweep && css.swept}
           onClick={onClick}
           onKeyDown={onKeyDown}
           onPointerDown={(event) => onPointer(event, true)}
@@ -198,7 +199,7 @@ function Drawn({ aspect, figure, looks, selected, onSelect, onSweep, onZoneKey, 
               const look = looks[id];
               if (!look?.stopped && !look?.marked) return null;
               return (
-                <g key={id} className={look.stopped ? 'wt-ring is-stop' : 'wt-ring'} pointerEvents="none">
+                <g key={id} className={look.stopped ? `${css.ring} is-stop` : css.ring} pointerEvents="none">
                   <circle cx={x} cy={y} r="15" />
                   <circle cx={x} cy={y} r={look.stopped ? 8 : 3} />
                 </g>
@@ -233,11 +234,11 @@ const NO_LOOK: ZoneLook = { says: '' };
 const Tone = memo(function Tone({ path, look = NO_LOOK }: ToneProps) {
   const { grade = 0, lit, done, tied, stopped } = look;
   return (
-    <g className={lit ? 'wt-zone is-lit' : done ? 'wt-zone is-done' : undefined}>
-      {grade > 0 && <path className="wt-tone" d={path} fillOpacity={grade * 0.13} />}
-      {tied && <path className="wt-tone" d={path} fillOpacity={0.75} />}
-      {stopped && <path className="wt-tone is-stop" d={path} />}
-      {(lit || done) && <path className="wt-zone-hit" d={path} />}
+    <g className={lit ? `${css.zone} is-lit` : done ? `${css.zone} is-done` : undefined}>
+      {grade > 0 && <path className={css.tone} d={path} fillOpacity={grade * 0.13} />}
+      {tied && <path className={css.tone} d={path} fillOpacity={0.75} />}
+      {stopped && <path className={`${css.tone} is-stop`} d={path} />}
+      {(lit || done) && <path className={css.zoneHit} d={path} />}
     </g>
   );
 }, dequal);
@@ -250,7 +251,7 @@ function woolOf({ grade, ghost = 0 }: ZoneLook): { readonly grade: number; reado
 
 const Zone = memo(function Zone({ id, path, look = NO_LOOK, prefix, selected, tabIndex }: ZoneProps) {
   const { lit, done, tied, stopped, says } = look;
-  const classes = ['wt-zone', selected && 'is-selected', lit && 'is-lit', done && 'is-done', stopped && 'is-stopped'];
+  const classes = [css.zone, selected && 'is-selected', lit && 'is-lit', done && 'is-done', stopped && 'is-stopped'];
   const wool = woolOf(look);
   const name = `${zoneName(id)}${says ? `: ${says}` : ''}`;
   const chosen = tabIndex !== undefined && {
@@ -263,10 +264,10 @@ const Zone = memo(function Zone({ id, path, look = NO_LOOK, prefix, selected, ta
   return (
     <g className={classes.filter(Boolean).join(' ')} {...chosen}>
       {tabIndex === undefined && <title>{name}</title>}
-      <path className="wt-zone-hit" d={path} />
+      <path className={css.zoneHit} d={path} />
       {wool && (
         <path
-          className={wool.ghost ? 'wt-ghost' : undefined}
+          className={wool.ghost ? css.ghost : undefined}
           d={path}
           fill={`url(#${prefix}-wool-${wool.grade})`}
           pointerEvents="none"
@@ -274,7 +275,7 @@ const Zone = memo(function Zone({ id, path, look = NO_LOOK, prefix, selected, ta
       )}
       {tied && <path d={path} fill={`url(#${prefix}-tie)`} pointerEvents="none" />}
       {stopped && <path d={path} fill={`url(#${prefix}-stop)`} pointerEvents="none" />}
-      <path className="wt-zone-edge" d={path} pointerEvents="none" />
+      <path className={css.zoneEdge} d={path} pointerEvents="none" />
     </g>
   );
 }, dequal);
@@ -293,7 +294,7 @@ const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
   const coat = useId().replace(/[^a-zA-Z0-9]/g, '');
   const down = figure.shade === 'down';
   return (
-    <svg viewBox={viewBox} aria-hidden className="wt-layer">
+    <svg viewBox={viewBox} aria-hidden className={css.layer}>
       <defs>
         <linearGradient
           id={coat}
@@ -304,27 +305,27 @@ const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
           y2={down ? 650 : MIDLINE + 130}
           spreadMethod={down ? 'pad' : 'reflect'}
         >
-          <stop offset="0" className="wt-coat-top" />
-          <stop offset="0.62" className="wt-coat-mid" />
-          <stop offset="1" className="wt-coat-low" />
+          <stop offset="0" className={css.coatTop} />
+          <stop offset="0.62" className={css.coatMid} />
+          <stop offset="1" className={css.coatLow} />
         </linearGradient>
       </defs>
       <g transform={flip}>
-        {figure.ground && <ellipse className="wt-ground" {...figure.ground} />}
+        {figure.ground && <ellipse className={css.ground} {...figure.ground} />}
         {figure.far.map((d) => (
-          <path key={d} className="wt-far" d={d} />
+          <path key={d} className={css.far} d={d} />
         ))}
         {figure.parts.map((part) => (
           <g key={part.body.join()}>
-            <g {...(part.flat ? { className: 'wt-coat-flat' } : { fill: `url(#${coat})` })}>
+            <g {...(part.flat ? { className: css.coatFlat } : { fill: `url(#${coat})` })}>
               <path d={part.leaves} />
               {part.body.map((d) => (
                 <path key={d} d={d} />
               ))}
             </g>
-            <path className="wt-fringe" d={part.edges} />
+            <path className={css.fringe} d={part.edges} />
             {part.outline.map((d) => (
-              <path key={d} className="wt-outline" d={d} />
+              <path key={d} className={css.outline} d={d} />
             ))}
           </g>
         ))}
@@ -337,24 +338,24 @@ const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
 const Hair = memo(function Hair({ figure, flip, viewBox, small }: LayerProps & { readonly small: boolean }) {
   const front = figure.parts.at(-1);
   return (
-    <svg viewBox={viewBox} aria-hidden className="wt-layer">
+    <svg viewBox={viewBox} aria-hidden className={css.layer}>
       <g transform={flip}>
-        {!small && <path className="wt-locks" d={figure.locks} />}
-        {!small && <path className="wt-fringe" d={front?.edges} />}
+        {!small && <path className={css.locks} d={figure.locks} />}
+        {!small && <path className={css.fringe} d={front?.edges} />}
         {front?.outline.map((d) => (
-          <path key={d} className="wt-outline" d={d} />
+          <path key={d} className={css.outline} d={d} />
         ))}
         {figure.anatomy.map((d) => (
-          <path key={d} className="wt-anatomy" d={d} />
+          <path key={d} className={css.anatomy} d={d} />
         ))}
         {figure.shadows.map((d) => (
-          <path key={d} className="wt-inner-ear" d={d} />
+          <path key={d} className={css.innerEar} d={d} />
         ))}
         {figure.lines.map((d) => (
-          <path key={d} className="wt-feature" d={d} fill="none" />
+          <path key={d} className={css.feature} d={d} fill="none" />
         ))}
-        {figure.features.map(({ d, className, transform }) => (
-          <path key={d} className={className} d={d} transform={transform} />
+        {figure.features.map(({ d, mark, transform }) => (
+          <path key={d} className={css[mark]} d={d} transform={transform} />
         ))}
       </g>
     </svg>

@@ -10,6 +10,8 @@ import { ASPECT_WORDS, CoatMap, type Box } from './CoatMap.tsx';
 import type { Point } from './dog/landmarks.ts';
 import { seenFrom } from './dog/seen-in.ts';
 import { sideWarp } from './dog/warp.ts';
+import coatCss from './coat.module.css';
+import chartsCss from './charts.module.css';
 
 type MapProps = ComponentProps<typeof CoatMap>;
 interface Props extends Omit<MapProps, 'aspect' | 'lens' | 'small' | 'label'> {
@@ -77,10 +79,10 @@ export function CoatStage({ label, lenses = false, alone = false, ...map }: Prop
   const side = aspect === 'left' || aspect === 'right';
   const box = lenses ? boxOf(lens, aspect, dog) : undefined;
   return (
-    <div className="wt-stage">
+    <div className={coatCss.stage}>
       <CoatMap {...map} aspect={aspect} lens={box} label={`${label}, ${ASPECT_WORDS[aspect].toLowerCase()}`} />
       {lenses && side && (
-        <div className="wt-lenses" role="group" aria-label="Enlarge">
+        <div className={coatCss.lenses} role="group" aria-label="Enlarge">
           {LENSES.map((l) => (
             <button key={l} type="button" aria-pressed={l === lens} onClick={() => setLens(l)}>
               {LENS_WORDS[l]}
@@ -89,7 +91,7 @@ export function CoatStage({ label, lenses = false, alone = false, ...map }: Prop
         </div>
       )}
       {!alone && (
-        <div className="wt-aspects" role="group" aria-label="Aspect">
+        <div className={coatCss.aspects} role="group" aria-label="Aspect">
           {ASPECTS.map((a) => (
             <button
               key={a}
@@ -98,7 +100,7 @@ export function CoatStage({ label, lenses = false, alone = false, ...map }: Prop
               aria-labelledby={`${id}-${a}`}
               onClick={() => setAspect(a)}
             >
-              <Deferred instead={<span className="wt-thumb-place" />}>
+              <Deferred instead={<span className={chartsCss.thumbPlace} />}>
                 <Thumb small aspect={a} dog={dog} looks={late} label="" />
               </Deferred>
               <span id={`${id}-${a}`}>{ASPECT_WORDS[a]}</span>

@@ -1,7 +1,9 @@
 /** A drawing that can be taken along as a file. */
 import { Download } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
+import { Button } from '../ui/Button.tsx';
 import { saveDrawing } from './save.ts';
+import css from './charts.module.css';
 
 export function Keepable({ name, children }: { name: string; children: ReactNode }) {
   const place = useRef<HTMLDivElement>(null);
@@ -16,14 +18,14 @@ export function Keepable({ name, children }: { name: string; children: ReactNode
   return (
     <div className="wt-keepable">
       <div ref={place}>{children}</div>
-      <p className="wt-keep-as">
+      <p className={css.keepAs}>
         <Download aria-hidden size={15} /> <span className="wt-soft">Save {name} as</span>{' '}
-        <button type="button" className="wt-plain" onClick={() => save('svg')}>
+        <Button look="plain" onClick={() => save('svg')}>
           SVG<span className="visually-hidden"> of {name}</span>
-        </button>
-        <button type="button" className="wt-plain" onClick={() => save('png')}>
+        </Button>
+        <Button look="plain" onClick={() => save('png')}>
           PNG<span className="visually-hidden"> of {name}</span>
-        </button>
+        </Button>
         {problem !== '' && <span role="alert"> {problem}</span>}
       </p>
     </div>

@@ -5,6 +5,7 @@
 import { area, curveLinear, curveMonotoneX, line, scaleUtc, utcFormat, type ScaleLinear } from 'd3';
 import { memo } from 'react';
 import { EDGE, FLOOR, HEIGHT, noon, STEP, VIEW, type Layer, type Stacked } from './sea-levels.ts';
+import css from './charts.module.css';
 
 /** More dogs than this are drawn as their groups only. */
 const MOST_LINES = 140;
@@ -26,17 +27,17 @@ function SeaPatterns({ prefix }: { prefix: string }) {
           patternUnits="userSpaceOnUse"
           patternTransform={p === 'slant' ? 'rotate(35)' : undefined}
         >
-          <rect className={`wt-sea-${i}`} width="40" height="40" />
-          {p === 'ripple' && <path className="wt-sea-mark" d="M0,5q5.5,-4 11,0t11,0" />}
-          {p === 'swell' && <path className="wt-sea-mark" d="M0,8q7.5,-7 15,0t15,0" />}
-          {p === 'dot' && <circle className="wt-sea-dot" cx="3" cy="4" r="1.2" />}
-          {p === 'chop' && <path className="wt-sea-mark" d="M1,6l3,-3l3,3" />}
-          {p === 'grain' && <path className="wt-sea-mark" d="M0,3H6" />}
-          {p === 'slant' && <path className="wt-sea-mark" d="M0,4H9" />}
+          <rect className={css[`sea${i}`]} width="40" height="40" />
+          {p === 'ripple' && <path className={css.seaMark} d="M0,5q5.5,-4 11,0t11,0" />}
+          {p === 'swell' && <path className={css.seaMark} d="M0,8q7.5,-7 15,0t15,0" />}
+          {p === 'dot' && <circle className={css.seaDot} cx="3" cy="4" r="1.2" />}
+          {p === 'chop' && <path className={css.seaMark} d="M1,6l3,-3l3,3" />}
+          {p === 'grain' && <path className={css.seaMark} d="M0,3H6" />}
+          {p === 'slant' && <path className={css.seaMark} d="M0,4H9" />}
         </pattern>
       ))}
       <pattern id={`${prefix}-spray`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(60)">
-        <path className="wt-spray" d="M0,2H7" />
+        <path className={css.spray} d="M0,2H7" />
       </pattern>
     </defs>
   );
@@ -114,13 +115,13 @@ export const Sea = memo(function Sea(props: Props) {
           <rect x={0} y={0} width={wide} height={Math.max(0, y(quay))} />
         </clipPath>
       )}
-      <path className="wt-stair-base" d={months.map((t) => `M${x(t)},${EDGE.top}V${FLOOR}`).join('')} />
+      <path className={css.stairBase} d={months.map((t) => `M${x(t)},${EDGE.top}V${FLOOR}`).join('')} />
       {layers.map((l, i) => (
-        <path key={l.name} className="wt-sea" d={between(l)} fill={seaFill(prefix, i)} />
+        <path key={l.name} className={css.sea} d={between(l)} fill={seaFill(prefix, i)} />
       ))}
       {/* So fine and so many that nobody sees whether they are round. */}
       {dogs.length <= MOST_LINES && (
-        <path className="wt-sea-dogs" d={dogs.map((d) => surface((k) => d.to[k] ?? 0, curveLinear)).join('')} />
+        <path className={css.seaDogs} d={dogs.map((d) => surface((k) => d.to[k] ?? 0, curveLinear)).join('')} />
       )}
       <path
         className="wt-sea-doubt"
@@ -130,25 +131,25 @@ export const Sea = memo(function Sea(props: Props) {
           (k) => band[k]?.high ?? 0,
         )}
       />
-      <path className="wt-sea-edge" d={surface((k) => band[k]?.high ?? 0)} />
-      <path className="wt-sea-surface" d={surface((k) => top[k] ?? 0)} />
+      <path className={css.seaEdge} d={surface((k) => band[k]?.high ?? 0)} />
+      <path className={css.seaSurface} d={surface((k) => top[k] ?? 0)} />
       {quay !== undefined && (
         <g clipPath={`url(#${prefix}-over)`}>
-          <path className="wt-over" d={between({ from: ground, to: top })} />
+          <path className={css.over} d={between({ from: ground, to: top })} />
         </g>
       )}
-      {picked && <path className="wt-sea-picked" d={between(picked)} />}
-      <g className="wt-post">
+      {picked && <path className={css.seaPicked} d={between(picked)} />}
+      <g className={css.post}>
         <path d={posts.map((p) => `M${p},${FLOOR + 3}v-30`).join('')} />
         <path
-          className="wt-post-head"
+          className={css.postHead}
           d={posts.map((p) => `M${p - 3.4},${FLOOR - 29}a3.4,3.4 0 1,0 6.8,0a3.4,3.4 0 1,0 -6.8,0z`).join('')}
         />
       </g>
       {months.map((t) => (
         <text
           key={t.getTime()}
-          className="wt-stair-soft"
+          className={css.stairSoft}
           x={x(t)}
           y={FLOOR + 20}
           textAnchor={x(t) < EDGE.left + 18 ? 'start' : 'middle'}

@@ -6,6 +6,7 @@ import { line, scaleLinear } from 'd3';
 import { useId } from 'react';
 import type { PlanStep } from '../../core/bench/index.ts';
 import { grams } from '../words/figures.ts';
+import css from './charts.module.css';
 
 const WIDTH = 860;
 const HEIGHT = 318;
@@ -56,21 +57,21 @@ function Fills({ prefix }: { prefix: string }) {
   return (
     <>
       <pattern id={`${prefix}-dry`} width="10" height="10" patternUnits="userSpaceOnUse">
-        <rect className="wt-fill-dry" width="10" height="10" />
+        <rect className={css.fillDry} width="10" height="10" />
       </pattern>
       <pattern id={`${prefix}-damp`} width="14" height="14" patternUnits="userSpaceOnUse">
-        <rect className="wt-fill-damp" width="14" height="14" />
-        <circle className="wt-fill-dot" cx="4" cy="4" r="1.5" />
-        <circle className="wt-fill-dot" cx="11" cy="11" r="1.5" />
+        <rect className={css.fillDamp} width="14" height="14" />
+        <circle className={css.fillDot} cx="4" cy="4" r="1.5" />
+        <circle className={css.fillDot} cx="11" cy="11" r="1.5" />
       </pattern>
       <pattern id={`${prefix}-soapy`} width="22" height="20" patternUnits="userSpaceOnUse">
-        <rect className="wt-fill-damp" width="22" height="20" />
-        <circle className="wt-fill-mark" cx="6" cy="7" r="4" />
-        <circle className="wt-fill-mark" cx="16" cy="14" r="3" />
+        <rect className={css.fillDamp} width="22" height="20" />
+        <circle className={css.fillMark} cx="6" cy="7" r="4" />
+        <circle className={css.fillMark} cx="16" cy="14" r="3" />
       </pattern>
       <pattern id={`${prefix}-air`} width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)">
-        <rect className="wt-fill-dry" width="14" height="14" opacity="0.35" />
-        <path className="wt-fill-mark" d="M0,4H14M0,11H8" />
+        <rect className={css.fillDry} width="14" height="14" opacity="0.35" />
+        <path className={css.fillMark} d="M0,4H14M0,11H8" />
       </pattern>
     </>
   );
@@ -156,9 +157,9 @@ function TreadShown({ tread, scales: { x, y }, most, fill, lit, faulty }: TreadP
   return (
     <g className={lit ? 'is-lit' : undefined}>
       <rect {...area} fill={fill} />
-      {lit && <rect className="wt-stair-lit" {...area} />}
+      {lit && <rect className={css.stairLit} {...area} />}
       {faulty && (
-        <g className="wt-stair-fault" transform={`translate(${middle},${y(0) - 16})`}>
+        <g className={css.stairFault} transform={`translate(${middle},${y(0) - 16})`}>
           <path d="M0,-11 L11,9 L-11,9 Z" />
           <text textAnchor="middle" y="6">
             !
@@ -166,7 +167,7 @@ function TreadShown({ tread, scales: { x, y }, most, fill, lit, faulty }: TreadP
         </g>
       )}
       {width > WIDE_ENOUGH.name && !faulty && (
-        <text className="wt-stair-name" x={middle} y={y(0) - 8} textAnchor="middle">
+        <text className={css.stairName} x={middle} y={y(0) - 8} textAnchor="middle">
           {SHORT[s.phase]}
         </text>
       )}
@@ -189,7 +190,7 @@ interface FigureProps {
 
 function TreadGrams({ x, y, grams: out, most, width }: FigureProps & { grams: number }) {
   return (
-    <text className={most ? 'wt-stair-most' : 'wt-stair-soft'} x={x} y={y} textAnchor="middle">
+    <text className={most ? css.stairMost : css.stairSoft} x={x} y={y} textAnchor="middle">
       {most && width > 92 ? `most hair, ${grams(out)}` : grams(out)}
     </text>
   );
@@ -198,11 +199,11 @@ function TreadGrams({ x, y, grams: out, most, width }: FigureProps & { grams: nu
 function TreadTime({ x, y, n, minutes, most, width }: FigureProps & { n: number; minutes: number }) {
   return (
     <>
-      <text className={most ? 'wt-stair-most' : undefined} x={x} y={y + 15} textAnchor="middle">
+      <text className={most ? css.stairMost : undefined} x={x} y={y + 15} textAnchor="middle">
         {n}
       </text>
       {width > WIDE_ENOUGH.grams && (
-        <text className={most ? 'wt-stair-most' : 'wt-stair-soft'} x={x} y={y + 31} textAnchor="middle">
+        <text className={most ? css.stairMost : css.stairSoft} x={x} y={y + 31} textAnchor="middle">
           {most && width > 84 ? `longest, ${Math.round(minutes)} min` : Math.round(minutes)}
         </text>
       )}
@@ -229,8 +230,8 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
         </defs>
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <g key={share}>
-            <line className="wt-stair-base" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(share)} y2={y(share)} />
-            <text className="wt-stair-soft" x={EDGE.left - 6} y={y(share) + 4} textAnchor="end">
+            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(share)} y2={y(share)} />
+            <text className={css.stairSoft} x={EDGE.left - 6} y={y(share) + 4} textAnchor="end">
               {Math.round(share * 100)} %
             </text>
           </g>
@@ -246,16 +247,16 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
             faulty={faulty?.has(tread.s.id) === true}
           />
         ))}
-        <path className="wt-stair-edge" d={path(corners(steps)) ?? ''} />
-        {other && <path className="wt-stair-other" d={path(corners(other.steps)) ?? ''} />}
-        <text className="wt-stair-soft" x={EDGE.left} y={HEIGHT - 4}>
+        <path className={css.stairEdge} d={path(corners(steps)) ?? ''} />
+        {other && <path className={css.stairOther} d={path(corners(other.steps)) ?? ''} />}
+        <text className={css.stairSoft} x={EDGE.left} y={HEIGHT - 4}>
           steps, as wide as their minutes
         </text>
         <text x={Math.max(x(minutesOf(steps)), EDGE.left + 260)} y={HEIGHT - 4} textAnchor="end">
           {Math.round(minutesOf(steps))} min
         </text>
       </svg>
-      <div className="wt-key">
+      <div className={css.key}>
         {fills.map((f) => (
           <span key={f}>
             <svg viewBox="0 0 26 16" aria-hidden>

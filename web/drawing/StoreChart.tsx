@@ -3,7 +3,7 @@ import { area, line, max, scaleLinear, scaleUtc } from 'd3';
 import { useId } from 'react';
 import { loadOfFinger, type BandLine, type Sighting } from '../../core/tide/index.ts';
 import { TimeFrame } from './TimeFrame.tsx';
-import './tide-chart.css';
+import css from './charts.module.css';
 
 const WIDTH = 1180;
 const HEIGHT = 250;
@@ -28,7 +28,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
   const xOf = (i: number): number => x(at(store.from + i));
   const within = sightings.filter((s) => s.day >= store.from);
   return (
-    <figure className="wt-tide">
+    <figure className={css.tide}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label="Loose grams in the coat, with its 80 % band">
         <TimeFrame
           x={x}
@@ -41,7 +41,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
           hatch={`${prefix}-band`}
         />
         <path
-          className="wt-sea-fill"
+          className={css.seaFill}
           d={
             area<number>()
               .x(xOf)
@@ -60,7 +60,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
           }
         />
         <path
-          className="wt-sea-surface"
+          className={css.seaSurface}
           d={
             line<number>()
               .x(xOf)
@@ -70,12 +70,12 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
         {within.map((s, i) => {
           if (s.kind === 'visit')
             return (
-              <g key={i} className="wt-post">
+              <g key={i} className={css.post}>
                 <path d={`M${x(at(s.day))},${FLOOR + 3}v-26`} />
                 <circle cx={x(at(s.day))} cy={FLOOR - 24} r={3.4} />
                 {s.weighed && s.weighed.share > 0 && (
                   <rect
-                    className="wt-seen-visit"
+                    className={css.seenVisit}
                     transform={`translate(${x(at(s.day))},${y(s.weighed.grams / s.weighed.share)}) rotate(45)`}
                     x={-3.5}
                     y={-3.5}
@@ -89,7 +89,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
             return (
               <circle
                 key={i}
-                className="wt-seen-touch"
+                className={css.seenTouch}
                 cx={x(at(s.day)) - 4}
                 cy={y(fullG * loadOfFinger(s.finger))}
                 r={3.6}
@@ -98,22 +98,22 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
           return null;
         })}
         {booked.map((b) => (
-          <g key={b} className="wt-post">
+          <g key={b} className={css.post}>
             <path d={`M${x(at(b))},${FLOOR + 3}v-26`} strokeDasharray="3 2" />
             <circle cx={x(at(b))} cy={FLOOR - 24} r={3.4} />
           </g>
         ))}
-        <line className="wt-sea-cursor" x1={x(at(today))} x2={x(at(today))} y1={EDGE.top} y2={FLOOR} />
-        <text className="wt-stair-soft" x={x(at(today))} y={EDGE.top - 4} textAnchor="middle">
+        <line className={css.seaCursor} x1={x(at(today))} x2={x(at(today))} y1={EDGE.top} y2={FLOOR} />
+        <text className={css.stairSoft} x={x(at(today))} y={EDGE.top - 4} textAnchor="middle">
           today
         </text>
-        <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+        <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
       </svg>
-      <div className="wt-key wt-sea-key">
+      <div className={`${css.key} ${css.seaKey}`}>
         <span>
           <svg width="12" height="12" aria-hidden>
             <rect
-              className="wt-seen-visit"
+              className={css.seenVisit}
               transform="translate(6,6) rotate(45)"
               x={-3.5}
               y={-3.5}
@@ -125,13 +125,13 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
         </span>
         <span>
           <svg width="12" height="12" aria-hidden>
-            <circle className="wt-seen-touch" cx="6" cy="6" r="3.6" />
+            <circle className={css.seenTouch} cx="6" cy="6" r="3.6" />
           </svg>{' '}
           what fingers said
         </span>
         <span>
           <svg width="12" height="14" aria-hidden>
-            <g className="wt-post">
+            <g className={css.post}>
               <path d="M6,14V4" />
               <circle cx={6} cy={4} r={3} />
             </g>

@@ -3,6 +3,7 @@
  * on. Months stand beside each other, everything else below each other, by its name.
  */
 import { max, scaleBand, scaleLinear } from 'd3';
+import css from './charts.module.css';
 
 export interface Counted {
   readonly key: string;
@@ -39,14 +40,14 @@ function Upright({ groups, title, say, line }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={title}>
       {y.ticks(5).map((t) => (
         <g key={t}>
-          <line className="wt-stair-base" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(t)} y2={y(t)} />
-          <text className="wt-stair-soft" x={EDGE.left - 8} y={y(t) + 4} textAnchor="end">
+          <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(t)} y2={y(t)} />
+          <text className={css.stairSoft} x={EDGE.left - 8} y={y(t) + 4} textAnchor="end">
             {say(t)}
           </text>
         </g>
       ))}
       {line !== undefined && (
-        <line className="wt-tally-line" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(line)} y2={y(line)} />
+        <line className={css.tallyLine} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(line)} y2={y(line)} />
       )}
       {groups.map((g, i) => {
         const left = x(g.key) ?? 0;
@@ -54,7 +55,7 @@ function Upright({ groups, title, say, line }: Props) {
         return (
           <g key={g.key}>
             <rect
-              className="wt-tally-bar"
+              className={css.tallyBar}
               x={left}
               width={x.bandwidth()}
               y={y(g.mean)}
@@ -62,7 +63,7 @@ function Upright({ groups, title, say, line }: Props) {
             />
             {g.band && (
               <path
-                className="wt-tally-band"
+                className={css.tallyBand}
                 d={`M${middle},${y(g.band.low)}V${y(g.band.high)}M${middle - 5},${y(g.band.low)}h10M${middle - 5},${y(g.band.high)}h10`}
               />
             )}
@@ -71,7 +72,7 @@ function Upright({ groups, title, say, line }: Props) {
                 <text x={middle} y={HEIGHT - EDGE.bottom + 18} textAnchor="middle">
                   {g.name}
                 </text>
-                <text className="wt-stair-soft" x={middle} y={HEIGHT - EDGE.bottom + 35} textAnchor="middle">
+                <text className={css.stairSoft} x={middle} y={HEIGHT - EDGE.bottom + 35} textAnchor="middle">
                   {g.n}
                 </text>
               </>
@@ -79,7 +80,7 @@ function Upright({ groups, title, say, line }: Props) {
           </g>
         );
       })}
-      <text className="wt-stair-soft" x={EDGE.left - 8} y={HEIGHT - EDGE.bottom + 35} textAnchor="end">
+      <text className={css.stairSoft} x={EDGE.left - 8} y={HEIGHT - EDGE.bottom + 35} textAnchor="end">
         of
       </text>
     </svg>
@@ -97,14 +98,14 @@ function Lying({ groups, title, say, line }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={title}>
       {x.ticks(5).map((t) => (
         <g key={t}>
-          <line className="wt-stair-base" x1={x(t)} x2={x(t)} y1={EDGE.top} y2={height - EDGE.bottom} />
-          <text className="wt-stair-soft" x={x(t)} y={height - 8} textAnchor="middle">
+          <line className={css.stairBase} x1={x(t)} x2={x(t)} y1={EDGE.top} y2={height - EDGE.bottom} />
+          <text className={css.stairSoft} x={x(t)} y={height - 8} textAnchor="middle">
             {say(t)}
           </text>
         </g>
       ))}
       {line !== undefined && (
-        <line className="wt-tally-line" x1={x(line)} x2={x(line)} y1={EDGE.top} y2={height - EDGE.bottom} />
+        <line className={css.tallyLine} x1={x(line)} x2={x(line)} y1={EDGE.top} y2={height - EDGE.bottom} />
       )}
       {shown.map((g, i) => {
         const middle = EDGE.top + (i + 0.5) * ROW;
@@ -114,14 +115,14 @@ function Lying({ groups, title, say, line }: Props) {
               {g.name.length > 27 ? `${g.name.slice(0, 26)}…` : g.name}
               <title>{g.name}</title>
             </text>
-            <rect className="wt-tally-bar" x={x(0)} width={Math.max(0, x(g.mean) - x(0))} y={middle - 8} height={16} />
+            <rect className={css.tallyBar} x={x(0)} width={Math.max(0, x(g.mean) - x(0))} y={middle - 8} height={16} />
             {g.band && (
               <path
-                className="wt-tally-band"
+                className={css.tallyBand}
                 d={`M${x(g.band.low)},${middle}H${x(g.band.high)}M${x(g.band.low)},${middle - 5}v10M${x(g.band.high)},${middle - 5}v10`}
               />
             )}
-            <text className="wt-stair-soft" x={WIDTH - EDGE.right + 8} y={middle + 5}>
+            <text className={css.stairSoft} x={WIDTH - EDGE.right + 8} y={middle + 5}>
               {say(g.mean)}, {g.n}
             </text>
           </g>
@@ -133,7 +134,7 @@ function Lying({ groups, title, say, line }: Props) {
 
 export function TallyChart(props: Props) {
   return (
-    <figure className="wt-chart wt-tally-chart">
+    <figure className={`${css.chart} ${css.tallyChart}`}>
       {props.upright ? <Upright {...props} /> : <Lying {...props} />}
       <figcaption>
         Bars: the mean. Lines: the range that holds eight in ten.

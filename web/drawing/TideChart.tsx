@@ -5,10 +5,12 @@
 import { max, maxIndex, pointer, scaleLinear, type ScaleLinear } from 'd3';
 import { memo, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { LearntBook } from '../../core/tide/index.ts';
+import { Button } from '../ui/Button.tsx';
+import { Table } from '../ui/Table.tsx';
 import { shortDay } from '../words/dates.ts';
 import { drawnAbout, Sea, seaFill, type SeaBand } from './Sea.tsx';
 import { EDGE, FLOOR, HEIGHT, stack, STEP, VIEW, WIDTH, type Measure, type SeaGroup } from './sea-levels.ts';
-import './tide-chart.css';
+import css from './charts.module.css';
 
 const SHORTEST_WINDOW = 28;
 /** Pixels from which a press is a drag. */
@@ -133,10 +135,10 @@ export function TideChart({
   const onDay = learnt.from + 1 + k * STEP;
   const visits = booked.filter((b) => b.day >= onDay - 1 && b.day < onDay - 1 + STEP).map((b) => b.name);
   return (
-    <figure className="wt-tide">
+    <figure className={css.tide}>
       <div
         ref={stage}
-        className="wt-tide-stage"
+        className={css.tideStage}
         role="img"
         aria-label={`The year ahead of ${stacked.dogs.length} dogs: ${over ? 'hours of work a week' : 'grams in all coats'}`}
         onPointerDown={(e) => {
@@ -166,11 +168,11 @@ export function TideChart({
         }}
       >
         <div
-          className="wt-tide-view"
+          className={css.tideView}
           style={{ left: percent(EDGE.left / WIDTH), width: percent(VIEW / WIDTH) }}
           aria-hidden
         >
-          <div ref={slide} className="wt-tide-slide" style={{ left: percent(left), width: percent(width) }}>
+          <div ref={slide} className={css.tideSlide} style={{ left: percent(left), width: percent(width) }}>
             <Sea
               prefix={prefix}
               from={learnt.from}
@@ -185,7 +187,7 @@ export function TideChart({
               picked={pickedDog}
             />
             <div
-              className="wt-sea-cursor"
+              className={css.seaCursor}
               style={{
                 left: percent((1 + k * STEP - lo) / (hi - lo)),
                 top: percent(EDGE.top / HEIGHT),
@@ -196,7 +198,7 @@ export function TideChart({
         </div>
         <Staff prefix={prefix} y={y} quayHours={over ? quayHours : undefined} />
       </div>
-      <div className="wt-tide-read">
+      <div className={css.tideRead}>
         <label>
           <span className="wt-soft">Day</span>
           <input
@@ -218,44 +220,32 @@ export function TideChart({
             {over
               ? `${hoursText(spoken.likely)} of work that week (80 %: ${hoursText(spoken.low)}–${hoursText(spoken.high)})`
               : `${Math.round(spoken.likely)} g in all coats (80 %: ${Math.round(spoken.low)}–${Math.round(spoken.high)})`}
-            {over && spoken.likely > quayHours && <span className="wt-over-word"> over the quay</span>}
+            {over && spoken.likely > quayHours && <span className={css.overWord}> over the quay</span>}
             {visits.length > 0 &&
               ` · booked: ${visits.slice(0, MOST_NAMES).join(', ')}${visits.length > MOST_NAMES ? ` and ${visits.length - MOST_NAMES} more` : ''}`}
             {pickedDog && ` · ${nameOf(pickedDog.id)} picked out`}
           </p>
         )}
         <div className="wt-acts">
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => onWindow(clampWindow(first - span / 3, last - span / 3))}
-          >
+          <Button look="usual" onClick={() => onWindow(clampWindow(first - span / 3, last - span / 3))}>
             Earlier
-          </button>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => onWindow(clampWindow(first + span / 3, last + span / 3))}
-          >
+          </Button>
+          <Button look="usual" onClick={() => onWindow(clampWindow(first + span / 3, last + span / 3))}>
             Later
-          </button>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => zoom(0.6, Math.max(first, Math.min(last, k * STEP)))}
-          >
+          </Button>
+          <Button look="usual" onClick={() => zoom(0.6, Math.max(first, Math.min(last, k * STEP)))}>
             Closer
-          </button>
-          <button type="button" className="btn btn-outline-primary" onClick={() => zoom(1 / 0.6)}>
+          </Button>
+          <Button look="usual" onClick={() => zoom(1 / 0.6)}>
             Farther
-          </button>
+          </Button>
         </div>
       </div>
-      <div className="wt-key wt-sea-key">
+      <div className={`${css.key} ${css.seaKey}`}>
         {stacked.layers.map((l, i) => (
           <span key={l.name}>
             <svg width="22" height="14" aria-hidden>
-              <rect className="wt-sea" width="22" height="14" fill={seaFill(prefix, i)} />
+              <rect className={css.sea} width="22" height="14" fill={seaFill(prefix, i)} />
             </svg>{' '}
             {l.name}
           </span>
@@ -278,21 +268,21 @@ const Staff = memo(function Staff({
 }) {
   const marks = y.ticks(10);
   return (
-    <svg className="wt-staff" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
+    <svg className={css.staff} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
       <pattern id={`${prefix}-stone`} width="34" height="12" patternUnits="userSpaceOnUse">
-        <rect className="wt-stone" width="34" height="12" />
-        <path className="wt-stone-joint" d="M0,0H34M0,6H34M8,0V6M25,6V12" />
+        <rect className={css.stone} width="34" height="12" />
+        <path className={css.stoneJoint} d="M0,0H34M0,6H34M8,0V6M25,6V12" />
       </pattern>
       {quayHours !== undefined && (
         <rect x={EDGE.left} width={VIEW} y={y(quayHours) - 4} height={12} fill={`url(#${prefix}-stone)`} />
       )}
-      <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
-      <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} className="wt-staff-pole" />
+      <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+      <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} className={css.staffPole} />
       {marks.map((t, i) =>
         i % 2 === 0 ? null : (
           <rect
             key={t}
-            className="wt-staff-mark"
+            className={css.staffMark}
             x={EDGE.left - 9}
             width={9}
             y={y(t)}
@@ -301,15 +291,15 @@ const Staff = memo(function Staff({
         ),
       )}
       {y.ticks(5).map((t) => (
-        <text key={t} className="wt-stair-soft" x={EDGE.left - 13} y={y(t) + 4} textAnchor="end">
+        <text key={t} className={css.stairSoft} x={EDGE.left - 13} y={y(t) + 4} textAnchor="end">
           {t}
         </text>
       ))}
-      <text className="wt-stair-soft" x={EDGE.left - 10} y={16}>
+      <text className={css.stairSoft} x={EDGE.left - 10} y={16}>
         {quayHours === undefined ? 'grams in all coats' : 'hours of work a week'}
       </text>
       {quayHours !== undefined && (
-        <text className="wt-quay-word" x={WIDTH - EDGE.right - 4} y={y(quayHours) - 9} textAnchor="end">
+        <text className={css.quayWord} x={WIDTH - EDGE.right - 4} y={y(quayHours) - 9} textAnchor="end">
           quay: {hoursText(quayHours)} a week
         </text>
       )}
@@ -328,7 +318,7 @@ const SeaTable = memo(function SeaTable({
 }) {
   return (
     <div className="visually-hidden">
-      <table>
+      <Table>
         <caption>{caption}, four weeks apart</caption>
         <thead>
           <tr>
@@ -352,7 +342,7 @@ const SeaTable = memo(function SeaTable({
             ),
           )}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 });

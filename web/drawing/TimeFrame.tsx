@@ -1,5 +1,6 @@
 /** What charts over months share: the hatching of doubt, lines and names of months, figures at the side, a title. */
 import { utcFormat, type ScaleLinear, type ScaleTime } from 'd3';
+import css from './charts.module.css';
 
 interface Props {
   readonly x: ScaleTime<number, number>;
@@ -20,23 +21,23 @@ export function TimeFrame({ x, y, title, left, top, floor, height, hatch }: Prop
     <>
       <defs>
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(60)">
-          <path className="wt-spray" d="M0,2H6" />
+          <path className={css.spray} d="M0,2H6" />
         </pattern>
       </defs>
       {x.ticks(12).map((t) => (
         <g key={t.getTime()}>
-          <line className="wt-stair-base" x1={x(t)} x2={x(t)} y1={top} y2={floor} />
-          <text className="wt-stair-soft" x={x(t) + 4} y={height - 9}>
+          <line className={css.stairBase} x1={x(t)} x2={x(t)} y1={top} y2={floor} />
+          <text className={css.stairSoft} x={x(t) + 4} y={height - 9}>
             {month(t)}
           </text>
         </g>
       ))}
       {y.ticks(4).map((t) => (
-        <text key={t} className="wt-stair-soft" x={left - 6} y={y(t) + 4} textAnchor="end">
+        <text key={t} className={css.stairSoft} x={left - 6} y={y(t) + 4} textAnchor="end">
           {t}
         </text>
       ))}
-      <text className="wt-stair-soft" x={left} y={14}>
+      <text className={css.stairSoft} x={left} y={14}>
         {title}
       </text>
     </>

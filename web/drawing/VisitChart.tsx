@@ -6,8 +6,10 @@ import { line, max, scaleLinear, scaleUtc, utcFormat } from 'd3';
 import { useId } from 'react';
 import type { DogPage, SessionSummary } from '../../contract/dog.ts';
 import { STAGES, type Stage } from '../../core/tally/index.ts';
+import { Table } from '../ui/Table.tsx';
 import { dateText } from '../words/dates.ts';
 import { grams, minutesText } from '../words/figures.ts';
+import css from './charts.module.css';
 
 const WIDTH = 620;
 const EDGE = { left: 46, right: 14 };
@@ -26,10 +28,10 @@ export const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 
 const at = (day: string): Date => new Date(`${day}T12:00:00Z`);
 
-function Table({ visits, checks }: { visits: readonly SessionSummary[]; checks: DogPage['checks'] }) {
+function VisitTable({ visits, checks }: { visits: readonly SessionSummary[]; checks: DogPage['checks'] }) {
   return (
     <div className="visually-hidden">
-      <table>
+      <Table>
         <caption>Hair, minutes and undercoat by visit</caption>
         <thead>
           <tr>
@@ -59,7 +61,7 @@ function Table({ visits, checks }: { visits: readonly SessionSummary[]; checks: 
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }
@@ -89,7 +91,7 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
     .y((c) => f(c.meanGrade));
   const month = utcFormat('%b %y');
   return (
-    <figure className="wt-chart">
+    <figure className={css.chart}>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
@@ -97,11 +99,11 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
       >
         <defs>
           <pattern id={`${prefix}-dry`} width="6" height="6" patternUnits="userSpaceOnUse">
-            <rect className="wt-stage-dry" width="6" height="6" />
+            <rect className={css.stageDry} width="6" height="6" />
           </pattern>
           <pattern id={`${prefix}-water`} width="8" height="8" patternUnits="userSpaceOnUse">
-            <rect className="wt-stage-water" width="8" height="8" />
-            <circle className="wt-stage-mark" cx="3" cy="4" r="1.7" />
+            <rect className={css.stageWater} width="8" height="8" />
+            <circle className={css.stageMark} cx="3" cy="4" r="1.7" />
           </pattern>
           <pattern
             id={`${prefix}-air`}
@@ -110,23 +112,23 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
             patternUnits="userSpaceOnUse"
             patternTransform="rotate(-35)"
           >
-            <rect className="wt-stage-air" width="7" height="7" />
-            <path className="wt-stage-line" d="M0,3H7" />
+            <rect className={css.stageAir} width="7" height="7" />
+            <path className={css.stageLine} d="M0,3H7" />
           </pattern>
           <pattern id={`${prefix}-proof`} width="5" height="5" patternUnits="userSpaceOnUse">
-            <rect className="wt-stage-proof" width="5" height="5" />
-            <path className="wt-stage-line" d="M2,0V5" />
+            <rect className={css.stageProof} width="5" height="5" />
+            <path className={css.stageLine} d="M2,0V5" />
           </pattern>
         </defs>
         {g.ticks(4).map((t) => (
           <g key={t}>
-            <line className="wt-stair-base" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={g(t)} y2={g(t)} />
-            <text className="wt-stair-soft" x={EDGE.left - 6} y={g(t) + 4} textAnchor="end">
+            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={g(t)} y2={g(t)} />
+            <text className={css.stairSoft} x={EDGE.left - 6} y={g(t) + 4} textAnchor="end">
               {t}
             </text>
           </g>
         ))}
-        <text className="wt-stair-soft" x={EDGE.left} y={GRAMS.top - 6}>
+        <text className={css.stairSoft} x={EDGE.left} y={GRAMS.top - 6}>
           grams out
         </text>
         {visits.map((v) => {
@@ -145,19 +147,19 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
                     y={g(from)}
                     height={Math.max(0, y0 - g(from))}
                     fill={`url(#${prefix}-${s})`}
-                    className="wt-stage"
+                    className={css.visitStage}
                   />
                 ) : null;
               })}
               <rect
-                className="wt-minutes-done"
+                className={css.minutesDone}
                 x={x(at(v.day)) - wide / 2}
                 width={wide}
                 y={m(v.minutes)}
                 height={MINUTES.bottom - m(v.minutes)}
               />
               <line
-                className="wt-minutes-planned"
+                className={css.minutesPlanned}
                 x1={x(at(v.day)) - wide / 2 - 3}
                 x2={x(at(v.day)) + wide / 2 + 3}
                 y1={m(v.plannedMinutes)}
@@ -167,15 +169,15 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
           );
         })}
         {m.ticks(3).map((t) => (
-          <text key={t} className="wt-stair-soft" x={EDGE.left - 6} y={m(t) + 4} textAnchor="end">
+          <text key={t} className={css.stairSoft} x={EDGE.left - 6} y={m(t) + 4} textAnchor="end">
             {t}
           </text>
         ))}
-        <text className="wt-stair-soft" x={EDGE.left} y={MINUTES.top - 8}>
+        <text className={css.stairSoft} x={EDGE.left} y={MINUTES.top - 8}>
           minutes worked; line: planned
         </text>
         <line
-          className="wt-stair-base"
+          className={css.stairBase}
           x1={EDGE.left}
           x2={WIDTH - EDGE.right}
           y1={MINUTES.bottom}
@@ -183,26 +185,26 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
         />
         {[0, 2, 4].map((t) => (
           <g key={t}>
-            <line className="wt-stair-base" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={f(t)} y2={f(t)} />
-            <text className="wt-stair-soft" x={EDGE.left - 6} y={f(t) + 4} textAnchor="end">
+            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={f(t)} y2={f(t)} />
+            <text className={css.stairSoft} x={EDGE.left - 6} y={f(t) + 4} textAnchor="end">
               {t}
             </text>
           </g>
         ))}
-        <text className="wt-stair-soft" x={EDGE.left} y={GRADE.top - 8}>
+        <text className={css.stairSoft} x={EDGE.left} y={GRADE.top - 8}>
           undercoat as felt, 0 bare to 4 plate
         </text>
-        <path className="wt-felt" d={feltLine(felt) ?? ''} />
+        <path className={css.felt} d={feltLine(felt) ?? ''} />
         {felt.map((c) => (
-          <circle key={c.id} className="wt-felt-dot" cx={x(at(c.day))} cy={f(c.meanGrade)} r="3.5" />
+          <circle key={c.id} className={css.feltDot} cx={x(at(c.day))} cy={f(c.meanGrade)} r="3.5" />
         ))}
         {x.ticks(5).map((t) => (
-          <text key={t.getTime()} className="wt-stair-soft" x={x(t)} y={HEIGHT - 8} textAnchor="middle">
+          <text key={t.getTime()} className={css.stairSoft} x={x(t)} y={HEIGHT - 8} textAnchor="middle">
             {month(t)}
           </text>
         ))}
       </svg>
-      <div className="wt-key">
+      <div className={css.key}>
         {STAGES.map((s) => (
           <span key={s}>
             <svg viewBox="0 0 26 16" aria-hidden>
@@ -215,7 +217,7 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
           newest: {grams(visits.at(-1)?.gramsOut ?? 0)}, {minutesText(visits.at(-1)?.minutes ?? 0)}
         </span>
       </div>
-      <Table visits={visits} checks={felt} />
+      <VisitTable visits={visits} checks={felt} />
     </figure>
   );
 }

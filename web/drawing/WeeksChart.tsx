@@ -3,6 +3,7 @@ import { scaleBand, scaleLinear, max } from 'd3';
 import type { PlannedWeek } from '../../core/book/index.ts';
 import { shortDay } from '../words/dates.ts';
 import { minutesText } from '../words/figures.ts';
+import css from './charts.module.css';
 
 const [WIDTH, HEIGHT] = [1040, 230];
 const EDGE = { left: 44, right: 8, top: 12, bottom: 26 } as const;
@@ -33,18 +34,18 @@ export function WeeksChart({ weeks, chosen, onChoose, most }: Props) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="wt-weeks"
+      className={css.weeks}
       role="img"
       aria-label={`${weeks.length} weeks ahead against the hours; ${full} of them full`}
     >
       <defs>
         <pattern id="proposed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0,0V6" className="wt-weeks-hatch" />
+          <path d="M0,0V6" className={css.weeksHatch} />
         </pattern>
       </defs>
       {y.ticks(4).map((t) => (
         <g key={t}>
-          <path className="wt-weeks-grid" d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
+          <path className={css.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
           <text x={EDGE.left - 6} y={y(t)} dy="0.32em" textAnchor="end">
             {t} h
           </text>
@@ -62,16 +63,16 @@ export function WeeksChart({ weeks, chosen, onChoose, most }: Props) {
               {`Week from ${shortDay(w.from)}: ${minutesText(Math.round(all))} of ${minutesText(Math.round(w.hours))}`}
             </title>
             <rect
-              className="wt-weeks-hit"
+              className={css.weeksHit}
               x={left - 2}
               y={EDGE.top}
               width={wide + 4}
               height={HEIGHT - EDGE.top - EDGE.bottom}
             />
-            <rect className="wt-weeks-agreed" x={left} width={wide} y={at(w.agreed)} height={at(0) - at(w.agreed)} />
-            <rect className="wt-weeks-proposed" x={left} width={wide} y={at(all)} height={at(w.agreed) - at(all)} />
-            <path className="wt-weeks-hours" d={`M${left - 2},${at(w.hours)}h${wide + 4}`} />
-            {all > w.hours && <path className="wt-weeks-over" d={`M${left},${at(all)}h${wide}`} />}
+            <rect className={css.weeksAgreed} x={left} width={wide} y={at(w.agreed)} height={at(0) - at(w.agreed)} />
+            <rect className={css.weeksProposed} x={left} width={wide} y={at(all)} height={at(w.agreed) - at(all)} />
+            <path className={css.weeksHours} d={`M${left - 2},${at(w.hours)}h${wide + 4}`} />
+            {all > w.hours && <path className={css.weeksOver} d={`M${left},${at(all)}h${wide}`} />}
             {before && monthOf(before.from) !== month && (
               <text x={left} y={HEIGHT - 8}>
                 {month}

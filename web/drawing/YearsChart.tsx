@@ -6,8 +6,9 @@ import { area, line, max, scaleLinear, scaleUtc, utcFormat } from 'd3';
 import { useId } from 'react';
 import type { Sighting, YearLine } from '../../core/tide/index.ts';
 import { civilFromDay, dayFromCivil, day } from '../../core/quantity/index.ts';
+import { Table } from '../ui/Table.tsx';
 import { TimeFrame } from './TimeFrame.tsx';
-import './tide-chart.css';
+import css from './charts.module.css';
 
 const WIDTH = 1180;
 const HEIGHT = 300;
@@ -51,7 +52,7 @@ export function YearsChart({ years, sightings, today }: Props) {
       .x((i) => x(onOneYear(l.from + i)))
       .y((i) => y(l.likely[i] ?? 0))(at) ?? '';
   return (
-    <figure className="wt-tide">
+    <figure className={css.tide}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`Hair set free a day over ${years.length} years`}>
         <TimeFrame
           x={x}
@@ -82,39 +83,39 @@ export function YearsChart({ years, sightings, today }: Props) {
         {past.map((l, i) => (
           <path
             key={l.year}
-            className={`wt-year wt-year-${Math.min(i, 3)}`}
+            className={`${css.year} ${css[`year${Math.min(i, 3)}`]}`}
             strokeDasharray={DASHES[Math.min(i + 1, DASHES.length - 1)]}
             d={path(l, part(l, -Infinity, Infinity))}
           />
         ))}
         {ahead.map((l) => (
           <g key={l.year}>
-            <path className="wt-year" d={path(l, part(l, -Infinity, today))} />
-            <path className="wt-year wt-year-now" d={path(l, part(l, today, Infinity))} />
+            <path className={css.year} d={path(l, part(l, -Infinity, today))} />
+            <path className={`${css.year} ${css.yearNow}`} d={path(l, part(l, today, Infinity))} />
           </g>
         ))}
-        <line className="wt-sea-cursor" x1={x(onOneYear(today))} x2={x(onOneYear(today))} y1={EDGE.top} y2={FLOOR} />
-        <text className="wt-stair-soft" x={x(onOneYear(today))} y={EDGE.top - 4} textAnchor="middle">
+        <line className={css.seaCursor} x1={x(onOneYear(today))} x2={x(onOneYear(today))} y1={EDGE.top} y2={FLOOR} />
+        <text className={css.stairSoft} x={x(onOneYear(today))} y={EDGE.top - 4} textAnchor="middle">
           today
         </text>
-        <line className="wt-sea-floor" x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+        <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
         {sightings.map((s, i) => {
           const at = x(onOneYear(s.day));
           const age = Math.min(3, civilFromDay(day(today)).year - civilFromDay(s.day).year);
           if (s.kind === 'started')
-            return <path key={i} className="wt-flag" d={`M${at},${FLOOR + 30}v-24l11,5l-11,5`} />;
+            return <path key={i} className={css.flag} d={`M${at},${FLOOR + 30}v-24l11,5l-11,5`} />;
           if (s.kind === 'visit')
-            return <rect key={i} className="wt-seen-visit" x={at - 2.5} y={FLOOR + 8 + age * 7} width={5} height={5} />;
+            return <rect key={i} className={css.seenVisit} x={at - 2.5} y={FLOOR + 8 + age * 7} width={5} height={5} />;
           if (s.kind === 'brushed')
-            return <circle key={i} className="wt-seen-home" cx={at} cy={FLOOR + 10 + age * 7} r={1.7} />;
+            return <circle key={i} className={css.seenHome} cx={at} cy={FLOOR + 10 + age * 7} r={1.7} />;
           return null;
         })}
       </svg>
-      <div className="wt-key wt-sea-key">
+      <div className={`${css.key} ${css.seaKey}`}>
         {ahead[0] && (
           <span>
             <svg width="30" height="10" aria-hidden>
-              <path className="wt-year wt-year-now" d="M0,5H30" />
+              <path className={`${css.year} ${css.yearNow}`} d="M0,5H30" />
             </svg>{' '}
             ahead, with its 80 % band
           </span>
@@ -123,7 +124,7 @@ export function YearsChart({ years, sightings, today }: Props) {
           <span key={l.year}>
             <svg width="30" height="10" aria-hidden>
               <path
-                className={`wt-year wt-year-${Math.min(i, 3)}`}
+                className={`${css.year} ${css[`year${Math.min(i, 3)}`]}`}
                 strokeDasharray={DASHES[Math.min(i + 1, DASHES.length - 1)]}
                 d="M0,5H30"
               />
@@ -133,25 +134,25 @@ export function YearsChart({ years, sightings, today }: Props) {
         ))}
         <span>
           <svg width="14" height="14" aria-hidden>
-            <path className="wt-flag" d="M3,14V1l9,4l-9,4" />
+            <path className={css.flag} d="M3,14V1l9,4l-9,4" />
           </svg>{' '}
           “it has started”
         </span>
         <span>
           <svg width="10" height="10" aria-hidden>
-            <rect className="wt-seen-visit" x="2" y="2" width="6" height="6" />
+            <rect className={css.seenVisit} x="2" y="2" width="6" height="6" />
           </svg>{' '}
           visit
         </span>
         <span>
           <svg width="10" height="10" aria-hidden>
-            <circle className="wt-seen-home" cx="5" cy="5" r="2" />
+            <circle className={css.seenHome} cx="5" cy="5" r="2" />
           </svg>{' '}
           brushed at home
         </span>
       </div>
       <div className="visually-hidden">
-        <table>
+        <Table>
           <caption>Grams set free a day, month by month</caption>
           <thead>
             <tr>
@@ -172,7 +173,7 @@ export function YearsChart({ years, sightings, today }: Props) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </figure>
   );

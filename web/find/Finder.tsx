@@ -4,7 +4,6 @@
  */
 import MiniSearch from 'minisearch';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Modal } from 'react-bootstrap';
 import { useNavigate } from 'react-router';
 import { METHODS } from '../../core/bench/index.ts';
 import { RULES, toolRow } from '../../core/kit/index.ts';
@@ -16,10 +15,11 @@ import { useWho } from '../door/me.ts';
 import { HELP_PAGES } from '../help/help-pages.ts';
 import { GLOSSARY } from '../help/words.ts';
 import { isWhole, labelOf, pagesFor, type Page } from '../pages.ts';
+import { Dialog } from '../ui/Dialog.tsx';
 import { longDay } from '../words/dates.ts';
 import { capital } from '../words/figures.ts';
 import { dayTyped } from './dates.ts';
-import './find.css';
+import css from './find.module.css';
 
 interface Found {
   readonly id: string;
@@ -203,7 +203,7 @@ export default function Finder({ onClose }: { onClose: () => void }) {
     }
   };
   return (
-    <Modal show onHide={onClose} aria-label="Find anything" className="wt-finder" restoreFocus>
+    <Dialog title="Find anything" bare onClose={onClose} className={css.finder}>
       <input
         ref={box}
         className="form-control"
@@ -233,7 +233,7 @@ export default function Finder({ onClose }: { onClose: () => void }) {
             onClick={() => go(f)}
             onMouseMove={() => setAt(i)}
           >
-            <span className="wt-finder-kind">{f.kind}</span>
+            <span className={css.finderKind}>{f.kind}</span>
             <span>
               {f.name}
               {f.says !== '' && <span className="wt-soft"> {f.says}</span>}
@@ -250,6 +250,6 @@ export default function Finder({ onClose }: { onClose: () => void }) {
             ? `Nothing is called “${text}”.`
             : ''}
       </p>
-    </Modal>
+    </Dialog>
   );
 }

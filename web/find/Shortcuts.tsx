@@ -1,7 +1,8 @@
 /** Every key that does something, by where it does. */
-import { Modal } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { useView } from '../app/useView.ts';
+import { Dialog } from '../ui/Dialog.tsx';
+import css from './find.module.css';
 
 const KEYS: readonly (readonly [where: string, keys: readonly (readonly [keys: string, does: string])[]])[] = [
   [
@@ -52,37 +53,30 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [keys: s
 export default function Shortcuts({ onClose }: { onClose: () => void }) {
   const { singleKeys } = useView();
   return (
-    <Modal show onHide={onClose} aria-labelledby="keys-title" className="wt-finder">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="keys-title">
-          Keys
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        {KEYS.map(([where, keys]) => (
-          <section key={where}>
-            <h3>{where}</h3>
-            <dl className="wt-keylist">
-              {keys.map(([key, does]) => (
-                <div key={key}>
-                  <dt>
-                    <kbd>{key}</kbd>
-                  </dt>
-                  <dd>{does}</dd>
-                </div>
-              ))}
-            </dl>
-          </section>
-        ))}
-        <p className="wt-soft">
-          {singleKeys ? 'Single letters can be switched off' : 'Single letters are switched off; Ctrl K still finds'}{' '}
-          under{' '}
-          <Link to="/desk/you" onClick={onClose}>
-            Your settings
-          </Link>
-          .
-        </p>
-      </Modal.Body>
-    </Modal>
+    <Dialog title="Keys" onClose={onClose} className={css.finder}>
+      {KEYS.map(([where, keys]) => (
+        <section key={where}>
+          <h3>{where}</h3>
+          <dl className={css.keylist}>
+            {keys.map(([key, does]) => (
+              <div key={key}>
+                <dt>
+                  <kbd>{key}</kbd>
+                </dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+      <p className="wt-soft">
+        {singleKeys ? 'Single letters can be switched off' : 'Single letters are switched off; Ctrl K still finds'}{' '}
+        under{' '}
+        <Link to="/desk/you" onClick={onClose}>
+          Your settings
+        </Link>
+        .
+      </p>
+    </Dialog>
   );
 }

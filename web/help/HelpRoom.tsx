@@ -1,12 +1,14 @@
 /** Help → all pages and the words of the trade, to be searched. */
 import { useMemo } from 'react';
-import { Form } from 'react-bootstrap';
 import MiniSearch from 'minisearch';
 import { Link, useSearchParams } from 'react-router';
 import { isWhole, type HelpText } from '../pages.ts';
+import { Disclosure } from '../ui/Disclosure.tsx';
+import { Input } from '../ui/Field.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
 import { HELP_PAGES } from './help-pages.ts';
 import { GLOSSARY, type GlossaryWord } from './words.ts';
-import './help.css';
+import css from './help.module.css';
 
 export function PageText({ help }: { help: HelpText }) {
   return (
@@ -72,37 +74,38 @@ export function HelpRoom() {
     <>
       <div className="wt-title">
         <h1>Help</h1>
-        <Form.Control
+        <Input
           type="search"
           aria-label="Search help and words"
           placeholder="Search help and words"
           value={find}
           onChange={(e) => setSearch(e.target.value === '' ? {} : { find: e.target.value }, { replace: true })}
-          className="wt-help-find"
+          className={css.helpFind}
         />
       </div>
       {pages.length + words.length === 0 && <p role="status">Nothing here speaks of “{find}”.</p>}
-      <div className="wt-help">
+      <div className={css.help}>
         {pages.length > 0 && (
           <section aria-labelledby="help-rooms">
             <h2 id="help-rooms">Rooms</h2>
             {pages.map((p) => (
-              <details key={p.path} className="wt-sheet" open={found !== undefined && pages.length < 4}>
-                <summary>{p.title}</summary>
-                <PageText help={p.help} />
-                {isWhole(p) && <Link to={p.path}>Go there</Link>}
-              </details>
+              <Sheet as="div">
+                <Disclosure head={p.title} key={p.path} open={found !== undefined && pages.length < 4}>
+                  <PageText help={p.help} />
+                  {isWhole(p) && <Link to={p.path}>Go there</Link>}
+                </Disclosure>
+              </Sheet>
             ))}
           </section>
         )}
         {words.length > 0 && (
           <section aria-labelledby="help-words">
             <h2 id="help-words">Words of the trade</h2>
-            <dl className="wt-sheet wt-words">
+            <Sheet as="dl" className={css.words}>
               {words.map((g) => (
                 <Word key={g.word} of={g} />
               ))}
-            </dl>
+            </Sheet>
           </section>
         )}
       </div>

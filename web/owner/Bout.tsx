@@ -7,6 +7,7 @@ import type { HomeAmount } from '../../core/tide/index.ts';
 import { HomeDog } from '../home/paper/HomeDog.tsx';
 import { capital } from '../words/figures.ts';
 import { AMOUNTS, minutes } from './words.ts';
+import css from './owner.module.css';
 
 interface Turn {
   readonly tool: ToolKind | undefined;
@@ -46,12 +47,12 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
   const spent = (now - began) / 60_000;
   if (!turn)
     return (
-      <section className="ow-sheet" aria-labelledby="came-out">
+      <section className={css.sheet} aria-labelledby="came-out">
         <h2 id="came-out" tabIndex={-1} ref={(el) => el?.focus()}>
           What came out?
         </h2>
-        <p className="ow-soft">A guess is enough. It tells us how the coat is doing.</p>
-        <div className="ow-amounts">
+        <p className={css.soft}>A guess is enough. It tells us how the coat is doing.</p>
+        <div className={css.amounts}>
           {AMOUNTS.map(({ amount, word, size }) => (
             <button
               key={amount}
@@ -59,14 +60,14 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
               onClick={() => onDone(bout.parts, Math.min(spent, 2 * bout.minutes + 5), amount)}
             >
               <svg viewBox="0 0 60 60" aria-hidden>
-                <path className="ow-ground" d="M6,54H54" />
+                <path className={css.ground} d="M6,54H54" />
                 {size > 0 && (
                   <g transform={`translate(30 54) scale(${size})`}>
                     <path
-                      className="ow-wool"
+                      className={css.wool}
                       d="M-25,0C-32,-12 -22,-24 -12,-22C-12,-38 8,-42 12,-28C24,-30 32,-14 25,0Z"
                     />
-                    <path className="ow-curl" d="M-14,-8q5,-8 10,0t10,0M-6,-20q5,-7 9,0t9,0" />
+                    <path className={css.curl} d="M-14,-8q5,-8 10,0t10,0M-6,-20q5,-7 9,0t9,0" />
                   </g>
                 )}
               </svg>
@@ -74,7 +75,7 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
             </button>
           ))}
         </div>
-        <button type="button" className="ow-plain" onClick={() => onDone(bout.parts, spent, null)}>
+        <button type="button" className={css.plain} onClick={() => onDone(bout.parts, spent, null)}>
           I did not look
         </button>
       </section>
@@ -88,35 +89,35 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
     setTurnBegan(Date.now());
   };
   return (
-    <section className="ow-today" aria-labelledby="turn">
-      <p className="ow-soft">
+    <section className={css.today} aria-labelledby="turn">
+      <p className={css.soft}>
         {at + 1} of {turns.length} · {minutes(bout.minutes)} in all
       </p>
       <h2 id="turn" aria-live="polite">
         {capital(row.name)}
       </h2>
-      <p className="ow-parts">{tool ? capital(tool.name) : 'Hands: part the hair and look'}</p>
+      <p className={css.parts}>{tool ? capital(tool.name) : 'Hands: part the hair and look'}</p>
       <HomeDog dog={dog} lit={[turn.part]} label={row.name} />
-      <div className="ow-clock">
-        <div className="ow-clock-done" style={{ width: `${Math.min(100, (100 * seconds) / planned)}%` }} />
+      <div className={css.clock}>
+        <div className={css.clockDone} style={{ width: `${Math.min(100, (100 * seconds) / planned)}%` }} />
         <span>
-          {clock(seconds)} <span className="ow-soft">of about {clock(planned)}</span>
+          {clock(seconds)} <span className={css.soft}>of about {clock(planned)}</span>
         </span>
       </div>
       <p>{row.how}</p>
-      {tool && <p className="ow-soft">{tool.hurts}</p>}
-      {row.gentle && <p className="ow-soft">Stop here when the skin turns pink or your dog has had enough.</p>}
-      <button type="button" className="ow-now" onClick={() => go(at + 1)}>
+      {tool && <p className={css.soft}>{tool.hurts}</p>}
+      {row.gentle && <p className={css.soft}>Stop here when the skin turns pink or your dog has had enough.</p>}
+      <button type="button" className={css.now} onClick={() => go(at + 1)}>
         {at + 1 < turns.length ? 'Next' : 'Finished'}
       </button>
-      <div className="ow-row">
-        <button type="button" className="ow-plain" disabled={at === 0} onClick={() => go(at - 1)}>
+      <div className={css.row}>
+        <button type="button" className={css.plain} disabled={at === 0} onClick={() => go(at - 1)}>
           Back
         </button>
-        <button type="button" className="ow-plain" onClick={() => go(turns.length)}>
+        <button type="button" className={css.plain} onClick={() => go(turns.length)}>
           Enough for today
         </button>
-        <button type="button" className="ow-plain" onClick={onLeave}>
+        <button type="button" className={css.plain} onClick={onLeave}>
           Leave
         </button>
       </div>

@@ -2,6 +2,7 @@
 import type { DueCare, HomeCareKind } from '../../core/home/index.ts';
 import { CARES } from '../words/home.ts';
 import { weekday } from './words.ts';
+import css from './owner.module.css';
 
 interface Props {
   readonly due: readonly DueCare[];
@@ -12,15 +13,15 @@ interface Props {
 export function Care({ due, today, onDone }: Props) {
   if (due.length === 0) return null;
   return (
-    <section className="ow-sheet" aria-labelledby="care">
+    <section className={css.sheet} aria-labelledby="care">
       <h2 id="care">Also due</h2>
-      <ul className="ow-bare">
+      <ul className={css.bare}>
         {due.map((d) => (
-          <li key={d.kind} className="ow-care">
+          <li key={d.kind} className={css.care}>
             <details>
               <summary>
                 {CARES[d.kind].word}
-                {d.due > today && <span className="ow-soft"> {weekday(d.due)}</span>}
+                {d.due > today && <span className={css.soft}> {weekday(d.due)}</span>}
               </summary>
               <p>{CARES[d.kind].how}</p>
             </details>

@@ -5,11 +5,12 @@ import { MIND } from '../../core/dog/index.ts';
 import { toolRow } from '../../core/kit/index.ts';
 import { capital } from '../words/figures.ts';
 import { DONT_WORDS, EDGE_WORDS, KEEP_OFF } from '../words/home.ts';
+import css from './owner.module.css';
 
 export function How({ dog }: { dog: OwnerDog }) {
   const { use, get, keepOff } = dog.tools;
   return (
-    <section className="ow-sheet" aria-labelledby="how">
+    <section className={css.sheet} aria-labelledby="how">
       <h2 id="how">How</h2>
       <details>
         <summary>With what</summary>
@@ -17,7 +18,7 @@ export function How({ dog }: { dog: OwnerDog }) {
           {use.map((k) => (
             <li key={k}>
               <strong>{capital(toolRow(k).name)}</strong>: {toolRow(k).does} {k === EDGE_AT_HOME.tool && EDGE_WORDS}{' '}
-              <span className="ow-soft">{toolRow(k).hurts}</span>
+              <span className={css.soft}>{toolRow(k).hurts}</span>
             </li>
           ))}
         </ul>
@@ -41,7 +42,7 @@ export function How({ dog }: { dog: OwnerDog }) {
         <ul>
           {MIND.filter((a) => dog.mind.includes(a.id)).map((a) => (
             <li key={a.id}>
-              {a.statement} <span className="ow-soft">{a.reason}</span>
+              {a.statement} <span className={css.soft}>{a.reason}</span>
             </li>
           ))}
         </ul>
@@ -54,7 +55,7 @@ export function How({ dog }: { dog: OwnerDog }) {
           ))}
         </ul>
       </details>
-      <p className="ow-soft">This page tells no illness. When something looks wrong, a vet knows.</p>
+      <p className={css.soft}>This page tells no illness. When something looks wrong, a vet knows.</p>
     </section>
   );
 }

@@ -14,10 +14,11 @@ import { Tell } from './Tell.tsx';
 import { Today } from './Today.tsx';
 import { Week } from './Week.tsx';
 import { dayMonth, minutes, visitTime } from './words.ts';
+import css from './owner.module.css';
 
 function Gone() {
   return (
-    <main className="ow-page" tabIndex={-1}>
+    <main className={css.page} tabIndex={-1}>
       <h1>There is nothing here</h1>
       <p>If this was your dog’s page, please ask your groomer for a new link.</p>
     </main>
@@ -28,7 +29,7 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
   const { effect } = dog.tide;
   const worth = effect ? Math.round((effect.without - effect.kept) / 5) * 5 : 0;
   return (
-    <section aria-labelledby="visit" className="ow-sheet">
+    <section aria-labelledby="visit" className={css.sheet}>
       <h2 id="visit">At the salon</h2>
       <p>
         {dog.visit ? (
@@ -65,7 +66,7 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
         </p>
       )}
       {dog.visit && (
-        <p className="ow-soft">
+        <p className={css.soft}>
           Before you come: a walk, a dry coat, no bath. Leave knots as they are, we see to them.
         </p>
       )}
@@ -83,7 +84,7 @@ function Missed({ dog }: { dog: OwnerDog }) {
   if (dog.missedDays < 2) return null;
   const costs = effect ? Math.round((effect.missedWeek - effect.kept) / 5) * 5 : 0;
   return (
-    <p className="ow-note" role="status">
+    <p className={css.note} role="status">
       {dog.missedDays} days went by. That happens: today’s brushing is no longer for it, the rest slides on.
       {blow && dog.missedDays >= 5 && costs >= 5 && (
         <>
@@ -112,9 +113,9 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
       <Missed dog={dog} />
       <Week dog={dog} />
       {dog.note && (
-        <blockquote className="ow-sheet ow-says">
+        <blockquote className={`${css.sheet} ${css.says}`}>
           <p>{dog.note}</p>
-          <footer className="ow-soft">Your groomer</footer>
+          <footer className={css.soft}>Your groomer</footer>
         </blockquote>
       )}
       <Tell dog={dog} owner={owner} />
@@ -158,9 +159,9 @@ function ForFridge({ dog, page }: { dog: OwnerDog; page: OwnerPage }) {
     window.print();
   };
   return (
-    <section className="ow-sheet" aria-labelledby="paper">
+    <section className={css.sheet} aria-labelledby="paper">
       <h2 id="paper">For the fridge</h2>
-      <div className="ow-row">
+      <div className={css.row}>
         <button type="button" onClick={() => void print('card')}>
           Print a card
         </button>
@@ -168,7 +169,7 @@ function ForFridge({ dog, page }: { dog: OwnerDog; page: OwnerPage }) {
           Print the week
         </button>
       </div>
-      {sheet && createPortal(<div className="ow-paper">{sheet}</div>, document.body)}
+      {sheet && createPortal(<div className={css.paper}>{sheet}</div>, document.body)}
     </section>
   );
 }
@@ -180,7 +181,7 @@ export function OwnerApp({ token }: { token: string }) {
   if (state === 'gone') return <Gone />;
   if (!page)
     return (
-      <main className="ow-page">
+      <main className={css.page}>
         <p role="status">
           {state === 'without-link'
             ? 'There is no link to the salon. This page opens when there is one again.'
@@ -192,9 +193,9 @@ export function OwnerApp({ token }: { token: string }) {
   if (!dog) return <Gone />;
   return (
     <>
-      <header className="ow-head">
+      <header className={css.head}>
         <span>{page.salonName}</span>
-        <span role="status" className="ow-soft">
+        <span role="status" className={css.soft}>
           {waiting > 0
             ? `${waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} for a link`
             : state === 'without-link'
@@ -202,9 +203,9 @@ export function OwnerApp({ token }: { token: string }) {
               : ''}
         </span>
       </header>
-      <main className="ow-page">
+      <main className={css.page}>
         {page.dogs.length > 1 && (
-          <nav className="ow-dogs" aria-label="Dogs">
+          <nav className={css.dogs} aria-label="Dogs">
             {page.dogs.map((d, i) => (
               <button key={d.id} type="button" aria-pressed={d.id === dog.id} onClick={() => setShown(i)}>
                 {d.name}
@@ -214,7 +215,7 @@ export function OwnerApp({ token }: { token: string }) {
         )}
         <h1>{dog.name}</h1>
         {refused && (
-          <p className="ow-note ow-stop" role="alert">
+          <p className={`${css.note} ${css.stop}`} role="alert">
             {refused}
           </p>
         )}

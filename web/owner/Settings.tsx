@@ -3,6 +3,7 @@ import type { OwnPostPage, PostChannel } from '../../contract/post.ts';
 import { minuteClock, minuteOf } from '../words/clock.ts';
 import { CHANNEL_WORDS } from '../words/post.ts';
 import type { Owner } from './store.ts';
+import css from './owner.module.css';
 
 export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
   const { quiet } = post;
@@ -12,9 +13,9 @@ export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
   };
   const ways: readonly PostChannel[] = post.ways.includes(post.channel) ? post.ways : [...post.ways, post.channel];
   return (
-    <section className="ow-sheet" aria-labelledby="settings">
+    <section className={css.sheet} aria-labelledby="settings">
       <h2 id="settings">You</h2>
-      <label className="ow-field">
+      <label className={css.field}>
         Your name, so the salon knows who brushed
         <input
           type="text"
@@ -27,16 +28,16 @@ export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
       <fieldset>
         <legend>May we remind you? At most once a day: a visit tomorrow, a blow that starts, a long pause.</legend>
         {ways.map((w) => (
-          <label key={w} className="ow-pick">
+          <label key={w} className={css.pick}>
             <input type="radio" name="channel" checked={post.channel === w} onChange={() => set({ channel: w })} />{' '}
             {CHANNEL_WORDS[w]}
           </label>
         ))}
       </fieldset>
-      {ways.length === 1 && <p className="ow-soft">Give us an address or number, and we can.</p>}
+      {ways.length === 1 && <p className={css.soft}>Give us an address or number, and we can.</p>}
       {post.channel !== 'off' && (
-        <div className="ow-row">
-          <label className="ow-field">
+        <div className={css.row}>
+          <label className={css.field}>
             Quiet from
             <input
               type="time"
@@ -44,7 +45,7 @@ export function Settings({ owner, post }: { owner: Owner; post: OwnPostPage }) {
               onChange={(e) => set({ quiet: { ...quiet, fromMinute: minuteOf(e.target.value) ?? quiet.fromMinute } })}
             />
           </label>
-          <label className="ow-field">
+          <label className={css.field}>
             until
             <input
               type="time"

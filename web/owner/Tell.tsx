@@ -7,6 +7,7 @@ import { smallPhoto } from '../data/photos.ts';
 import { phoneToday, type Entry, type Owner } from './store.ts';
 import { capital } from '../words/figures.ts';
 import { REPORTS } from '../words/home.ts';
+import css from './owner.module.css';
 
 export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
   const [open, setOpen] = useState(false);
@@ -33,15 +34,15 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
   };
   const waits = dog.reports.filter((r) => !r.closed);
   return (
-    <section className="ow-sheet" aria-labelledby="tell">
+    <section className={css.sheet} aria-labelledby="tell">
       <h2 id="tell">Tell the salon</h2>
       {said && (
-        <p className="ow-note" role="status">
+        <p className={css.note} role="status">
           {said}
         </p>
       )}
       {!open && (
-        <div className="ow-row">
+        <div className={css.row}>
           <button
             type="button"
             onClick={() => {
@@ -70,13 +71,13 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
           <fieldset>
             <legend>What is it?</legend>
             {REPORT_KINDS.map((k) => (
-              <label key={k} className="ow-pick">
+              <label key={k} className={css.pick}>
                 <input type="radio" name="kind" checked={kind === k} onChange={() => setKind(k)} />{' '}
                 {capital(REPORTS[k].word)}
               </label>
             ))}
           </fieldset>
-          <label className="ow-field">
+          <label className={css.field}>
             Where
             <select
               value={part}
@@ -90,11 +91,11 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
               ))}
             </select>
           </label>
-          <label className="ow-field">
+          <label className={css.field}>
             In your words
             <textarea rows={3} maxLength={600} value={note} onChange={(e) => setNote(e.target.value)} />
           </label>
-          <label className="ow-field">
+          <label className={css.field}>
             A photo, if you like
             <input
               type="file"
@@ -109,19 +110,19 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
               }}
             />
           </label>
-          <p className="ow-soft">{REPORTS[kind].then}</p>
-          <button type="submit" className="ow-now">
+          <p className={css.soft}>{REPORTS[kind].then}</p>
+          <button type="submit" className={css.now}>
             Tell them
           </button>
-          <button type="button" className="ow-plain" onClick={() => setOpen(false)}>
+          <button type="button" className={css.plain} onClick={() => setOpen(false)}>
             Leave it
           </button>
         </form>
       )}
       {waits.length > 0 && (
-        <ul className="ow-bare">
+        <ul className={css.bare}>
           {waits.map((r) => (
-            <li key={r.id} className="ow-soft">
+            <li key={r.id} className={css.soft}>
               {capital(REPORTS[r.kind].word)}
               {r.note && `: ${r.note}`}. Waits for an answer.
             </li>

@@ -9,6 +9,7 @@ import { HomeDog } from '../home/paper/HomeDog.tsx';
 import { capital } from '../words/figures.ts';
 import { partNames, WHY_WORDS } from '../words/home.ts';
 import { dayMonth, longDay, minutes, weekday } from './words.ts';
+import css from './owner.module.css';
 
 function season({ tide, today }: OwnerDog): string {
   if (tide.blow) return 'The coat is blowing: these weeks count most.';
@@ -40,29 +41,29 @@ export function Today({ dog, onBrush, onDone }: Props) {
   const parts = bouts.flatMap((b) => b.parts);
   const said = season(dog);
   return (
-    <section className="ow-today" aria-labelledby="today">
+    <section className={css.today} aria-labelledby="today">
       <h2 id="today">{today ? longDay(today.day) : 'Today'}</h2>
       <HomeDog
         dog={dog}
         lit={parts}
         label={parts.length > 0 ? `Today: ${partNames(parts)}` : 'Nothing to brush today'}
       />
-      {said && <p className="ow-soft">{said}</p>}
+      {said && <p className={css.soft}>{said}</p>}
       {dog.doneToday ? (
-        <p className="ow-done" role="status">
+        <p className={css.done} role="status">
           Done for today. {nextText(ahead)}
         </p>
       ) : bouts.length === 0 ? (
-        <p className="ow-done">Nothing to brush today. {nextText(ahead)}</p>
+        <p className={css.done}>Nothing to brush today. {nextText(ahead)}</p>
       ) : (
         bouts.map((b, i) => (
-          <div key={b.parts.join()} className="ow-bout">
+          <div key={b.parts.join()} className={css.bout}>
             {bouts.length > 1 && <h3>{i === 0 ? 'In the morning' : 'In the evening'}</h3>}
-            <p className="ow-parts">{capital(partNames(b.parts))}</p>
-            <button type="button" className="ow-now" onClick={() => onBrush(i)}>
+            <p className={css.parts}>{capital(partNames(b.parts))}</p>
+            <button type="button" className={css.now} onClick={() => onBrush(i)}>
               Brush {minutes(b.minutes)}
             </button>
-            <button type="button" className="ow-plain" onClick={() => onDone(b.parts, b.minutes, null)}>
+            <button type="button" className={css.plain} onClick={() => onDone(b.parts, b.minutes, null)}>
               Already done
             </button>
           </div>
@@ -87,7 +88,7 @@ export function Today({ dog, onBrush, onDone }: Props) {
                 <li key={n.part}>
                   {capital(homePartRow(n.part).name)}: {WHY_WORDS[n.why]}
                   {n.waited > n.rhythmDays && n.waited < LONG_AGO && (
-                    <span className="ow-soft">, waits {n.waited} days</span>
+                    <span className={css.soft}>, waits {n.waited} days</span>
                   )}
                 </li>
               ))}
@@ -95,7 +96,7 @@ export function Today({ dog, onBrush, onDone }: Props) {
         </details>
       )}
       {dog.closed.length > 0 && (
-        <p className="ow-note ow-stop">
+        <p className={`${css.note} ${css.stop}`}>
           Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
           <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
             {holdTexts(dog.holds, dayMonth).join(' ')}

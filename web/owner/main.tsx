@@ -1,7 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
-import '../app/palette.css';
-import '../drawing/drawing.css';
-import './owner.css';
+import '../ui/tokens.css';
+import './base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { ErrorBoundary } from 'react-error-boundary';

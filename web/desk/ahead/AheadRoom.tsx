@@ -1,4 +1,6 @@
 /** Desk → Ahead: the bookings from today on, by day. */
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { lengthText } from '../../words/book.ts';
 import { Link } from 'react-router';
 import { BookedFact } from '../../app/BookedFact.tsx';
@@ -7,6 +9,7 @@ import { useBookings, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, weekdayText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { sum } from '../../../core/quantity/index.ts';
+import css from './ahead.module.css';
 
 export function AheadRoom() {
   const bookings = useBookings();
@@ -20,17 +23,16 @@ export function AheadRoom() {
         {({ salon: { timeZone } }) => (
           <Loaded query={bookings}>
             {({ bookings: list, likely }) => {
-              if (list.length === 0)
-                return <p className="wt-sheet">Nothing is booked. Open a dog and find it a date.</p>;
+              if (list.length === 0) return <EmptyState>Nothing is booked. Open a dog and find it a date.</EmptyState>;
               const days = [...new Set(list.map((b) => dateOf(b.startsAt, timeZone)))];
               // Of each dog the soonest: the list is in order, and what is put in last stays.
               const nextOf = new Map(list.toReversed().map((b) => [b.dogId, b]));
               return (
-                <div className="wt-ahead">
+                <div className={css.ahead}>
                   {days.map((d) => {
                     const ofDay = list.filter((b) => dateOf(b.startsAt, timeZone) === d);
                     return (
-                      <section key={d} className="wt-sheet" aria-label={weekdayText(d)}>
+                      <Sheet key={d} aria-label={weekdayText(d)}>
                         <h2>
                           {weekdayText(d)}{' '}
                           <span className="wt-soft">{minutesText(sum(ofDay.map((b) => b.minutes)))}</span>
@@ -48,7 +50,7 @@ export function AheadRoom() {
                             </li>
                           ))}
                         </ul>
-                      </section>
+                      </Sheet>
                     );
                   })}
                 </div>

@@ -1,7 +1,6 @@
 /** The bench sheet: the plan as it stands on the stairs, on one sheet of A4 to pin beside the table; short for a pocket. */
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import {
   careOf,
@@ -18,6 +17,10 @@ import { findRule } from '../../../core/kit/index.ts';
 import { formatDay } from '../../../core/quantity/index.ts';
 import { CoatMap } from '../../drawing/CoatMap.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { bandText, breaksText, careText, priceBand, supportsText, tieText } from '../../words/bench.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
@@ -29,8 +32,10 @@ import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
 import { massText } from '../../words/units.ts';
 import { whereText, zonesShort } from '../../words/places.ts';
 import { stepWordOf } from '../../words/steps.ts';
+import css from './bench-sheet.module.css';
+import chartsCss from '../../drawing/charts.module.css';
 
-function Sheet({ bench, page, checkId, currency }: BenchFacts) {
+function BenchSheet({ bench, page, checkId, currency }: BenchFacts) {
   const { dog } = page;
   const [search] = useSearchParams();
   const short = search.get('short') === '1';
@@ -57,7 +62,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
       script: usable ?? scriptOf(open.steps),
     };
   }, [bench, question, wanted, checkId]);
-  if (!worked) return <p className="wt-note">No method is open to this dog today: there is nothing to print.</p>;
+  if (!worked) return <Notice>No method is open to this dog today: there is nothing to print.</Notice>;
   const { plan, shown, care, request, site, changed } = worked;
   const workable = plan.conditions.filter((c) => c.kind !== 'stop').map((c) => c.zone);
   const looks = conditionLooks(plan.conditions);
@@ -80,7 +85,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
           </Button>
         </div>
       </div>
-      <article className={`wt-sheet wt-bench-sheet${short ? ' is-short' : ''}`} aria-label="Bench sheet">
+      <Sheet as="article" className={`${css.benchSheet}${short ? ' is-short' : ''}`} aria-label="Bench sheet">
         <header>
           <div>
             <h2>
@@ -92,7 +97,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
               {request.dog.traits.length > 0 && ` · ${listText(request.dog.traits.map((t) => TRAIT_WORDS[t]))}`}
             </p>
           </div>
-          <p className="wt-bench-figures">
+          <p className={css.benchFigures}>
             <strong>
               {methodName(shown.method)}
               {changed && ', changed by hand'}
@@ -104,18 +109,18 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
           </p>
         </header>
         {plan.stops.zones.length > 0 && (
-          <p className="wt-bench-stop">
+          <p className={css.benchStop}>
             <strong>Leave alone, a vet should look:</strong> {plan.stops.zones.map(zoneStop).join(' ')} No water, soap
             or air there.
           </p>
         )}
         {!short && (
           <>
-            <div className="wt-bench-dogs">
+            <div className={css.benchDogs}>
               <CoatMap dog={page.dog} aspect="left" looks={looks} label="Coat as felt, left" />
               <CoatMap dog={page.dog} aspect="right" looks={looks} label="Coat as felt, right" />
             </div>
-            <div className="wt-stairs">
+            <div className={`${chartsCss.stairs} ${css.benchStairs}`}>
               <Staircase
                 steps={shown.steps}
                 title={`${shown.steps.length} steps, ${shown.minutes} minutes, to ${percent(shown.shareLeft)} left`}
@@ -124,7 +129,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
           </>
         )}
         <div className="wt-wide" role="region" aria-label="Steps" tabIndex={0}>
-          <table className="wt-bench-table">
+          <Table bare className={css.benchTable}>
             <thead>
               <tr>
                 <th scope="col">Done</th>
@@ -146,7 +151,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
                 return (
                   <tr key={s.id}>
                     <td>
-                      <span className="wt-tick" aria-hidden /> {i + 1}
+                      <span className={css.tick} aria-hidden /> {i + 1}
                     </td>
                     <td>
                       <strong>{stepWordOf(s)}</strong>
@@ -172,7 +177,7 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
                 );
               })}
             </tbody>
-          </table>
+          </Table>
         </div>
         {site.ties.length > 0 && (
           <p>
@@ -190,9 +195,9 @@ function Sheet({ bench, page, checkId, currency }: BenchFacts) {
             tool there. Minutes and grams are a plan: what hands feel goes first.
           </p>
         )}
-      </article>
+      </Sheet>
     </>
   );
 }
 
-export const BenchSheetRoom = () => <WithBench>{(facts) => <Sheet {...facts} />}</WithBench>;
+export const BenchSheetRoom = () => <WithBench>{(facts) => <BenchSheet {...facts} />}</WithBench>;

@@ -1,12 +1,16 @@
 /** Bench: every dog of the book as it would be worked today, and what another room would change for all of them. */
 import { useMemo } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { BenchCases } from '../../../contract/bench.ts';
 import type { Outline } from '../../../core/bench/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { type Column, DataTable } from '../../ui/DataTable.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { bandText, priceBand } from '../../words/bench.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
@@ -14,43 +18,84 @@ import { usePlannedBook } from '../../work/usePlannedBook.ts';
 import { inRoom, questionIn, searchWith, whatIfOf } from '../plan/whatIf.ts';
 import { WhatIfBar } from '../plan/WhatIfBar.tsx';
 
-function Row({ book, index, outline }: { book: BenchCases; index: number; outline: Outline | undefined }) {
-  const dog = book.cases[index];
-  if (!dog) return null;
-  const { currency } = book.house.rates;
-  return (
-    <tr>
-      <th scope="row">
-        <Link to={`/desk/dogs/${dog.dogId}/plan/${dog.checkId}`}>{dog.name}</Link>
-      </th>
-      {!outline ? (
-        <td colSpan={5} className="wt-soft">
-          waits
-        </td>
-      ) : outline.method === undefined ? (
-        <td colSpan={5}>
-          {outline.stopped ? 'No groom today: a vet looks first.' : 'No method is open in this room.'}
-        </td>
-      ) : (
-        <>
-          <td>{methodName(outline.method)}</td>
-          <td className="text-end">
-            {minutesText(outline.minutes)}
-            <div className="wt-soft">
-              {outline.bands && bandText(outline.bands.minutes, (m) => minutesText(Math.round(m)))}
-            </div>
-          </td>
-          <td className="text-end">{outline.bands && priceBand(outline.bands.priceCents, currency)}</td>
-          <td className="text-end">
-            {grams(outline.gramsOut)}
-            <div className="wt-soft">{percent(outline.shareLeft)} left</div>
-          </td>
-          <td>{outline.visits > 1 ? `over ${outline.visits} visits, today’s is shown` : 'within what it bears'}</td>
-        </>
-      )}
-    </tr>
-  );
+interface Line {
+  readonly dog: BenchCases['cases'][number];
+  readonly outline: Outline | undefined;
 }
+
+/** How its dog would be worked; undefined while it waits, is stopped, or no method is open. */
+const openOf = ({ outline }: Line) => (outline?.method === undefined ? undefined : outline);
+
+const methodCell = ({ outline }: Line): string => {
+  if (!outline) return 'waits';
+  if (outline.method !== undefined) return methodName(outline.method);
+  return outline.stopped ? 'No groom today: a vet looks first.' : 'No method is open in this room.';
+};
+
+/** What each column says of a dog, and by what it is put in order. */
+const columnsIn = (currency: string): readonly Column<Line>[] => [
+  {
+    id: 'dog',
+    head: 'Dog',
+    names: true,
+    sortBy: ({ dog }) => dog.name,
+    cell: ({ dog }) => <Link to={`/desk/dogs/${dog.dogId}/plan/${dog.checkId}`}>{dog.name}</Link>,
+  },
+  { id: 'method', head: 'Method', sortBy: methodCell, cell: methodCell },
+  {
+    id: 'time',
+    head: 'Time',
+    numeric: true,
+    sortBy: (l) => openOf(l)?.minutes ?? 0,
+    cell: (l) => {
+      const o = openOf(l);
+      return (
+        o && (
+          <>
+            {minutesText(o.minutes)}
+            <div className="wt-soft">{o.bands && bandText(o.bands.minutes, (m) => minutesText(Math.round(m)))}</div>
+          </>
+        )
+      );
+    },
+  },
+  {
+    id: 'price',
+    head: 'Price',
+    numeric: true,
+    sortBy: (l) => openOf(l)?.priceCents ?? 0,
+    cell: (l) => {
+      const bands = openOf(l)?.bands;
+      return bands && priceBand(bands.priceCents, currency);
+    },
+  },
+  {
+    id: 'hair',
+    head: 'Hair out',
+    numeric: true,
+    sortBy: (l) => openOf(l)?.gramsOut ?? 0,
+    cell: (l) => {
+      const o = openOf(l);
+      return (
+        o && (
+          <>
+            {grams(o.gramsOut)}
+            <div className="wt-soft">{percent(o.shareLeft)} left</div>
+          </>
+        )
+      );
+    },
+  },
+  {
+    id: 'visits',
+    head: 'The dog',
+    sortBy: (l) => openOf(l)?.visits ?? 0,
+    cell: (l) => {
+      const o = openOf(l);
+      return o && (o.visits > 1 ? `over ${o.visits} visits, today’s is shown` : 'within what it bears');
+    },
+  },
+];
 
 function Book({ book }: { book: BenchCases }) {
   const [search, setSearch] = useSearchParams();
@@ -60,6 +105,8 @@ function Book({ book }: { book: BenchCases }) {
     [book, question],
   );
   const { outlines, done, of, state, cancel, again } = usePlannedBook(asked);
+  const lines = useMemo(() => book.cases.map((dog, i) => ({ dog, outline: outlines[i] })), [book, outlines]);
+  const columns = useMemo(() => columnsIn(book.house.rates.currency), [book]);
   const open = outlines.filter((o) => o?.method !== undefined).filter((o) => o !== undefined);
   return (
     <>
@@ -83,60 +130,30 @@ function Book({ book }: { book: BenchCases }) {
         onChange={(changes) => setSearch((now) => searchWith(now, changes), { replace: true })}
       />
       {state === 'working' && of > 0 && (
-        <div className="wt-progress">
-          <progress aria-label="Dogs planned" value={done} max={of} />
-          <span>
-            {done} of {of}
-          </span>
-          <Button variant="outline-primary" size="sm" onClick={cancel}>
-            Cancel
-          </Button>
-        </div>
+        <Progress label="Dogs planned" value={done} max={of} says={`${done} of ${of}`} onCancel={cancel} />
       )}
       {state === 'cancelled' && (
-        <p className="wt-note" role="status">
+        <Notice role="status">
           Stopped after {done} of {of} dogs.{' '}
-          <Button variant="outline-primary" size="sm" onClick={again}>
+          <Button look="usual" size="sm" onClick={again}>
             Plan them all
           </Button>
-        </p>
+        </Notice>
       )}
       {state === 'failed' && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           The dogs could not be planned.{' '}
-          <Button variant="outline-primary" size="sm" onClick={again}>
+          <Button look="usual" size="sm" onClick={again}>
             Try again
           </Button>
-        </p>
+        </Notice>
       )}
       {of === 0 ? (
-        <p className="wt-note">No dog of the book has a check yet. Feel one first.</p>
+        <Notice>No dog of the book has a check yet. Feel one first.</Notice>
       ) : (
-        <div className="wt-sheet wt-wide" role="region" aria-label="Dogs of the book" tabIndex={0}>
-          <table className="wt-table">
-            <thead>
-              <tr>
-                <th scope="col">Dog</th>
-                <th scope="col">Method</th>
-                <th scope="col" className="text-end">
-                  Time
-                </th>
-                <th scope="col" className="text-end">
-                  Price
-                </th>
-                <th scope="col" className="text-end">
-                  Hair out
-                </th>
-                <th scope="col">The dog</th>
-              </tr>
-            </thead>
-            <tbody>
-              {book.cases.map((c, i) => (
-                <Row key={c.dogId} book={book} index={i} outline={outlines[i]} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Sheet as="div">
+          <DataTable name="Dogs of the book" rows={lines} columns={columns} keyOf={({ dog }) => dog.dogId} />
+        </Sheet>
       )}
     </>
   );

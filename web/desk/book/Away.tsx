@@ -1,18 +1,25 @@
 /** Somebody is away, or the doors stay shut: what would move, who has to be asked, what it costs; then it is put in the book. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { TideFile } from '../../../contract/tide.ts';
+import { absenceSchema, type AbsenceDraft } from '../../../contract/roster.ts';
 import type { Absence, AwayMove } from '../../../core/book/index.ts';
 import { formatDay, parseDay } from '../../../core/quantity/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddAway, useDropAway, useEditBooking } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Toast } from '../../ui/Toast.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { DayField, SelectField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import type { BookAnswer } from '../../work/useBookPlan.ts';
 import { shortDay } from '../../words/dates.ts';
 import { onDay } from '../../words/on-day.ts';
 import { listText, minutesText } from '../../words/figures.ts';
 import { bookingsByVisit, visitKey } from './keys.ts';
+import css from './book.module.css';
 
 interface Props extends Pick<BookAnswer, 'away' | 'ask'> {
   readonly file: TideFile;
@@ -25,24 +32,26 @@ interface Props extends Pick<BookAnswer, 'away' | 'ask'> {
 const PROPOSALS = 6;
 
 export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
-  const [who, setWho] = useState('');
-  const [from, setFrom] = useState('');
-  const [to, setTo] = useState('');
-  const [reason, setReason] = useState('');
+  const form = useSchemaForm<AbsenceDraft>({
+    schema: absenceSchema,
+    values: { id: newId(), person: null, from: '', to: '', reason: '' },
+  });
   const add = useAddAway();
   const dropAway = useDropAway();
   const edit = useEditBooking();
   const [done, setDone] = useState<{ readonly text: string; readonly undo: () => Promise<void> } | undefined>();
   const [refused, setRefused] = useState<Error | null>(null);
-  const [first, last] = [parseDay(from), parseDay(to === '' ? from : to)];
   const people = file.roster?.people ?? [];
   const planned = (away?.answer.moves ?? []).filter((m) => m.was === 'planned');
   const nameOf = (id: string): string => file.dogs.find((d) => d.id === id)?.name ?? id;
-  const good = first !== undefined && last !== undefined && last >= first && first > file.today;
-  const absence = (): Absence | undefined =>
-    good && first !== undefined && last !== undefined
-      ? { id: newId(), person: who === '' ? null : who, from: first, to: last, reason }
-      : undefined;
+  /** What would move; one day alone when only the first is said. */
+  const see = ({ from, to, person, reason }: AbsenceDraft): void => {
+    const [first, last] = [parseDay(from), parseDay(to)];
+    if (first === undefined || last === undefined) return;
+    if (first <= file.today) form.setError('from', { message: 'a day after today' }, { shouldFocus: true });
+    else if (last < first) form.setError('to', { message: 'not before the first day' }, { shouldFocus: true });
+    else ask({ id: newId(), person, from: first, to: last, reason });
+  };
   const take = async (what: Absence, moves: readonly AwayMove[]): Promise<void> => {
     setRefused(null);
     const moved: BookingRecord[] = [];
@@ -80,61 +89,38 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
     });
   };
   return (
-    <section className="wt-sheet" aria-labelledby="away">
+    <Sheet aria-labelledby="away">
       <h2 id="away">Somebody is away</h2>
       {done && (
-        <div className="wt-note wt-note-good" role="status">
-          <p>{done.text}</p>
-          <Button
-            variant="outline-primary"
-            onClick={() => {
-              setDone(undefined);
-              done
-                .undo()
-                .catch((p: unknown) => setRefused(p instanceof Error ? p : new Error('It could not be taken back.')));
-            }}
-          >
-            Undo
-          </Button>
-        </div>
+        <Toast
+          says={done.text}
+          onClose={() => setDone(undefined)}
+          onUndo={() => {
+            setDone(undefined);
+            done
+              .undo()
+              .catch((p: unknown) => setRefused(p instanceof Error ? p : new Error('It could not be taken back.')));
+          }}
+        />
       )}
       <Refusal error={refused} />
-      <Form
-        className="wt-away"
-        onSubmit={(e) => {
-          e.preventDefault();
-          ask(absence());
-        }}
-      >
-        <Form.Group controlId="away-who">
-          <Form.Label>Who</Form.Label>
-          <Form.Select value={who} onChange={(e) => setWho(e.target.value)}>
-            <option value="">Everybody: the salon is closed</option>
-            {people.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="away-from">
-          <Form.Label>First day</Form.Label>
-          <Form.Control type="date" value={from} onChange={(e) => setFrom(e.target.value)} />
-        </Form.Group>
-        <Form.Group controlId="away-to">
-          <Form.Label>Last day</Form.Label>
-          <Form.Control type="date" value={to} onChange={(e) => setTo(e.target.value)} />
-        </Form.Group>
-        <Form.Group controlId="away-why">
-          <Form.Label>Why</Form.Label>
-          <Form.Control value={reason} maxLength={120} onChange={(e) => setReason(e.target.value)} />
-        </Form.Group>
-        <Button type="submit" variant="outline-primary" disabled={!good || !ready}>
+      <SchemaForm form={form} className={css.away} onSave={see}>
+        <SelectField
+          form={form}
+          name="person"
+          label="Who"
+          empty="null"
+          options={[['', 'Everybody: the salon is closed'], ...people.map((p) => [p.id, p.name] as const)]}
+        />
+        <DayField form={form} name="from" label="First day" />
+        <DayField form={form} name="to" label="Last day" />
+        <TextField form={form} name="reason" label="Why" />
+        <Button type="submit" look="usual" disabled={!ready}>
           See what moves
         </Button>
-      </Form>
+      </SchemaForm>
       {away && (
-        <div className="wt-away-answer" role="status">
+        <div className={css.awayAnswer} role="status">
           <p>
             {minutesText(Math.round(away.answer.lost))} of work are lost.{' '}
             {away.answer.moves.length === 0
@@ -160,13 +146,13 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
             >
               Put it in the book
             </Button>
-            <Button variant="outline-primary" onClick={() => ask(undefined)}>
+            <Button look="usual" onClick={() => ask(undefined)}>
               Leave it
             </Button>
           </div>
         </div>
       )}
-    </section>
+    </Sheet>
   );
 }
 

@@ -1,6 +1,5 @@
 /** Desk → Book: a year of visits that meets every tide within the hours, by season, month, week or day. */
 import { useMemo, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { CallRecord } from '../../../contract/roster.ts';
@@ -9,10 +8,15 @@ import type { TideFile } from '../../../contract/tide.ts';
 import { hoursOf, workOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/index.ts';
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { NotYet, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { useBookPlan, type BookAnswer } from '../../work/useBookPlan.ts';
 import { SoonerList } from './SoonerList.tsx';
 import { earlyText, goodness, movedProposalsText, noDayText } from '../../words/book.ts';
@@ -27,7 +31,7 @@ import { Month, Season, SEASON_WEEKS } from './Months.tsx';
 import { Ring } from './Ring.tsx';
 import { useActs, type Acts } from './useActs.ts';
 import { daysOfWeek, Week } from './Week.tsx';
-import './book.css';
+import css from './book.module.css';
 
 const STAGE_WORDS = {
   building: 'Walking every dog’s coat through the year.',
@@ -123,8 +127,8 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   const dayVisits = inWeek.filter((v) => v.day === shownDay);
   const load = Math.round(span === 'day' ? sum(dayVisits.map(workOf)) : week.agreed + week.proposed);
   return (
-    <div className={working ? 'wt-book is-old' : 'wt-book'}>
-      <section className="wt-sheet" aria-label="The year">
+    <div className={working ? `${css.book} is-old` : css.book}>
+      <Sheet aria-label="The year">
         <p className="wt-lead mb-1">{goodness(plan)}</p>
         <WeeksChart
           weeks={plan.weeks}
@@ -135,9 +139,9 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
           Solid: in the book. Hatched: proposed. The line is what the salon plans with, 93 % of its hours.
         </p>
         <p className="mb-0">{earlyText(early)}</p>
-        {plan.noDay.length > 0 && <p className="wt-note mb-0">{noDayText(plan.noDay.map(nameOf))}</p>}
-      </section>
-      <section className="wt-sheet" aria-labelledby="week">
+        {plan.noDay.length > 0 && <Notice className="mb-0">{noDayText(plan.noDay.map(nameOf))}</Notice>}
+      </Sheet>
+      <Sheet aria-labelledby="week">
         <div className="wt-title mb-0">
           <h2 id="week">
             {title[span]}{' '}
@@ -155,13 +159,13 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
           />
           <div className="wt-acts">
             <Button
-              variant="outline-primary"
+              look="usual"
               disabled={chosenWeek === 0 && (span !== 'day' || shownDay <= week.from)}
               onClick={() => walk(-1)}
             >
               Before
             </Button>
-            <Button variant="outline-primary" disabled={chosenWeek === last && span !== 'day'} onClick={() => walk(1)}>
+            <Button look="usual" disabled={chosenWeek === last && span !== 'day'} onClick={() => walk(1)}>
               After
             </Button>
           </div>
@@ -228,13 +232,9 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
               Take all {proposals.length} of this {span}
             </Button>
           )}
-          {span === 'day' && (
-            <Link className="btn btn-outline-primary" to={`/desk/sheet?day=${formatDay(shownDay)}`}>
-              The day’s sheet
-            </Link>
-          )}
+          {span === 'day' && <ButtonLink to={`/desk/sheet?day=${formatDay(shownDay)}`}>The day’s sheet</ButtonLink>}
         </div>
-      </section>
+      </Sheet>
       {chosen && (
         <Chosen
           file={file}
@@ -271,16 +271,13 @@ function Planned(facts: Facts) {
   return (
     <>
       {state === 'working' && (
-        <div className="wt-note wt-learning" role="status">
+        <Notice role="status" data-learning="">
           <p>{progress ? STAGE_WORDS[progress.stage] : 'Beginning.'}</p>
-          <progress aria-label="Plan made" value={progress?.share ?? 0} max={1} />
-          <Button variant="outline-primary" onClick={cancel}>
-            Stop
-          </Button>
-        </div>
+          <Progress label="Plan made" value={progress?.share ?? 0} onCancel={cancel} />
+        </Notice>
       )}
       {(state === 'cancelled' || state === 'failed') && (
-        <div className="wt-note" role={state === 'failed' ? 'alert' : 'status'}>
+        <Notice role={state === 'failed' ? 'alert' : 'status'}>
           <p>
             {state === 'failed'
               ? 'The plan could not be made.'
@@ -288,24 +285,24 @@ function Planned(facts: Facts) {
                 ? 'Stopped. Below is the best so far; it can be taken as it is.'
                 : 'Stopped. What is agreed stays as it is.'}
           </p>
-          <Button variant="outline-primary" onClick={again}>
+          <Button look="usual" onClick={again}>
             Plan the year
           </Button>
-        </div>
+        </Notice>
       )}
       {acts.done && (
-        <div className="wt-note wt-note-good" role="status">
+        <Notice tone="good" role="status">
           <p>{acts.done.text}</p>
           {state === 'done' && moved.length > 0 && <p>{movedProposalsText(moved, (id) => nameIn(file, id))}</p>}
-          <Button variant="outline-primary" disabled={acts.busy} onClick={acts.undo}>
+          <Button look="usual" disabled={acts.busy} onClick={acts.undo}>
             Undo
           </Button>
-        </div>
+        </Notice>
       )}
       <Refusal error={acts.refused} />
       {plan && (
-        <div className="wt-book-room">
-          <div className="wt-book-side">
+        <div className={css.bookRoom}>
+          <div className={css.bookSide}>
             <Board
               {...facts}
               plan={plan}
@@ -339,9 +336,9 @@ function Year() {
   if (!file || !bookings.data || !calls.data || !salon.data) return <NotYet queries={[tide, bookings, calls, salon]} />;
   const facts = { file, bookings: bookings.data.bookings, calls: calls.data.calls, salon: salon.data.salon };
   return file.dogs.length === 0 ? (
-    <p className="wt-sheet">
+    <EmptyState>
       No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the book.
-    </p>
+    </EmptyState>
   ) : (
     <Learning file={file}>{(learnt) => <Planned {...facts} learnt={learnt} />}</Learning>
   );
@@ -354,12 +351,8 @@ export function BookRoom() {
         <h1>Book</h1>
         <span className="wt-soft">a year of visits that meets every tide within your hours</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/book/what-if">
-            What if
-          </Link>
-          <Link className="btn btn-outline-primary" to="/desk/staff">
-            Staff and closed days
-          </Link>
+          <ButtonLink to="/desk/book/what-if">What if</ButtonLink>
+          <ButtonLink to="/desk/staff">Staff and closed days</ButtonLink>
         </div>
       </div>
       <Year />

@@ -1,5 +1,4 @@
 /** One visit: why its day, what another would change, what stands against it, and the acts; also while it hangs over a day. */
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { TideFile } from '../../../contract/tide.ts';
@@ -9,11 +8,16 @@ import type { DogTide, Outlook } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
 import { MovedLength } from '../../app/MovedLength.tsx';
 import { CoatCurve } from '../../drawing/CoatCurve.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { otherwiseText, ruleText } from '../../words/book.ts';
 import { instantText, shortDay } from '../../words/dates.ts';
 import { grams, minutesText } from '../../words/figures.ts';
 import { STATE_WORDS, stateOf } from './keys.ts';
 import type { Acts } from './useActs.ts';
+import css from './book.module.css';
 
 interface Props {
   readonly file: TideFile;
@@ -60,7 +64,7 @@ export function Chosen({
     ...(target === undefined ? [] : [{ day: target, word: 'then', now: true }]),
   ];
   return (
-    <section className="wt-sheet wt-chosen" aria-labelledby="chosen" aria-live="polite">
+    <Sheet className="wt-chosen" aria-labelledby="chosen" aria-live="polite">
       <h2 id="chosen">
         <Link to={`/desk/dogs/${visit.dogId}/tide`}>{name}</Link> <span className="wt-soft">{dog?.owner}</span>
       </h2>
@@ -97,17 +101,17 @@ export function Chosen({
               : `The plan never comes on ${shortDay(target)}: what it would cost is not known.`}
           </p>
           {rules.length > 0 && (
-            <ul className="wt-rules-against" role={dropped ? 'alert' : undefined}>
+            <ul className={css.rulesAgainst} role={dropped ? 'alert' : undefined}>
               {rules.map((r) => (
                 <li key={r.code}>{ruleText(r)}</li>
               ))}
             </ul>
           )}
           {state === 'agreed' && (
-            <p className="wt-note mb-2">
+            <Notice className="mb-2">
               {dog?.owner || 'The owner'} agreed to {booking ? instantText(booking.startsAt, timeZone) : ''}. Ask before
               it moves.
-            </p>
+            </Notice>
           )}
         </>
       )}
@@ -118,7 +122,7 @@ export function Chosen({
           </Button>
         )}
         {target === undefined && !booking && ofOwner.length > 1 && (
-          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.bookTentatively(ofOwner)}>
+          <Button look="usual" disabled={acts.busy} onClick={() => acts.bookTentatively(ofOwner)}>
             Take all {ofOwner.length} of {dog?.owner || 'this owner'} in the season
           </Button>
         )}
@@ -139,7 +143,7 @@ export function Chosen({
                   ? `${shortDay(target)} all the same`
                   : `Take ${shortDay(target)}`}
             </Button>
-            <Button variant="outline-primary" onClick={() => onTarget(undefined)}>
+            <Button look="usual" onClick={() => onTarget(undefined)}>
               Leave it
             </Button>
           </>
@@ -150,28 +154,27 @@ export function Chosen({
           </Button>
         )}
         {target === undefined && booking && (
-          <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.drop(booking)}>
+          <Button look="usual" disabled={acts.busy} onClick={() => acts.drop(booking)}>
             Take it out
           </Button>
         )}
       </div>
       {target === undefined && week.length > 0 && (
-        <details open>
-          <summary>Why this day</summary>
+        <Disclosure head="Why this day" open>
           <ul>
             {week.map((o) => (
               <li key={o.day}>
-                <button type="button" className="wt-plain" onClick={() => onTarget(o.day)}>
+                <Button look="plain" onClick={() => onTarget(o.day)}>
                   {otherwiseText(o)}
-                </button>
+                </Button>
               </li>
             ))}
           </ul>
           <p className="wt-soft mb-0">
             In all: the work, hair on the floor at home, packing, and the hours of the other dogs.
           </p>
-        </details>
+        </Disclosure>
       )}
-    </section>
+    </Sheet>
   );
 }

@@ -1,9 +1,12 @@
 /** Calendars and tables, in and out. */
 import { useState, type ChangeEvent } from 'react';
-import { Form } from 'react-bootstrap';
 import type { ReadIn } from '../../../contract/booking.ts';
 import { Refusal } from '../../app/state.tsx';
 import { BOOKINGS_CSV, personFeedUrl, useReadBookings, useReadCalendar, useRoster } from '../../data/hooks.ts';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Field, Input } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 
 const readText = ({ booked, moved, closed, left }: ReadIn): string =>
   [
@@ -29,31 +32,31 @@ export function Files() {
     });
   };
   return (
-    <details className="wt-sheet">
-      <summary>Calendars and tables</summary>
-      <p>
-        {(roster.data?.people ?? []).map((p) => (
-          <span key={p.id}>
-            <a href={personFeedUrl(p.id)}>{p.name}’s calendar</a> ·{' '}
-          </span>
-        ))}
-        <a href={BOOKINGS_CSV} download>
-          All bookings as a table
-        </a>
-      </p>
-      <Form.Group controlId="read-in">
-        <Form.Label>
-          Read in another calendar (.ics: events named after a dog become visits, whole days become closures) or a table
-          (.csv with date, time, minutes, dog)
-        </Form.Label>
-        <Form.Control type="file" accept=".ics,.csv,text/calendar,text/csv" onChange={read} />
-      </Form.Group>
-      <Refusal error={calendar.error ?? table.error} />
-      {got && (
-        <p className="wt-note wt-note-good" role="status">
-          {readText(got)}
+    <Sheet as="div">
+      <Disclosure head="Calendars and tables">
+        <p>
+          {(roster.data?.people ?? []).map((p) => (
+            <span key={p.id}>
+              <a href={personFeedUrl(p.id)}>{p.name}’s calendar</a> ·{' '}
+            </span>
+          ))}
+          <a href={BOOKINGS_CSV} download>
+            All bookings as a table
+          </a>
         </p>
-      )}
-    </details>
+        <Field
+          label="Read in another calendar (.ics: events named after a dog become visits, whole days become closures) or a table (.csv with date, time, minutes, dog)"
+          id="read-in"
+        >
+          <Input type="file" accept=".ics,.csv,text/calendar,text/csv" onChange={read} />
+        </Field>
+        <Refusal error={calendar.error ?? table.error} />
+        {got && (
+          <Notice tone="good" role="status">
+            {readText(got)}
+          </Notice>
+        )}
+      </Disclosure>
+    </Sheet>
   );
 }

@@ -2,8 +2,12 @@
 import type { BookSummary, PlannedWeek } from '../../../core/book/index.ts';
 import { addDays, isoWeekday, sum, type Day } from '../../../core/quantity/index.ts';
 import { useView } from '../../app/useView.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Table } from '../../ui/Table.tsx';
+import { Tip } from '../../ui/Tip.tsx';
 import { monthYear, shortDay, weekdayName } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
+import css from './book.module.css';
 
 interface MonthProps {
   readonly plan: BookSummary;
@@ -28,7 +32,7 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
   );
   const weeks = Array.from({ length: days.length / 7 }, (_, w) => days.slice(7 * w, 7 * w + 7));
   return (
-    <table className="wt-month">
+    <Table bare className={css.month}>
       <caption>{monthYear(day)}</caption>
       <thead>
         <tr>
@@ -54,29 +58,27 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
                     monthOf(d) !== monthOf(day) ? 'is-other' : hours === 0 && d > plan.from ? 'is-shut' : undefined
                   }
                 >
-                  <button
-                    type="button"
-                    onClick={() => onDay(d)}
-                    title={`${shortDay(d)}${visits.length === 0 && hours === 0 && d > plan.from ? ', closed' : ''}`}
-                  >
-                    <span className="wt-month-day">
-                      {dayOfMonth(d)}
-                      {load > 0 && <span className="wt-soft">{minutesText(Math.round(load))}</span>}
-                    </span>
-                    {names.slice(0, NAMES).map((n, i) => (
-                      <span key={`${n} ${i}`} className={visits[i]?.agreed ? 'wt-comer is-agreed' : 'wt-comer'}>
-                        {n}
+                  <Tip says={`${shortDay(d)}${visits.length === 0 && hours === 0 && d > plan.from ? ', closed' : ''}`}>
+                    <button type="button" onClick={() => onDay(d)}>
+                      <span className={css.monthDay}>
+                        {dayOfMonth(d)}
+                        {load > 0 && <span className="wt-soft">{minutesText(Math.round(load))}</span>}
                       </span>
-                    ))}
-                    {names.length > NAMES && <span className="wt-soft">and {names.length - NAMES} more</span>}
-                  </button>
+                      {names.slice(0, NAMES).map((n, i) => (
+                        <span key={`${n} ${i}`} className={visits[i]?.agreed ? `${css.comer} is-agreed` : css.comer}>
+                          {n}
+                        </span>
+                      ))}
+                      {names.length > NAMES && <span className="wt-soft">and {names.length - NAMES} more</span>}
+                    </button>
+                  </Tip>
                 </td>
               );
             })}
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -91,7 +93,7 @@ interface SeasonProps {
 }
 export function Season({ plan, weeks, nameOf, onWeek }: SeasonProps) {
   return (
-    <table className="wt-season">
+    <Table>
       <thead>
         <tr>
           <th scope="col">Week from</th>
@@ -106,9 +108,9 @@ export function Season({ plan, weeks, nameOf, onWeek }: SeasonProps) {
           return (
             <tr key={week.from}>
               <th scope="row">
-                <button type="button" className="wt-plain" onClick={() => onWeek(index)}>
+                <Button look="plain" onClick={() => onWeek(index)}>
                   {shortDay(week.from)}
-                </button>
+                </Button>
               </th>
               <td>
                 {week.hours === 0 ? 'closed' : percent(load / week.hours)}{' '}
@@ -116,7 +118,7 @@ export function Season({ plan, weeks, nameOf, onWeek }: SeasonProps) {
               </td>
               <td>
                 {visits.map((v, i) => (
-                  <span key={`${v.dogId} ${v.day}`} className={v.agreed ? 'wt-comer is-agreed' : 'wt-comer'}>
+                  <span key={`${v.dogId} ${v.day}`} className={v.agreed ? `${css.comer} is-agreed` : css.comer}>
                     {nameOf(v.dogId)}
                     {i < visits.length - 1 ? ', ' : ''}
                   </span>
@@ -126,6 +128,6 @@ export function Season({ plan, weeks, nameOf, onWeek }: SeasonProps) {
           );
         })}
       </tbody>
-    </table>
+    </Table>
   );
 }

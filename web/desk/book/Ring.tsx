@@ -1,7 +1,6 @@
 /** Whom to ring today: what to say, two dates to offer, and the answer in one tap. */
 import { Phone } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
@@ -11,10 +10,13 @@ import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quant
 import { askAfter, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
 import { newId } from '../../data/client.ts';
 import { useAddCall } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateOf, instantText, shortDay } from '../../words/dates.ts';
 import { ownerWords } from '../../words/tide.ts';
 import { AskAfter } from '../vet/AskAfter.tsx';
 import type { Acts } from './useActs.ts';
+import css from './book.module.css';
 
 /** After an answer the dog is left alone for so many days; who could not be reached is tried again tomorrow. */
 const QUIET: Readonly<Record<CallOutcome, number>> = { agreed: 1, 'no-answer': 1, later: 4, declined: 28 };
@@ -73,13 +75,13 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
   const asked = useMemo(() => askAfter(file), [file]);
   const shown = all ? lines : lines.slice(0, AT_FIRST);
   return (
-    <section className="wt-sheet" aria-labelledby="ring">
+    <Sheet aria-labelledby="ring">
       <h2 id="ring">
         Ring today <span className="wt-soft">{lines.length + asked.length}</span>
       </h2>
       <AskAfter dogs={asked} />
       {lines.length + asked.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
-      <ul className="wt-bare wt-rings-list">
+      <ul className={`wt-bare ${css.ringsList}`}>
         {shown.map((line) => {
           if (line.kind === 'standing') {
             const { booking, why } = line;
@@ -91,11 +93,11 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                 </p>
                 <div className="wt-acts">
                   {!booking.agreed && (
-                    <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.agree(booking)}>
+                    <Button look="usual" disabled={acts.busy} onClick={() => acts.agree(booking)}>
                       Agreed
                     </Button>
                   )}
-                  <Button variant="outline-primary" disabled={acts.busy} onClick={() => acts.drop(booking)}>
+                  <Button look="usual" disabled={acts.busy} onClick={() => acts.drop(booking)}>
                     Take it out
                   </Button>
                   <No onAnswer={(o) => answer(booking.dogId, o, [])} busy={add.isPending} />
@@ -115,7 +117,7 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
                 {dates.map((d) => (
                   <Button
                     key={d}
-                    variant="outline-primary"
+                    look="usual"
                     disabled={acts.busy}
                     onClick={() =>
                       acts.bookTentatively(
@@ -144,11 +146,11 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
         })}
       </ul>
       {lines.length > AT_FIRST && (
-        <Button variant="outline-primary" onClick={() => setAll(!all)}>
+        <Button look="usual" onClick={() => setAll(!all)}>
           {all ? 'Only the first' : `All ${lines.length}`}
         </Button>
       )}
-    </section>
+    </Sheet>
   );
 }
 
@@ -173,15 +175,15 @@ function Owner({ file, id }: { file: TideFile; id: string }) {
 function No({ onAnswer, busy }: { onAnswer: (outcome: CallOutcome) => void; busy: boolean }) {
   return (
     <>
-      <button type="button" className="wt-plain" disabled={busy} onClick={() => onAnswer('no-answer')}>
+      <Button look="plain" disabled={busy} onClick={() => onAnswer('no-answer')}>
         No answer
-      </button>
-      <button type="button" className="wt-plain" disabled={busy} onClick={() => onAnswer('later')}>
+      </Button>
+      <Button look="plain" disabled={busy} onClick={() => onAnswer('later')}>
         Later
-      </button>
-      <button type="button" className="wt-plain" disabled={busy} onClick={() => onAnswer('declined')}>
+      </Button>
+      <Button look="plain" disabled={busy} onClick={() => onAnswer('declined')}>
         No
-      </button>
+      </Button>
     </>
   );
 }

@@ -1,8 +1,8 @@
 /** Who had better come on a free day than on the later one they have, by what it saves. */
 import { useEffect } from 'react';
-import { Button } from 'react-bootstrap';
 import type { TideFile } from '../../../contract/tide.ts';
 import type { Day } from '../../../core/quantity/index.ts';
+import { Button } from '../../ui/Button.tsx';
 import type { BookAnswer } from '../../work/useBookPlan.ts';
 import { shortDay } from '../../words/dates.ts';
 import { grams, minutesText } from '../../words/figures.ts';
@@ -34,7 +34,7 @@ export function SoonerList({ file, day, state, sooner, askSooner, onOffer }: Pro
               {minutesText(Math.max(1, Math.round(s.gain)))} in all
               {s.grams > LITTLE_G && `, ${grams(s.grams)} less on the floor at home`}
             </span>
-            <Button variant="outline-primary" onClick={() => onOffer(s.dogId, s.from)}>
+            <Button look="usual" onClick={() => onOffer(s.dogId, s.from)}>
               Offer it
             </Button>
           </li>

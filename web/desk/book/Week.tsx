@@ -19,6 +19,7 @@ import { Fact } from '../../app/Fact.tsx';
 import { lengthText } from '../../words/book.ts';
 import { minutesText } from '../../words/figures.ts';
 import { STATE_WORDS, stateOf, visitKey } from './keys.ts';
+import css from './book.module.css';
 
 export interface DayOfWeek {
   readonly day: Day;
@@ -86,7 +87,7 @@ export function Week({ days, nextOf, nameOf, chosen, onChoose, onOver, onDrop }:
         else if (visit) onOver(visit, undefined);
       }}
     >
-      <div className="wt-bookweek">
+      <div className={css.bookweek}>
         {days.map((d) => (
           <Column key={d.day} of={d} nextOf={nextOf} nameOf={nameOf} chosen={chosen} onChoose={onChoose} />
         ))}
@@ -107,7 +108,7 @@ function Column({
   return (
     <section
       ref={setNodeRef}
-      className={`wt-day-column${isOver ? ' is-over' : ''}${hours === 0 ? ' is-shut' : ''}`}
+      className={`${css.dayColumn}${isOver ? ' is-over' : ''}${hours === 0 ? ' is-shut' : ''}`}
       aria-label={shortDay(day)}
     >
       <h3>
@@ -143,10 +144,10 @@ function Card({ visit, booking, outlook, name, chosen, onChoose }: CardProps) {
   return (
     <div
       ref={setNodeRef}
-      className={`wt-bookvisit is-${state}${chosen ? ' is-chosen' : ''}${isDragging ? ' is-dragged' : ''}`}
+      className={`${css.bookvisit} is-${state}${chosen ? ' is-chosen' : ''}${isDragging ? ' is-dragged' : ''}`}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
     >
-      <button type="button" className="wt-bookvisit-card" aria-pressed={chosen} onClick={() => onChoose(visit)}>
+      <button type="button" className={css.bookvisitCard} aria-pressed={chosen} onClick={() => onChoose(visit)}>
         <strong>{name}</strong>
         <span>
           {outlook && visit.length !== undefined ? (
@@ -162,7 +163,7 @@ function Card({ visit, booking, outlook, name, chosen, onChoose }: CardProps) {
       </button>
       <button
         type="button"
-        className="wt-bookvisit-grip"
+        className={css.bookvisitGrip}
         {...listeners}
         {...attributes}
         aria-label={`Move ${name}, ${shortDay(visit.day)}`}

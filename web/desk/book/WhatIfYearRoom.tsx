@@ -1,8 +1,7 @@
 /** Desk → Book → What if: a year with another room, planned beside today's; two that were kept can stand side by side. */
-import { useId, useMemo, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { Link, useSearchParams } from 'react-router';
-import type { KeptYear } from '../../../contract/year.ts';
+import { useId, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { keptYearSchema, type KeptYear } from '../../../contract/year.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { AS_TODAY, MOST_CHANGE, type YearChange } from '../../../core/book/index.ts';
 import { clamp } from '../../../core/quantity/index.ts';
@@ -11,12 +10,21 @@ import { NotYet, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useDropYear, useKeepYear, useSalon, useSheet, useTideBook, useYearsKept } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Check, Field, Select } from '../../ui/Field.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
+import { NumberInput } from '../../ui/form/NumberInput.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { useYears, type YearAnswer } from '../../work/useYears.ts';
 import type { PlannedYear, YearRoom } from '../../work/what-if.worker.ts';
 import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
 import { changeText, isAsToday, limitsText, YEAR_LINES } from '../../words/year.ts';
 import { Learning } from '../tide/Learning.tsx';
-import './book.css';
+import css from './book.module.css';
 
 /** The change that an address says; what it says wrongly counts as not said. */
 function changeIn(params: URLSearchParams, closed: readonly number[]): YearChange {
@@ -53,22 +61,16 @@ interface ChangeFormProps {
 function ChangeForm({ change, closed, onChange }: ChangeFormProps) {
   const id = useId();
   const number = (label: string, key: 'handDays' | 'moreDogs') => (
-    <Form.Group controlId={`${id}-${key}`}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control
-        type="number"
-        inputMode="numeric"
-        min={0}
-        max={MOST_CHANGE[key]}
+    <Field label={label} id={`${id}-${key}`}>
+      <NumberInput
+        id={`${id}-${key}`}
         value={change[key]}
-        onChange={(e) =>
-          onChange({ ...change, [key]: clamp(Math.trunc(Number(e.target.value)) || 0, 0, MOST_CHANGE[key]) })
-        }
+        onChange={(n = 0) => onChange({ ...change, [key]: clamp(n, 0, MOST_CHANGE[key]) })}
       />
-    </Form.Group>
+    </Field>
   );
   const check = (label: string, key: 'strongerDryer' | 'homesBrush' | 'secondTub') => (
-    <Form.Check
+    <Check
       id={`${id}-${key}`}
       label={label}
       checked={change[key]}
@@ -76,12 +78,11 @@ function ChangeForm({ change, closed, onChange }: ChangeFormProps) {
     />
   );
   return (
-    <Form className="wt-whatif-form" onSubmit={(e) => e.preventDefault()}>
+    <div className={css.whatifForm} role="group" aria-label="What would be otherwise">
       {number('One more person, days a week', 'handDays')}
       {number('More dogs', 'moreDogs')}
-      <Form.Group controlId={`${id}-open`}>
-        <Form.Label>Open too on</Form.Label>
-        <Form.Select
+      <Field label="Open too on" id={`${id}-open`}>
+        <Select
           value={change.openWeekday ?? 0}
           disabled={closed.length === 0}
           onChange={(e) => onChange({ ...change, openWeekday: Number(e.target.value) || null })}
@@ -92,14 +93,14 @@ function ChangeForm({ change, closed, onChange }: ChangeFormProps) {
               {weekdayName(w)}
             </option>
           ))}
-        </Form.Select>
-      </Form.Group>
+        </Select>
+      </Field>
       <div>
         {check('A second tub', 'secondTub')}
         {check('A stronger dryer', 'strongerDryer')}
         {check('Every home brushes', 'homesBrush')}
       </div>
-    </Form>
+    </div>
   );
 }
 
@@ -116,10 +117,13 @@ function Kept({
   const keep = useKeepYear();
   const drop = useDropYear();
   const id = useId();
-  const [name, setName] = useState('');
-  const said = name.trim() || changeText(change);
+  // A year that nobody names is called by what is otherwise in it.
+  const form = useSchemaForm<KeptYear>({
+    schema: keptYearSchema,
+    values: { id: newId(), name: changeText(change).slice(0, 60), change },
+  });
   return (
-    <section className="wt-sheet" aria-labelledby={`${id}-kept`}>
+    <Sheet aria-labelledby={`${id}-kept`}>
       <h2 id={`${id}-kept`}>Kept years</h2>
       {years.length === 0 && <p className="wt-soft">None yet. A kept year is planned anew whenever you look at it.</p>}
       <ul className="wt-bare wt-rows">
@@ -129,10 +133,10 @@ function Kept({
               <strong>{y.name}</strong> <span className="wt-soft">{changeText(y.change)}</span>
             </div>
             <div className="wt-acts">
-              <Button variant="outline-primary" onClick={() => onShow(y)}>
+              <Button look="usual" onClick={() => onShow(y)}>
                 Show beside
               </Button>
-              <Button variant="outline-primary" disabled={drop.isPending} onClick={() => drop.mutate(y.id)}>
+              <Button look="usual" disabled={drop.isPending} onClick={() => drop.mutate(y.id)}>
                 Take out
               </Button>
             </div>
@@ -140,29 +144,19 @@ function Kept({
         ))}
       </ul>
       {!isAsToday(change) && (
-        <Form
-          className="wt-whatif-keep"
-          onSubmit={(e) => {
-            e.preventDefault();
-            keep.mutate({ id: newId(), name: said.slice(0, 60), change }, { onSuccess: () => setName('') });
-          }}
+        <SchemaForm
+          form={form}
+          className={css.whatifKeep}
+          onSave={(year) => keep.mutate({ ...year, id: newId(), change })}
         >
-          <Form.Group controlId={`${id}-name`}>
-            <Form.Label>Name of this year</Form.Label>
-            <Form.Control
-              value={name}
-              maxLength={60}
-              placeholder={changeText(change)}
-              onChange={(e) => setName(e.target.value)}
-            />
-          </Form.Group>
-          <Button type="submit" variant="outline-primary" disabled={keep.isPending}>
+          <TextField form={form} name="name" label="Name of this year" />
+          <Button type="submit" look="usual" disabled={keep.isPending}>
             Keep it
           </Button>
-        </Form>
+        </SchemaForm>
       )}
       <Refusal error={keep.error ?? drop.error} />
-    </section>
+    </Sheet>
   );
 }
 
@@ -175,19 +169,17 @@ const outcomeOf = ({ answer }: Column): PlannedYear | undefined =>
 
 function Compared({ columns, currency }: { columns: readonly Column[]; currency: string }) {
   return (
-    <section className="wt-sheet" aria-labelledby="compared">
+    <Sheet aria-labelledby="compared">
       <h2 id="compared">Side by side</h2>
-      <div className="wt-scroll" role="group" aria-label="Figures of the years">
-        <table className="wt-table wt-whatif-table">
+      <div className="wt-wide" role="group" aria-label="Figures of the years">
+        <Table className={css.whatifTable}>
           <thead>
             <tr>
               <th scope="col">A year</th>
               {columns.map((c) => (
                 <th key={c.name} scope="col">
                   {c.name}
-                  {c.answer.state === 'working' && (
-                    <progress aria-label={`${c.name}: planned`} value={c.answer.share} max={1} />
-                  )}
+                  {c.answer.state === 'working' && <Progress label={`${c.name}: planned`} value={c.answer.share} />}
                   {c.answer.state === 'failed' && <span role="alert"> could not be planned</span>}
                 </th>
               ))}
@@ -211,9 +203,9 @@ function Compared({ columns, currency }: { columns: readonly Column[]; currency:
               );
             })}
           </tbody>
-        </table>
+        </Table>
       </div>
-    </section>
+    </Sheet>
   );
 }
 
@@ -252,17 +244,17 @@ function Years({
   const most = Math.max(...columns.flatMap((c) => outcomeOf(c)?.weeks ?? []).map((w) => Math.max(w.hours, w.proposed)));
   const go = (to: YearChange, other: string | null): void => setParams(addressOf(to, other), { replace: true });
   return (
-    <div className="wt-whatif">
-      <div className="wt-whatif-side">
-        <section className="wt-sheet" aria-labelledby="otherwise">
+    <div className={css.whatif}>
+      <div className={css.whatifSide}>
+        <Sheet aria-labelledby="otherwise">
           <h2 id="otherwise">What would be otherwise</h2>
           <ChangeForm change={change} closed={closed} onChange={(c) => go(c, beside?.id ?? null)} />
-        </section>
-        <Kept change={change} years={years} onShow={(y) => go(change, y.id)} />
+        </Sheet>
+        <Kept key={changeText(change)} change={change} years={years} onShow={(y) => go(change, y.id)} />
       </div>
-      <div className="wt-whatif-side">
+      <div className={css.whatifSide}>
         <Compared columns={columns} currency={currency} />
-        <section className="wt-sheet" aria-labelledby="weeks">
+        <Sheet aria-labelledby="weeks">
           <h2 id="weeks">Hours by week</h2>
           <p className="wt-soft">The line is what the salon plans with, 93 % of its hours.</p>
           {columns.map((c) => {
@@ -276,15 +268,15 @@ function Years({
               )
             );
           })}
-        </section>
-        <section className="wt-sheet" aria-labelledby="limits">
+        </Sheet>
+        <Sheet aria-labelledby="limits">
           <h2 id="limits">What this does not know</h2>
           <ul>
             {limitsText(change).map((t) => (
               <li key={t}>{t}</li>
             ))}
           </ul>
-        </section>
+        </Sheet>
       </div>
     </div>
   );
@@ -311,9 +303,7 @@ export function WhatIfYearRoom() {
         <h1>What if</h1>
         <span className="wt-soft">a year with another room, beside the one you have</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/book">
-            The book
-          </Link>
+          <ButtonLink to="/desk/book">The book</ButtonLink>
         </div>
       </div>
       <Room />

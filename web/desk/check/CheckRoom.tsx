@@ -1,7 +1,6 @@
 /** The coat check: both hands in the coat, before any water. Grades are swept over zones, or set one zone at a time. */
 import { Redo2, Undo2 } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { CheckDraft, CheckRecord } from '../../../contract/check.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
@@ -16,11 +15,15 @@ import {
 } from '../../../core/check/index.ts';
 import { coatRow, zone, ZONE_IDS, ZONES, zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Loaded, Refusal, Waiting } from '../../app/state.tsx';
 import { useCheck, useDog, useSaveCheck } from '../../data/hooks.ts';
 import { sendPhotos } from '../../data/photos.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { conditionReason, CONDITION_WORDS, dogStop, zoneStop } from '../../words/reasons.ts';
@@ -34,6 +37,7 @@ import { Questions } from './Questions.tsx';
 import { WholeDog } from './WholeDog.tsx';
 import { ZonePanel } from './ZonePanel.tsx';
 import { CareChoice } from '../dog/CareChoice.tsx';
+import css from './check.module.css';
 
 const WAYS = [
   { value: 'sweep', word: 'Sweep' },
@@ -162,10 +166,10 @@ function Feeling({ page, last, kept }: FeelingProps) {
           {felt > 0 && `; ${CONDITION_WORDS[whole.kind]} on ${percent(whole.share)}`}
         </span>
         <div className="wt-acts">
-          <Button variant="outline-primary" disabled={!canUndo} onClick={undo}>
+          <Button look="usual" disabled={!canUndo} onClick={undo}>
             <Undo2 aria-hidden size={17} /> Undo
           </Button>
-          <Button variant="outline-primary" disabled={!canRedo} onClick={redo}>
+          <Button look="usual" disabled={!canRedo} onClick={redo}>
             <Redo2 aria-hidden size={17} /> Redo
           </Button>
           <Button onClick={onSave} disabled={!ready}>
@@ -174,9 +178,9 @@ function Feeling({ page, last, kept }: FeelingProps) {
         </div>
       </div>
       <Refusal error={save.error} />
-      <div className="wt-cols wt-check">
+      <div className={`wt-cols ${css.check}`}>
         <WholeDog draft={draft} change={change} />
-        <section ref={maps} className="wt-map" aria-label="Coat map">
+        <section ref={maps} className={css.checkMap} aria-label="Coat map">
           <CoatStage
             dog={dog}
             looks={looks}
@@ -188,13 +192,13 @@ function Feeling({ page, last, kept }: FeelingProps) {
             lenses
           />
         </section>
-        <section className="wt-sheet" aria-labelledby="zone-name">
+        <Sheet aria-labelledby="zone-name">
           <h2 id="zone-name">{capital(zoneName(selected))}</h2>
-          <p className="wt-note wt-note-good" role="status">
+          <Notice tone="good" role="status">
             {shown && seen.zones[selected]
               ? `${capital(CONDITION_WORDS[shown.kind])}: ${shown.reasons.map(conditionReason).join(', ')}.`
               : 'Not felt yet.'}
-          </p>
+          </Notice>
           <ChoiceGroup name="Set" options={WAYS} value={way} onPick={setWay} />
           {way === 'sweep' ? (
             <HandPanel
@@ -218,21 +222,20 @@ function Feeling({ page, last, kept }: FeelingProps) {
             />
           )}
           <Photos checkId={draft.id} zone={selected} />
-          <details className="mt-2">
-            <summary>Packed or matted?</summary>
+          <Disclosure head="Packed or matted?" className="mt-2">
             Packed hair is dense and loose: a pinch pulls out, no lock is tied; water and air clear it. Matted hair does
             not come: hairs are locked to one another. Water shrinks it.
-          </details>
-          <details>
-            <summary>Keys</summary>M goes to the map. There, arrows walk the zones, and with Shift they carry what is in
-            hand; a letter chooses the test (F finger, T tug, C comb, K tied, S skin), a digit its grade, from 0. Ctrl Z
-            takes back, Ctrl Enter saves.
-          </details>
-        </section>
+          </Disclosure>
+          <Disclosure head="Keys">
+            M goes to the map. There, arrows walk the zones, and with Shift they carry what is in hand; a letter chooses
+            the test (F finger, T tug, C comb, K tied, S skin), a digit its grade, from 0. Ctrl Z takes back, Ctrl Enter
+            saves.
+          </Disclosure>
+        </Sheet>
       </div>
-      <section className="wt-sheet" aria-label="Besides the coat">
+      <Sheet aria-label="Besides the coat">
         <CareChoice dogId={dog.id} />
-      </section>
+      </Sheet>
       <Said dog={aged} draft={seen} lastKg={last?.weightKg} onGo={setSelected} />
     </>
   );
@@ -251,12 +254,12 @@ const Said = memo(function Said({ dog, draft, lastKg, onGo }: SaidProps) {
   const stops = stopsOf(check, dog.traits);
   const clipped = dog.traits.includes('previously-clipped');
   return (
-    <div className="wt-said">
+    <div className={css.said}>
       {(stops.dog.length > 0 || stops.zones.length > 0) && (
-        <div className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           {stops.dog.length > 0 && <p>No groom today; a vet should look. {stops.dog.map(dogStop).join(' ')}</p>}
           {stops.zones.length > 0 && <p>Not worked until a vet has looked: {stops.zones.map(zoneStop).join(' ')}</p>}
-        </div>
+        </Notice>
       )}
       <ClassNote dog={dog} check={check} />
       <Questions questions={contradictions(check, dog.coatClass, { lastKg, clipped })} onGo={onGo} />

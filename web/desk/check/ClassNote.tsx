@@ -1,11 +1,12 @@
 /** The coat class that the hands found, where it is another than the dog is kept under; taken with one act, never by itself. */
-import { Button } from 'react-bootstrap';
 import type { DogRecord } from '../../../contract/dog.ts';
 import { classHint, type ClassReason, type CoatCheck } from '../../../core/check/index.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { unreachable } from '../../../core/quantity/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { useEditDog } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { listText } from '../../words/figures.ts';
 
 function reasonText(r: ClassReason): string {
@@ -29,12 +30,12 @@ export function ClassNote({ dog, check }: { dog: DogRecord; check: CoatCheck }) 
   if (!hint) return null;
   const { id, ...rest } = dog;
   return (
-    <div className="wt-note" role="status">
+    <Notice role="status">
       <p className="mb-1">
         This feels like a {coatRow(hint.coatClass).name} coat, {dog.name} is kept as {coatRow(dog.coatClass).name}:{' '}
         {listText(hint.reasons.map(reasonText))}.{' '}
         <Button
-          variant="link"
+          look="plain"
           className="p-0 align-baseline"
           disabled={edit.isPending}
           onClick={() => edit.mutate({ ...rest, coatClass: hint.coatClass })}
@@ -43,6 +44,6 @@ export function ClassNote({ dog, check }: { dog: DogRecord; check: CoatCheck }) 
         </Button>
       </p>
       <Refusal error={edit.error} />
-    </div>
+    </Notice>
   );
 }

@@ -1,7 +1,7 @@
 /** What is in the hand: choose a grade, then draw it over every zone that feels so. */
 import { memo } from 'react';
-import { Form } from 'react-bootstrap';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
+import { Check } from '../../ui/Field.tsx';
 import { heldText, TESTS, type Held } from './hand.ts';
 
 interface Props {
@@ -63,7 +63,7 @@ export const HandPanel = memo(function HandPanel({ held, onHold, both, onBoth, l
           onPick={() => onHold({ kind: 'last' })}
         />
       )}
-      <Form.Check
+      <Check
         id="both-sides"
         type="switch"
         label="Both sides at once"

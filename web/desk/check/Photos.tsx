@@ -6,7 +6,9 @@ import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { TakePhoto } from '../../app/TakePhoto.tsx';
 import { newId } from '../../data/client.ts';
 import { dropPhoto, keepPhoto, pendingPhotos, smallPhoto, type PendingPhoto } from '../../data/photos.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { capital } from '../../words/figures.ts';
+import css from './check.module.css';
 
 interface Shown extends PendingPhoto {
   readonly url: string;
@@ -37,15 +39,15 @@ export function Photos({ checkId, zone }: { checkId: string; zone: ZoneId }) {
   };
   const full = photos.length >= MOST_PHOTOS;
   return (
-    <div className="wt-taking">
+    <div className={css.taking}>
       <div className="wt-acts">
         <TakePhoto small label={`Photo: ${zoneName(zone)}`} disabled={full} onFile={(f) => void take(f, zone)} />
         <TakePhoto small label="Photo: whole dog" disabled={full} onFile={(f) => void take(f, null)} />
       </div>
       {fault && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           {fault}
-        </p>
+        </Notice>
       )}
       {photos.length > 0 && (
         <ul className="wt-bare wt-photos" aria-label="Photos of this check">

@@ -1,6 +1,5 @@
 /** The whole dog before its coat: weight, hair, the inspection in working order, the air of the day, a note. */
 import { memo } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import type { CheckDraft } from '../../../contract/check.ts';
 import {
   GUARD_PLACES,
@@ -9,9 +8,14 @@ import {
   type Air,
   type InspectionAnswer,
 } from '../../../core/check/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { HAIR_UNITS, hairMm, hairShown, useHairUnit } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextArea } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { NumberInput } from '../../ui/form/NumberInput.tsx';
 import { massKg, massShown, massWord, temperatureC, temperatureShown, temperatureWord } from '../../words/units.ts';
+import css from './check.module.css';
 
 const GUARD_WORDS = { back: 'Hair at back', ruff: 'Hair at ruff', breeches: 'Breeches' } as const;
 const UNITS = HAIR_UNITS.map((value) => ({ value, word: value }));
@@ -23,32 +27,21 @@ interface Props {
   readonly change: (to: (now: CheckDraft) => CheckDraft) => void;
 }
 
-function NumberField({
+function Measure({
   label,
   value,
   onChange,
-  min,
-  max,
-  step = 1,
+  digits = 0,
 }: {
   label: string;
   value: number | undefined;
   onChange: (v: number | undefined) => void;
-  min: number;
-  max: number;
-  step?: number;
+  digits?: number;
 }) {
   return (
     <label>
       {label}
-      <Form.Control
-        type="number"
-        min={min}
-        max={max}
-        step={step}
-        value={value ?? ''}
-        onChange={(e) => onChange(e.target.value === '' ? undefined : Number(e.target.value))}
-      />
+      <NumberInput digits={digits} value={value} onChange={onChange} />
     </label>
   );
 }
@@ -56,23 +49,19 @@ function NumberField({
 function Measures({ draft, change }: Props) {
   const [unit, setUnit] = useHairUnit();
   return (
-    <div className="wt-measures">
-      <NumberField
+    <div className={css.measures}>
+      <Measure
         label={`Weight, ${massWord()}`}
         value={massShown(draft.weightKg)}
-        min={massShown(0.5)}
-        max={massShown(120)}
-        step={0.1}
+        digits={1}
         onChange={(v) => change((now) => ({ ...now, weightKg: massKg(v ?? 0) }))}
       />
       {GUARD_PLACES.map((place) => (
-        <NumberField
+        <Measure
           key={place}
           label={`${GUARD_WORDS[place]}, ${unit}`}
           value={draft.guardMm[place] === undefined ? undefined : hairShown(draft.guardMm[place], unit)}
-          min={hairShown(1, unit)}
-          max={hairShown(300, unit)}
-          step={unit === 'mm' ? 1 : 0.05}
+          digits={unit === 'mm' ? 0 : 2}
           onChange={(v) =>
             change((now) => {
               const { [place]: _, ...rest } = now.guardMm;
@@ -92,12 +81,13 @@ function Inspecting({ draft, change }: Props) {
     inspection: Object.fromEntries(INSPECTION.map((row) => [row.item, now.inspection[row.item] ?? 'fine'])),
   });
   return (
-    <div className="wt-inspect">
-      <Button size="sm" variant="outline-primary" className="mb-1" onClick={() => change(restFine)}>
+    <div className={css.inspect}>
+      <Button size="sm" look="usual" className="mb-1" onClick={() => change(restFine)}>
         The rest is fine
       </Button>
       {INSPECTION.map((row) => (
         <ChoiceGroup
+          beside
           key={row.item}
           name={row.name}
           options={ANSWERS}
@@ -126,36 +116,31 @@ export const WholeDog = memo(
 
 function WholeDogShown({ draft, change }: Props) {
   return (
-    <section className="wt-sheet" aria-labelledby="whole">
+    <Sheet aria-labelledby="whole">
       <h2 id="whole">Whole dog</h2>
       <Measures draft={draft} change={change} />
       <Inspecting draft={draft} change={change} />
-      <div className="wt-measures mt-3">
-        <NumberField
+      <div className={`${css.measures} mt-3`}>
+        <Measure
           label={`Air, ${temperatureWord()}`}
           value={draft.air?.temperatureC === undefined ? undefined : temperatureShown(draft.air.temperatureC)}
-          min={temperatureShown(-40)}
-          max={temperatureShown(60)}
           onChange={(v) => change((now) => withAir(now, 'temperatureC', v === undefined ? undefined : temperatureC(v)))}
         />
-        <NumberField
+        <Measure
           label="Humidity, %"
           value={draft.air?.humidityPct}
-          min={0}
-          max={100}
           onChange={(v) => change((now) => withAir(now, 'humidityPct', v))}
         />
       </div>
       <label className="d-block">
         Note
-        <Form.Control
-          as="textarea"
+        <TextArea
           rows={2}
           maxLength={4000}
           value={draft.note}
           onChange={({ target: { value: note } }) => change((now) => ({ ...now, note }))}
         />
       </label>
-    </section>
+    </Sheet>
   );
 }

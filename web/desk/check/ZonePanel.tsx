@@ -1,8 +1,8 @@
 /** One zone under the hands: the five touch tests and what else is to be done with it. */
-import { Button } from 'react-bootstrap';
 import type { ZoneFindings } from '../../../core/check/index.ts';
 import { regionRow, zone as zoneOf, type ZoneId } from '../../../core/dog/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { TESTS } from './hand.ts';
 
 interface Props {
@@ -32,16 +32,16 @@ export function ZonePanel({ zone, findings, onChange, onMirror, onSpread, onStep
         );
       })}
       <div className="wt-acts mb-2">
-        <Button size="sm" variant="outline-primary" disabled={!felt || !onMirror} onClick={onMirror}>
+        <Button size="sm" look="usual" disabled={!felt || !onMirror} onClick={onMirror}>
           Other side the same
         </Button>
-        <Button size="sm" variant="outline-primary" disabled={!felt} onClick={onSpread}>
+        <Button size="sm" look="usual" disabled={!felt} onClick={onSpread}>
           Spread to zones not felt
         </Button>
-        <Button size="sm" variant="outline-primary" onClick={() => onStep(-1)}>
+        <Button size="sm" look="usual" onClick={() => onStep(-1)}>
           Zone before
         </Button>
-        <Button size="sm" variant="outline-primary" onClick={() => onStep(1)}>
+        <Button size="sm" look="usual" onClick={() => onStep(1)}>
           Next zone
         </Button>
       </div>

@@ -6,6 +6,7 @@ import { DEFAULT_QUARRELS, fitTool, type FitResult, type Tool } from '../../../c
 import { guardLengthMm, type GuardLengths } from '../../../core/check/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useKit } from '../../data/hooks.ts';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { capital, percent } from '../../words/figures.ts';
 import { partText } from '../../words/kit.ts';
 
@@ -49,7 +50,7 @@ function verdict(results: readonly FitResult[]): string {
 
 export function Brushes({ dog, lengths }: { dog: DogRecord; lengths: GuardLengths }) {
   return (
-    <section className="wt-sheet" aria-labelledby="brushes">
+    <Sheet aria-labelledby="brushes">
       <h2 id="brushes">Brushes at home</h2>
       <Loaded query={useKit()}>
         {({ tools }) => {
@@ -69,6 +70,6 @@ export function Brushes({ dog, lengths }: { dog: DogRecord; lengths: GuardLength
         }}
       </Loaded>
       <Link to={`/desk/kit/new?home=${dog.id}`}>Write one down</Link>
-    </section>
+    </Sheet>
   );
 }

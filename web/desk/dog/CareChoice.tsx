@@ -1,9 +1,10 @@
 /** Care around the coat, chosen for a dog at its check or its booking and remembered for the next: with minutes and price of this house. */
-import { Form } from 'react-bootstrap';
 import { CARE, careMinutes, carePrice, careRow, GLANDS, type CareItem } from '../../../core/dog/index.ts';
 import type { HouseRules } from '../../../core/kit/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useChooseCare, useDog, useSalon } from '../../data/hooks.ts';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Check } from '../../ui/Field.tsx';
 import { capital, listText, minutesText, money } from '../../words/figures.ts';
 
 /** What an item is, takes and costs. */
@@ -24,18 +25,21 @@ export function CareChoice({ dogId }: { dogId: string }) {
         const saved = choose.data && choose.data.version > dog.version ? choose.data.care : dog.care;
         const care = choose.isPending ? choose.variables.care : saved;
         return (
-          <details className="wt-care">
-            <summary>
-              Besides the coat:{' '}
-              {care.length === 0 ? 'nothing chosen' : listText(care.map((item) => careRow(item).name))}
-            </summary>
+          <Disclosure
+            head={
+              <>
+                Besides the coat:{' '}
+                {care.length === 0 ? 'nothing chosen' : listText(care.map((item) => careRow(item).name))}
+              </>
+            }
+            className="wt-care"
+          >
             <fieldset aria-label="Besides the coat">
               {salon.data &&
                 CARE.filter((row) => !row.notOn.some((t) => traits.includes(t))).map(({ item, does, rhythm }) => (
-                  <Form.Check
+                  <Check
                     key={item}
                     id={`care-${item}`}
-                    type="checkbox"
                     label={
                       <>
                         {careLabel(item, salon.data.salon.house)}
@@ -51,7 +55,7 @@ export function CareChoice({ dogId }: { dogId: string }) {
               <p className="wt-soft">{GLANDS} What is ticked is remembered for the next visit.</p>
               <Refusal error={choose.error} />
             </fieldset>
-          </details>
+          </Disclosure>
         );
       }}
     </Loaded>

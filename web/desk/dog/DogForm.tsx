@@ -1,11 +1,8 @@
 /** A dog's lasting facts: new or changed. The same schema guards this form and the route. */
-import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import { dogDraftSchema, type DogDraft, type DogRecord } from '../../../contract/dog.ts';
-import { STRICT } from '../../../contract/common.ts';
 import {
   CARE,
   careRow,
@@ -26,6 +23,11 @@ import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-con
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddDog, useDog, useEditDog } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { DayField, ManyField, NumberField, SelectField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText, minutesText, percent } from '../../words/figures.ts';
 import { massKg, massShown, massText, massWord } from '../../words/units.ts';
@@ -53,8 +55,14 @@ const LEAST_LETTERS = 3;
 const MOST_NEAR = 4;
 
 const CARE_WORDS = { none: 'hardly any', some: 'now and then', steady: 'as the card says' } as const;
-const emptyToNull = (value: unknown): unknown => (value === '' || value === null ? null : value);
-const toNumber = (value: unknown): unknown => (value === '' || value === null ? null : Number(value));
+
+const CLASSES = COATS.map(
+  (c) => [c.coatClass, `${capital(c.name)}, ${c.guardMm.low} to ${c.guardMm.high} mm`] as const,
+);
+const SHAPES = BODY_SHAPES.map((s) => [s, capital(SHAPE_WORDS[s])] as const);
+const CARES = HOME_CARE.map((c) => [c, CARE_WORDS[c]] as const);
+const TRAITS = DOG_TRAITS.map((value) => ({ value, word: TRAIT_WORDS[value] }));
+const CARE_OPTIONS = CARE.map(({ item, name }) => ({ value: item, word: name }));
 
 function Fields({
   initial,
@@ -69,13 +77,9 @@ function Fields({
   busy: boolean;
   back: string;
 }) {
-  const { register, handleSubmit, formState, control, getValues, setValue } = useForm<DogDraft>({
-    defaultValues: initial,
-    resolver: joiResolver(dogDraftSchema, { ...STRICT, abortEarly: false }),
-  });
-  const { errors } = formState;
+  const form = useSchemaForm<DogDraft>({ schema: dogDraftSchema, values: initial });
+  const { control, getValues, setValue } = form;
   const breed = useWatch({ control, name: 'breed' });
-  const weightKg = useWatch({ control, name: 'weightKg' });
   const usual = breedOf(breed);
   const near = usual || breed.trim().length < LEAST_LETTERS ? [] : findBreeds(breed, MOST_NEAR);
   const takeUsual = (b: BreedRow): void => {
@@ -87,179 +91,67 @@ function Fields({
     }
     setValue('traits', [...new Set([...getValues('traits'), ...b.traits])]);
   };
-  const said = (message: string | undefined) =>
-    message && <Form.Control.Feedback type="invalid">{message}</Form.Control.Feedback>;
   return (
-    <Form noValidate className="wt-sheet" onSubmit={(e) => void handleSubmit(onSave)(e)}>
+    <SchemaForm form={form} sheet onSave={onSave}>
       <div className="wt-formgrid">
-        <Form.Group controlId="name">
-          <Form.Label>Name</Form.Label>
-          <Form.Control {...register('name')} isInvalid={!!errors.name} autoComplete="off" />
-          {said(errors.name?.message)}
-        </Form.Group>
-        <Form.Group controlId="breed">
-          <Form.Label>Breed or mix</Form.Label>
-          <Form.Control {...register('breed')} isInvalid={!!errors.breed} autoComplete="off" list="breeds" />
+        <TextField form={form} name="name" label="Name" />
+        <TextField form={form} name="breed" label="Breed or mix" input={{ list: 'breeds' }}>
           <datalist id="breeds">
             {BREEDS.map((b) => (
               <option key={b.name} value={b.name} />
             ))}
           </datalist>
-        </Form.Group>
-        <Form.Group controlId="coatClass">
-          <Form.Label>Coat class</Form.Label>
-          <Form.Select {...register('coatClass')}>
-            {COATS.map((c) => (
-              <option key={c.coatClass} value={c.coatClass}>
-                {capital(c.name)}, {c.guardMm.low} to {c.guardMm.high} mm
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="shape">
-          <Form.Label>Body shape</Form.Label>
-          <Form.Select {...register('shape')}>
-            {BODY_SHAPES.map((s) => (
-              <option key={s} value={s}>
-                {capital(SHAPE_WORDS[s])}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="weightKg">
-          <Form.Label>Weight, {massWord()}</Form.Label>
-          <Form.Control
-            type="number"
-            step="0.1"
-            value={Number.isFinite(weightKg) ? massShown(weightKg) : ''}
-            onChange={(e) => setValue('weightKg', e.target.value === '' ? NaN : massKg(Number(e.target.value)))}
-            isInvalid={!!errors.weightKg}
-          />
-          {said(errors.weightKg?.message)}
-        </Form.Group>
-        <Form.Group controlId="sex">
-          <Form.Label>Sex</Form.Label>
-          <Form.Select {...register('sex')}>
-            {SEXES.map((s) => (
-              <option key={s}>{s}</option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="born">
-          <Form.Label>Born</Form.Label>
-          <Form.Control type="date" {...register('born', { setValueAs: emptyToNull })} isInvalid={!!errors.born} />
-          {said(errors.born?.message)}
-        </Form.Group>
-        <Form.Group controlId="lastSeason">
-          <Form.Label>Last season or litter, if intact</Form.Label>
-          <Form.Control
-            type="date"
-            {...register('lastSeason', { setValueAs: emptyToNull })}
-            isInvalid={!!errors.lastSeason}
-          />
-          {said(errors.lastSeason?.message)}
-        </Form.Group>
-        <Form.Group controlId="standing">
-          <Form.Label>Stands for, minutes</Form.Label>
-          <Form.Control
-            type="number"
-            {...register('standingMinutes', { setValueAs: toNumber })}
-            isInvalid={!!errors.standingMinutes}
-          />
-          {said(errors.standingMinutes?.message)}
-        </Form.Group>
-        <Form.Group controlId="outdoor">
-          <Form.Label>Lives outdoors, 0 to 1 of its time</Form.Label>
-          <Form.Control
-            type="number"
-            step="0.05"
-            {...register('outdoorShare', { setValueAs: toNumber })}
-            isInvalid={!!errors.outdoorShare}
-          />
-          {said(errors.outdoorShare?.message)}
-        </Form.Group>
-        <Form.Group controlId="care">
-          <Form.Label>Brushing at home</Form.Label>
-          <Form.Select {...register('homeCare')}>
-            {HOME_CARE.map((c) => (
-              <option key={c} value={c}>
-                {CARE_WORDS[c]}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="owner">
-          <Form.Label>Owner</Form.Label>
-          <Form.Control {...register('owner.name')} isInvalid={!!errors.owner?.name} autoComplete="off" />
-          {said(errors.owner?.name?.message)}
-        </Form.Group>
-        <Form.Group controlId="phone">
-          <Form.Label>Phone</Form.Label>
-          <Form.Control {...register('owner.phone')} autoComplete="off" />
-        </Form.Group>
+        </TextField>
+        <SelectField form={form} name="coatClass" label="Coat class" options={CLASSES} />
+        <SelectField form={form} name="shape" label="Body shape" options={SHAPES} />
+        <NumberField
+          form={form}
+          name="weightKg"
+          label={`Weight, ${massWord()}`}
+          digits={1}
+          shown={massShown}
+          kept={massKg}
+        />
+        <SelectField form={form} name="sex" label="Sex" options={SEXES.map((s) => [s, s])} />
+        <DayField form={form} name="born" label="Born" empty="null" />
+        <DayField form={form} name="lastSeason" label="Last season or litter, if intact" empty="null" />
+        <NumberField form={form} name="standingMinutes" label="Stands for, minutes" empty="null" />
+        <NumberField form={form} name="outdoorShare" label="Lives outdoors, 0 to 1 of its time" digits={2} />
+        <SelectField form={form} name="homeCare" label="Brushing at home" options={CARES} />
+        <TextField form={form} name="owner.name" label="Owner" />
+        <TextField form={form} name="owner.phone" label="Phone" type="tel" />
       </div>
       {usual && (
-        <div className="wt-note wt-note-good mt-3" role="status">
+        <Notice tone="good" className="mt-3" role="status">
           <p>
             Usual for {usual.name}: {coatRow(usual.coatClass).name}, {massShown(usual.weightKg.low)} to{' '}
             {massText(usual.weightKg.high)}, hair of about {usual.backMm} mm at the back. Your hands and scale correct
             it.
           </p>
-          <Button size="sm" variant="outline-primary" onClick={() => takeUsual(usual)}>
+          <Button size="sm" look="usual" onClick={() => takeUsual(usual)}>
             Take what is usual
           </Button>
-        </div>
+        </Notice>
       )}
       {near.length > 0 && (
-        <p className="wt-note mt-3" role="status">
+        <Notice className="mt-3" role="status">
           Is it one of these?{' '}
           {near.map((b) => (
-            <Button
-              key={b.name}
-              size="sm"
-              variant="outline-primary"
-              className="me-2"
-              onClick={() => setValue('breed', b.name)}
-            >
+            <Button key={b.name} size="sm" look="usual" className="me-2" onClick={() => setValue('breed', b.name)}>
               {b.name}
             </Button>
           ))}
-        </p>
+        </Notice>
       )}
-      <fieldset className="mt-3">
-        <legend className="fs-6">Mind</legend>
-        <div className="wt-acts">
-          {DOG_TRAITS.map((t) => (
-            <Form.Check
-              key={t}
-              id={`trait-${t}`}
-              type="checkbox"
-              label={TRAIT_WORDS[t]}
-              value={t}
-              {...register('traits')}
-            />
-          ))}
-        </div>
-      </fieldset>
-      <fieldset className="mt-3">
-        <legend className="fs-6">Besides the coat, at each visit</legend>
-        <div className="wt-acts">
-          {CARE.map(({ item, name }) => (
-            <Form.Check
-              key={item}
-              id={`care-${item}`}
-              type="checkbox"
-              label={name}
-              value={item}
-              {...register('care')}
-            />
-          ))}
-        </div>
-      </fieldset>
-      <Form.Group controlId="note" className="mt-3">
-        <Form.Label>Note</Form.Label>
-        <Form.Control as="textarea" rows={2} {...register('note')} />
-      </Form.Group>
+      <ManyField form={form} name="traits" label="Mind" className="mt-3" options={TRAITS} />
+      <ManyField
+        form={form}
+        name="care"
+        label="Besides the coat, at each visit"
+        className="mt-3"
+        options={CARE_OPTIONS}
+      />
+      <TextField form={form} name="note" label="Note" className="mt-3" rows={2} />
       <Refusal error={error} />
       <div className="wt-acts mt-3">
         <Button type="submit" disabled={busy}>
@@ -267,7 +159,7 @@ function Fields({
         </Button>
         <Link to={back}>Back without saving</Link>
       </div>
-    </Form>
+    </SchemaForm>
   );
 }
 

@@ -14,6 +14,9 @@ import { useCheck, useDog, useSalon } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { VisitChart } from '../../drawing/VisitChart.tsx';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { Notice, type NoticeTone } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { dueReason, methodName, needText } from '../../words/reasons.ts';
@@ -30,19 +33,17 @@ function MainAct({ page }: { page: DogPage }) {
   if (newest && newest.day === formatDay(day(page.today))) {
     return (
       <>
-        <Link className="btn btn-primary" to={`/desk/dogs/${page.dog.id}/plan/${newest.id}`}>
+        <ButtonLink look="main" to={`/desk/dogs/${page.dog.id}/plan/${newest.id}`}>
           See today’s plan
-        </Link>
-        <Link className="btn btn-outline-primary" to={`/desk/dogs/${page.dog.id}/check`}>
-          Check again
-        </Link>
+        </ButtonLink>
+        <ButtonLink to={`/desk/dogs/${page.dog.id}/check`}>Check again</ButtonLink>
       </>
     );
   }
   return (
-    <Link className="btn btn-primary" to={`/desk/dogs/${page.dog.id}/check`}>
+    <ButtonLink look="main" to={`/desk/dogs/${page.dog.id}/check`}>
       Start the coat check
-    </Link>
+    </ButtonLink>
   );
 }
 
@@ -95,7 +96,7 @@ function Facts({ page: { dog, traits, today } }: { page: DogPage }) {
 /** When it comes next, and whether what is booked fits its coat. */
 function NextDate({ page: { dog, bookings, outlook, holds }, zone }: { page: DogPage; zone: string }) {
   return (
-    <section className="wt-sheet" aria-labelledby="next">
+    <Sheet aria-labelledby="next">
       <h2 id="next">Next date</h2>
       {bookings.map((b, i) => (
         <p key={b.id}>
@@ -140,13 +141,13 @@ function NextDate({ page: { dog, bookings, outlook, holds }, zone }: { page: Dog
       ) : (
         <p className="wt-soft">A coat check tells when this dog should come.</p>
       )}
-    </section>
+    </Sheet>
   );
 }
 
 /** How the one reason is shown: something to see to, or calm. What waits for a vet has a section of its own. */
-function needTone(code: NeedReason['code']): string {
-  return ['overdue', 'blow-unbooked', 'booked-late'].includes(code) ? '' : 'wt-note-good';
+function needTone(code: NeedReason['code']): NoticeTone {
+  return ['overdue', 'blow-unbooked', 'booked-late'].includes(code) ? 'caution' : 'good';
 }
 
 export function DogRoom() {
@@ -174,21 +175,18 @@ export function DogRoom() {
             </div>
           </div>
           {page.need.reason.code !== 'vet-first' && (
-            <p className={`wt-note ${needTone(page.need.reason.code)}`}>{needText(page.need.reason, page.today)}</p>
+            <Notice tone={needTone(page.need.reason.code)}>{needText(page.need.reason, page.today)}</Notice>
           )}
           {(page.holds.holds.length > 0 || page.holds.words.length > 0) && (
-            <section
-              className={`wt-sheet mb-3 ${waitsForVet(page.holds.holds) ? 'wt-vet-waits' : ''}`}
-              aria-labelledby="vet"
-            >
+            <Sheet className="mb-3" mark={waitsForVet(page.holds.holds) ? 'stop' : undefined} aria-labelledby="vet">
               <h2 id="vet">For the vet</h2>
               <Fact dog={dogId} of="hold" from={page.holds}>
                 <HoldCard of={page.holds} today={page.today} />
               </Fact>
-            </section>
+            </Sheet>
           )}
           <div className="wt-cols" style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 25rem), 1fr))' }}>
-            <section className="wt-sheet" aria-labelledby="coat">
+            <Sheet aria-labelledby="coat">
               <h2 id="coat">{newest ? `Coat as felt ${dateText(newest.day)}` : 'Coat'}</h2>
               {check.data ? (
                 <Keepable name="the coat map">
@@ -212,18 +210,18 @@ export function DogRoom() {
                   <Link to={`/desk/dogs/${dogId}/note/${check.data.id}`}>Note for the owner and the vet</Link>
                 </p>
               )}
-            </section>
+            </Sheet>
             <div className="wt-cols">
-              <section className="wt-sheet" aria-label="Facts">
+              <Sheet aria-label="Facts">
                 <Facts page={page} />
-              </section>
+              </Sheet>
               <NextDate page={page} zone={zone} />
               <Brushes dog={{ ...page.dog, traits: page.traits }} lengths={check.data?.guardMm ?? {}} />
               <ClipOrders dog={page.dog} today={day(page.today)} />
               <p className="mb-0">
                 <Link to={`/desk/dogs/${dogId}/home`}>Home plan and the owner’s link</Link>
               </p>
-              <section className="wt-sheet" aria-labelledby="visits">
+              <Sheet aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
                 {page.sessions.some((s) => s.state === 'finished') && (
                   <Keepable name="the visits">
@@ -244,7 +242,7 @@ export function DogRoom() {
                     ))}
                   </ul>
                 )}
-              </section>
+              </Sheet>
             </div>
           </div>
         </>

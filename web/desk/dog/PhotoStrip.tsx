@@ -1,12 +1,12 @@
 /** Photos kept with a check. One can be removed, and put back while this room is open. */
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { PhotoRecord } from '../../../contract/photo.ts';
 import { zoneName } from '../../../core/dog/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { photoUrl, usePhotos, useRemovePhoto } from '../../data/hooks.ts';
 import { sendPhoto, type PendingPhoto } from '../../data/photos.ts';
+import { Button } from '../../ui/Button.tsx';
 import { capital } from '../../words/figures.ts';
 
 const nameOf = (p: PhotoRecord): string => (p.zone ? capital(zoneName(p.zone)) : 'Whole dog');
@@ -43,7 +43,7 @@ export function PhotoStrip({ checkId }: { checkId: string }) {
       {removed && (
         <p role="status">
           A photo was removed.{' '}
-          <Button variant="link" className="p-0 align-baseline" onClick={() => void putBack()}>
+          <Button look="plain" className="p-0 align-baseline" onClick={() => void putBack()}>
             Put it back
           </Button>
         </p>

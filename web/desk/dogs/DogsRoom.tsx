@@ -1,6 +1,5 @@
 /** Desk → Dogs: those who most need a visit first, each with its one reason. */
 import { memo, useDeferredValue, useState } from 'react';
-import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import { coatRow } from '../../../core/dog/index.ts';
@@ -9,11 +8,15 @@ import { useByAndBy } from '../../app/Deferred.tsx';
 import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useFoundDogs } from '../../data/hooks.ts';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Input } from '../../ui/Field.tsx';
 import { longDay, shortDay } from '../../words/dates.ts';
 import { lengthText } from '../../words/book.ts';
 import { minutesText } from '../../words/figures.ts';
 import { needText } from '../../words/reasons.ts';
 import { Swatch } from './Swatch.tsx';
+import css from './dogs.module.css';
 
 /** Where one rack ends and the next begins; urgency is ordered by core. */
 const RACKS = [
@@ -30,7 +33,7 @@ const MORE_ROWS = 16;
 
 function Row({ dog, today, urgent }: { dog: DogListItem; today: number; urgent: boolean }) {
   return (
-    <li className={urgent ? 'wt-urgent' : ''}>
+    <li className={urgent ? css.urgent : ''}>
       <Swatch coatClass={dog.coatClass} />
       <div>
         <Link to={`/desk/dogs/${dog.id}`}>{dog.name}</Link>
@@ -101,23 +104,23 @@ interface RacksProps {
 const Racks = memo(function Racks({ dogs, today, asked, standing, found, finding }: RacksProps) {
   if (dogs.length === 0)
     return (
-      <p className="wt-sheet">
+      <EmptyState>
         No dogs yet. Start with “New dog”, or go through the <Link to="/desk/start">first steps</Link> of a salon.
-      </p>
+      </EmptyState>
     );
   const wanted = asked.toLowerCase();
   const shown = dogs.filter((d) => `${d.name} ${d.breed} ${d.ownerName}`.toLowerCase().includes(wanted));
   const resting = wanted.length > 1 ? (found ?? []).filter((d) => !dogs.some((a) => a.id === d.id)) : [];
   if (shown.length + resting.length === 0) {
     if (finding) return null;
-    return <p className="wt-sheet">No dog or owner is called “{asked}”.</p>;
+    return <EmptyState>No dog or owner is called “{asked}”.</EmptyState>;
   }
   const racks = RACKS.map((rack, i) => {
     const inRack = shown.filter((d) => rackOf(d) === i);
     const here = inRack.slice(0, Math.max(0, standing - shown.filter((d) => rackOf(d) < i).length));
     if (inRack.length === 0 && (rack.empty === '' || wanted !== '')) return null;
     return (
-      <section key={rack.title} className="wt-rack" aria-labelledby={`rack-${i}`}>
+      <section key={rack.title} className={css.rack} aria-labelledby={`rack-${i}`}>
         <h2 id={`rack-${i}`}>
           {rack.title} <span className="wt-soft">{inRack.length}</span>
         </h2>
@@ -137,7 +140,7 @@ const Racks = memo(function Racks({ dogs, today, asked, standing, found, finding
     <>
       {racks}
       {resting.length > 0 && (
-        <section className="wt-rack" aria-labelledby="rack-resting">
+        <section className={css.rack} aria-labelledby="rack-resting">
           <h2 id="rack-resting">
             Not seen for two years <span className="wt-soft">{resting.length}</span>
           </h2>
@@ -171,17 +174,17 @@ export function DogsRoom() {
         <h1>Dogs</h1>
         {query.data && <span className="wt-soft">{longDay(query.data.today)}</span>}
         <div className="wt-acts">
-          <Form.Control
-            className="wt-search"
+          <Input
+            className={css.search}
             type="search"
             aria-label="Find a dog or owner"
             placeholder="Find a dog or owner"
             value={search}
             onChange={(e) => find(e.target.value)}
           />
-          <Link className="btn btn-outline-primary text-nowrap" to="/desk/dogs/new">
+          <ButtonLink className="text-nowrap" to="/desk/dogs/new">
             New dog
-          </Link>
+          </ButtonLink>
         </div>
       </div>
       <Loaded query={query}>

@@ -1,6 +1,7 @@
 /** A cutting of the coat as a mill would pin it in a book: hair by length, wool by how densely the class stands. */
 import { coatRow, type CoatClass } from '../../../core/dog/index.ts';
 import { kept, seededRandom } from '../../../core/quantity/index.ts';
+import css from './dogs.module.css';
 
 const WIDTH = 46;
 const HEIGHT = 38;
@@ -29,7 +30,7 @@ const CUT = new Map<CoatClass, { hair: string; wool: string }>();
 export function Swatch({ coatClass }: { coatClass: CoatClass }) {
   const { hair, wool } = kept(CUT, coatClass, () => strokes(coatClass));
   return (
-    <svg className="wt-swatch" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
+    <svg className={css.swatch} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
       <path d={wool} fill="none" stroke="var(--wt-wool)" strokeWidth="0.9" opacity="0.6" />
       <path d={hair} fill="none" stroke="var(--wt-hair)" strokeWidth="0.8" strokeLinecap="round" />
     </svg>

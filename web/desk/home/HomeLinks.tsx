@@ -1,11 +1,14 @@
 /** Links to an owner's page: made, shown once as address and QR code, ended. */
 import { useEffect, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { HomeDeskPage, HomeLinkMade } from '../../../contract/home.ts';
 import { Refusal } from '../../app/state.tsx';
 import { useEndLink, useMakeLink } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
+import css from './home-plan.module.css';
 
 const addressOf = (token: string): string => `${location.origin}/o#${token}`;
 
@@ -20,28 +23,25 @@ function QrCode({ text, label }: { text: string; label: string }) {
       left = true;
     };
   }, [text]);
-  return image ? <img className="wt-qr" src={image} alt={label} width={180} height={180} /> : null;
+  return image ? <img className={css.qr} src={image} alt={label} width={180} height={180} /> : null;
 }
 
 function Made({ made, names }: { made: HomeLinkMade; names: string }) {
   const address = addressOf(made.token);
   return (
-    <div className="wt-note wt-note-good" role="status">
+    <Notice tone="good" role="status">
       <p>The link for {names}. It is shown this once: send it, or let the owner’s phone read it now.</p>
       <QrCode text={address} label={`QR code of the link for ${names}`} />
-      <p className="wt-address">
+      <p className={css.address}>
         <code>{address}</code>
       </p>
-      <Button
-        variant="outline-primary"
-        onClick={() => void navigator.clipboard?.writeText(address).catch(() => undefined)}
-      >
+      <Button look="usual" onClick={() => void navigator.clipboard?.writeText(address).catch(() => undefined)}>
         Copy
       </Button>
       <p className="wt-soft mt-2">
         Whoever has it sees this home’s brushing, no address, no money, no other dog. End it when it is lost.
       </p>
-    </div>
+    </Notice>
   );
 }
 
@@ -53,18 +53,18 @@ export function HomeLinks({ page }: { page: HomeDeskPage }) {
   const said = (ids: readonly string[]): string => listText(ids.map((id) => names.get(id) ?? 'another dog'));
   const open = links.filter((l) => !l.ended);
   return (
-    <section className="wt-sheet" aria-labelledby="links">
+    <Sheet aria-labelledby="links">
       <h2 id="links">The owner’s link</h2>
       {make.data && <Made made={make.data} names={said(make.data.dogIds)} />}
       <Refusal error={make.error ?? end.error} />
       {open.length === 0 && !make.data && <p>No link is open. The owner’s page opens with one, without an account.</p>}
       <ul className="wt-bare">
         {open.map((l) => (
-          <li key={l.id} className="wt-link-row">
+          <li key={l.id} className={css.linkRow}>
             <span>
               {said(l.dogIds)}, made {dateText(l.created.slice(0, 10))}
             </span>
-            <Button variant="outline-primary" size="sm" disabled={end.isPending} onClick={() => end.mutate(l.id)}>
+            <Button look="usual" size="sm" disabled={end.isPending} onClick={() => end.mutate(l.id)}>
               End it
             </Button>
           </li>
@@ -75,15 +75,11 @@ export function HomeLinks({ page }: { page: HomeDeskPage }) {
           Make a link for {page.dog.name}
         </Button>
         {household.length > 1 && (
-          <Button
-            variant="outline-primary"
-            disabled={make.isPending}
-            onClick={() => make.mutate(household.map((d) => d.id))}
-          >
+          <Button look="usual" disabled={make.isPending} onClick={() => make.mutate(household.map((d) => d.id))}>
             For {listText(household.map((d) => d.name))} together
           </Button>
         )}
       </div>
-    </section>
+    </Sheet>
   );
 }

@@ -1,20 +1,25 @@
 /** Desk → a dog's home: what the home is like, what the groomer asks of it, the week as the owner sees it, and the link. */
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import type { HomeDeskPage, HomeSetupRecord } from '../../../contract/home.ts';
-import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow, type HomePart } from '../../../core/home/index.ts';
-import { toolRow, type ToolKind } from '../../../core/kit/index.ts';
+import { homeSetupSchema, type HomeDeskPage, type HomeSetupRecord } from '../../../contract/home.ts';
+import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow } from '../../../core/home/index.ts';
+import { toolRow } from '../../../core/kit/index.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { CheckField, ManyField, NumberField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { shortDay } from '../../words/dates.ts';
 import { capital, listText, minutesText } from '../../words/figures.ts';
 import { everyText, WHY_WORDS } from '../../words/home.ts';
 import { HomeLinks } from './HomeLinks.tsx';
 import { Lately } from './Lately.tsx';
 import { Reminders } from './Reminders.tsx';
-import './home-plan.css';
+import css from './home-plan.module.css';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const FACT_WORDS: readonly FieldWord<HomeSetupRecord>[] = [
@@ -38,34 +43,7 @@ const SWITCHES = [
   ['seedWalks', 'Walks in long grass'],
 ] as const satisfies readonly (readonly [keyof HomeSetupRecord, string])[];
 
-const toggled = <T,>(list: readonly T[], item: T): readonly T[] =>
-  list.includes(item) ? list.filter((i) => i !== item) : [...list, item];
-
-function Chips<T extends string>({
-  legend,
-  items,
-  chosen,
-  word,
-  onToggle,
-}: {
-  legend: string;
-  items: readonly T[];
-  chosen: readonly T[];
-  word: (item: T) => string;
-  onToggle: (item: T) => void;
-}) {
-  return (
-    <fieldset className="wt-chips">
-      <legend>{legend}</legend>
-      {items.map((i) => (
-        <label key={i}>
-          <input type="checkbox" checked={chosen.includes(i)} onChange={() => onToggle(i)} />
-          <span>{word(i)}</span>
-        </label>
-      ))}
-    </fieldset>
-  );
-}
+const PARTS = HOME_PART_ROWS.map((r) => ({ value: r.part, word: r.name }));
 
 function Facts({
   dogId,
@@ -80,87 +58,49 @@ function Facts({
   onTry: (s: HomeSetupRecord) => void;
   onSaved: (s: HomeSetupRecord) => void;
 }) {
-  const [setup, setSetup] = useState(page.setup);
+  const form = useSchemaForm<HomeSetupRecord>({ schema: homeSetupSchema, values: page.setup });
   const save = useEditHome(dogId);
-  const put = (more: Partial<HomeSetupRecord>): void => setSetup({ ...setup, ...more });
-  const number = (text: string): number => (text === '' ? 0 : Number(text));
-  const brushes = HOME_BRUSHES[page.dog.coatClass];
+  const brushes = HOME_BRUSHES[page.dog.coatClass].map((value) => ({ value, word: toolRow(value).name }));
   return (
-    <form
-      className="wt-sheet"
-      aria-labelledby="facts"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <SchemaForm
+      form={form}
+      sheet
+      name="The home"
+      onSave={(setup) => {
         onTry(setup);
         save.mutate(setup, { onSuccess: (saved) => onSaved(saved.setup) });
       }}
     >
-      <h2 id="facts">The home</h2>
-      <fieldset className="wt-week-minutes">
+      <h2>The home</h2>
+      <fieldset className={css.weekMinutes}>
         <legend>Minutes the household has each day{page.household.length > 1 && ', for all its dogs'}</legend>
         {WEEKDAYS.map((d, i) => (
-          <label key={d}>
-            {d}
-            <Form.Control
-              type="number"
-              min={0}
-              max={180}
-              value={setup.minutesByWeekday[i] ?? 0}
-              onChange={(e) =>
-                put({
-                  minutesByWeekday: setup.minutesByWeekday.map((m, k) => (k === i ? number(e.target.value) : m)),
-                })
-              }
-            />
-          </label>
+          <NumberField key={d} form={form} name={`minutesByWeekday.${i}`} label={d} />
         ))}
       </fieldset>
-      <Form.Group controlId="patience" className="mt-2">
-        <Form.Label>Longest bout the dog bears, minutes</Form.Label>
-        <Form.Control
-          type="number"
-          min={1}
-          max={90}
-          value={setup.patienceMinutes}
-          onChange={(e) => put({ patienceMinutes: number(e.target.value) })}
-        />
-      </Form.Group>
-      <div className="wt-switches">
+      <NumberField form={form} name="patienceMinutes" label="Longest bout the dog bears, minutes" className="mt-2" />
+      <div className={css.switches}>
         {SWITCHES.map(([key, label]) => (
-          <Form.Check
-            key={key}
-            type="switch"
-            id={key}
-            label={label}
-            checked={setup[key]}
-            onChange={(e) => put({ [key]: e.target.checked })}
-          />
+          <CheckField key={key} form={form} name={key} type="switch" label={label} />
         ))}
       </div>
-      <Chips<HomePart>
-        legend="Every day, because you ask for it"
-        items={HOME_PART_ROWS.map((r) => r.part)}
-        chosen={setup.pins}
-        word={(p) => homePartRow(p).name}
-        onToggle={(p) => put({ pins: toggled(setup.pins, p) })}
+      <ManyField
+        form={form}
+        name="pins"
+        label="Every day, because you ask for it"
+        look="keys"
+        className="mt-3"
+        options={PARTS}
       />
-      <Chips<ToolKind>
-        legend="Not to be used on this dog"
-        items={brushes}
-        chosen={setup.without}
-        word={(k) => toolRow(k).name}
-        onToggle={(k) => put({ without: toggled(setup.without, k) })}
+      <ManyField
+        form={form}
+        name="without"
+        label="Not to be used on this dog"
+        look="keys"
+        className="mt-3"
+        options={brushes}
       />
-      <Form.Group controlId="home-note" className="mt-2">
-        <Form.Label>Words to the owner</Form.Label>
-        <Form.Control
-          as="textarea"
-          rows={3}
-          maxLength={600}
-          value={setup.note}
-          onChange={(e) => put({ note: e.target.value })}
-        />
-      </Form.Group>
+      <TextField form={form} name="note" label="Words to the owner" className="mt-3" rows={3} />
       <Refusal error={stale ? null : save.error} />
       <div className="wt-acts mt-2">
         <Button type="submit" disabled={save.isPending}>
@@ -168,16 +108,16 @@ function Facts({
         </Button>
         {save.isSuccess && <span role="status">Saved. The owner’s page shows it from now on.</span>}
       </div>
-    </form>
+    </SchemaForm>
   );
 }
 
 function WeekSheet({ page }: { page: HomeDeskPage }) {
   const { week } = page.dog;
   return (
-    <section className="wt-sheet" aria-labelledby="home-week">
+    <Sheet aria-labelledby="home-week">
       <h2 id="home-week">The week, as the owner sees it</h2>
-      <table className="wt-homeweek">
+      <Table className={css.homeweek}>
         <thead>
           <tr>
             <th>Day</th>
@@ -194,7 +134,7 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <p>
         {minutesText(Math.round(week.planned))} this week; the coat would like {minutesText(Math.round(week.ideal))},
         below {minutesText(Math.round(week.floor))} it suffers.
@@ -203,8 +143,7 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
         )}
         {!week.proved && <span className="wt-soft"> The best of the plans that were looked through.</span>}
       </p>
-      <details>
-        <summary>Why these</summary>
+      <Disclosure head="Why these">
         <ul>
           {week.needs.map((n) => (
             <li key={n.part}>
@@ -212,8 +151,8 @@ function WeekSheet({ page }: { page: HomeDeskPage }) {
             </li>
           ))}
         </ul>
-      </details>
-    </section>
+      </Disclosure>
+    </Sheet>
   );
 }
 
@@ -227,9 +166,7 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
         </h1>
         <span className="wt-soft">{page.ownerName}</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to={`/home/${dogId}`}>
-            Card and strip
-          </Link>
+          <ButtonLink to={`/home/${dogId}`}>Card and strip</ButtonLink>
         </div>
       </div>
       {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FACT_WORDS} onSettle={settle} />}

@@ -1,12 +1,14 @@
 /** Desk → Homes: what owners found and nobody has answered yet. */
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { homePartRow } from '../../../core/home/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useCloseReport, useReports } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { REPORTS } from '../../words/home.ts';
-import './home-plan.css';
+import css from './home-plan.module.css';
 
 export function HomesRoom() {
   const query = useReports();
@@ -17,20 +19,18 @@ export function HomesRoom() {
         <h1>From homes</h1>
         <span className="wt-soft">what owners found and wait for an answer to</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/post">
-            To homes: reminders
-          </Link>
+          <ButtonLink to="/desk/post">To homes: reminders</ButtonLink>
         </div>
       </div>
       <Refusal error={close.error} />
       <Loaded query={query}>
         {({ reports }) =>
           reports.length === 0 ? (
-            <p className="wt-sheet">Nothing waits. Owners report from their page; a dog’s own page makes the link.</p>
+            <EmptyState>Nothing waits. Owners report from their page; a dog’s own page makes the link.</EmptyState>
           ) : (
             <ul className="wt-bare wt-stack">
               {reports.map((r) => (
-                <li key={r.id} className="wt-sheet wt-report">
+                <Sheet as="li" key={r.id} className={css.report}>
                   {r.photo && (
                     <img src={`/api/home-reports/${r.id}/photo`} alt={`${r.dogName}: ${REPORTS[r.kind].word}`} />
                   )}
@@ -47,11 +47,11 @@ export function HomesRoom() {
                     <p className="wt-soft">
                       A picture tells no illness: what is new, sore, wet or growing goes to a vet.
                     </p>
-                    <Button variant="outline-primary" disabled={close.isPending} onClick={() => close.mutate(r.id)}>
+                    <Button look="usual" disabled={close.isPending} onClick={() => close.mutate(r.id)}>
                       Answered
                     </Button>
                   </div>
-                </li>
+                </Sheet>
               ))}
             </ul>
           )

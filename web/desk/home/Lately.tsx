@@ -1,6 +1,8 @@
 /** What this home did lately and what it does to the next visit. */
 import { Link } from 'react-router';
 import type { HomeDeskPage } from '../../../contract/home.ts';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, minutesText, money, percent } from '../../words/figures.ts';
 import { partNames } from '../../words/home.ts';
@@ -18,7 +20,7 @@ export function Lately({ page }: { page: HomeDeskPage }) {
     effect && Math.round(effect.without + (effect.kept - effect.without) * (adherence ?? (dog.missedDays > 5 ? 0 : 1)));
   const short = expected && dog.visit ? expected - dog.visit.minutes : 0;
   return (
-    <section className="wt-sheet" aria-labelledby="lately">
+    <Sheet aria-labelledby="lately">
       <h2 id="lately">What it does</h2>
       {adherence !== null && <p>Over four weeks {percent(adherence)} of the planned days were brushed.</p>}
       {effect && (
@@ -33,10 +35,10 @@ export function Lately({ page }: { page: HomeDeskPage }) {
         </p>
       )}
       {short > SHORT_BY && dog.visit && expected && (
-        <p className="wt-note">
+        <Notice>
           {minutesText(dog.visit.minutes)} are booked; as this home brushes, it takes about {minutesText(expected)}.{' '}
           <Link to={`/desk/dogs/${dog.id}/next`}>Lengthen it, or bring it forward</Link>
-        </p>
+        </Notice>
       )}
       {dog.bouts.length === 0 ? (
         <p>Nothing was noted at home in two weeks.</p>
@@ -60,6 +62,6 @@ export function Lately({ page }: { page: HomeDeskPage }) {
           <Link to="/desk/homes">What this home has found</Link>
         </p>
       )}
-    </section>
+    </Sheet>
   );
 }

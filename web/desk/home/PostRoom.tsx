@@ -1,14 +1,17 @@
 /** Desk → To homes: the outbox. What would have been sent, to whom, in which words; and what waits. */
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { PostHousehold, PostPage, PostRecord } from '../../../contract/post.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { emlUrl, usePost, useRunPost, useStopPost } from '../../data/hooks.ts';
+import { Button, ButtonAnchor } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { instantText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
 import { minuteClock } from '../../words/clock.ts';
 import { CHANNEL_WORDS, reminderWord, SILENCE_WORDS } from '../../words/post.ts';
-import './home-plan.css';
+import css from './home-plan.module.css';
 
 function Households({ page }: { page: PostPage }) {
   const run = useRunPost();
@@ -38,14 +41,14 @@ function Households({ page }: { page: PostPage }) {
     </tr>
   );
   return (
-    <section className="wt-sheet" aria-labelledby="waits">
+    <Sheet aria-labelledby="waits">
       <div className="wt-title mb-0">
         <h2 id="waits">What waits</h2>
         <div className="wt-acts">
           <span className="wt-soft" role="status">
             {page.at ? `Gone through ${instantText(page.at, page.timeZone)}` : 'Not gone through yet'}
           </span>
-          <Button variant="outline-primary" disabled={run.isPending} onClick={() => run.mutate()}>
+          <Button look="usual" disabled={run.isPending} onClick={() => run.mutate()}>
             {run.isPending ? 'Going through …' : 'Go through now'}
           </Button>
         </div>
@@ -54,7 +57,7 @@ function Households({ page }: { page: PostPage }) {
       {page.households.length === 0 ? (
         <p>Nobody has asked for reminders, or nobody was looked at yet. A dog’s home page has the switch.</p>
       ) : (
-        <table className="wt-homeweek">
+        <Table className={css.homeweek}>
           <thead>
             <tr>
               <th>Owner</th>
@@ -64,40 +67,32 @@ function Households({ page }: { page: PostPage }) {
             </tr>
           </thead>
           <tbody>{page.households.map(row)}</tbody>
-        </table>
+        </Table>
       )}
-    </section>
+    </Sheet>
   );
 }
 
 function Sent({ post, timeZone }: { post: PostRecord; timeZone: string }) {
   const stop = useStopPost();
   return (
-    <li className="wt-sheet">
+    <Sheet as="li">
       <h3>{post.subject || capital(listText(post.kinds.map(reminderWord)))}</h3>
       <p className="wt-soft">
         To {post.ownerName}, {post.address}, {instantText(post.at, timeZone)},{' '}
         {CHANNEL_WORDS[post.channel].toLowerCase()}
         {post.channel === 'text' && `, ${post.text.length} letters`}
       </p>
-      <p className="wt-message">{post.text}</p>
+      <p className={css.message}>{post.text}</p>
       <div className="wt-acts">
-        {post.channel === 'mail' && (
-          <a className="btn btn-outline-primary" href={emlUrl(post.id)}>
-            The mail with its dates (.eml)
-          </a>
-        )}
-        <Button
-          variant="outline-primary"
-          disabled={stop.isPending || stop.isSuccess}
-          onClick={() => stop.mutate(post.id)}
-        >
+        {post.channel === 'mail' && <ButtonAnchor href={emlUrl(post.id)}>The mail with its dates (.eml)</ButtonAnchor>}
+        <Button look="usual" disabled={stop.isPending || stop.isSuccess} onClick={() => stop.mutate(post.id)}>
           They answered STOP
         </Button>
         {stop.isSuccess && <span role="status">No more reminders for {post.ownerName}.</span>}
       </div>
       <Refusal error={stop.error} />
-    </li>
+    </Sheet>
   );
 }
 
@@ -113,9 +108,9 @@ export function PostRoom() {
           <div className="wt-stack">
             <Households page={page} />
             {page.sent.length === 0 ? (
-              <p className="wt-sheet">Nothing has gone out yet.</p>
+              <EmptyState>Nothing has gone out yet.</EmptyState>
             ) : (
-              <ul className="wt-bare wt-posts" aria-label="What went out">
+              <ul className={`wt-bare ${css.posts}`} aria-label="What went out">
                 {page.sent.map((p) => (
                   <Sent key={p.id} post={p} timeZone={page.timeZone} />
                 ))}

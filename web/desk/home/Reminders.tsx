@@ -1,13 +1,18 @@
 /** How the owner wants to be reminded: off until they have asked. */
-import { minuteClock, minuteOf } from '../../words/clock.ts';
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
+import { minuteClock } from '../../words/clock.ts';
+import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
+import { ownerPostSchema, POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS } from '../../words/post.ts';
+import css from './home-plan.module.css';
 
 const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   { key: 'channel', label: 'Way', say: (p) => CHANNEL_WORDS[p.channel] },
@@ -18,6 +23,8 @@ const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
     say: (p) => `${minuteClock(p.quiet.fromMinute)} to ${minuteClock(p.quiet.toMinute)}`,
   },
 ];
+
+const CHANNELS = POST_CHANNELS.map((c) => [c, CHANNEL_WORDS[c]] as const);
 
 function Wish({
   dogId,
@@ -32,70 +39,52 @@ function Wish({
   onTry: (p: OwnerPostRecord) => void;
   onSaved: (p: OwnerPostRecord) => void;
 }) {
-  const [wish, setWish] = useState(post);
+  const form = useSchemaForm<OwnerPostRecord>({ schema: ownerPostSchema, values: post });
   const save = useEditPost(dogId);
-  const put = (more: Partial<OwnerPostRecord>): void => setWish({ ...wish, ...more });
-  const hour = (key: 'fromMinute' | 'toMinute', label: string) => (
-    <Form.Group controlId={`quiet-${key}`}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control
-        type="time"
-        value={minuteClock(wish.quiet[key])}
-        onChange={(e) => put({ quiet: { ...wish.quiet, [key]: minuteOf(e.target.value) ?? wish.quiet[key] } })}
-      />
-    </Form.Group>
-  );
+  const channel = useWatch({ control: form.control, name: 'channel' });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
+    <SchemaForm
+      form={form}
+      onSave={(wish) => {
         onTry(wish);
         save.mutate(wish, { onSuccess: onSaved });
       }}
     >
-      <Form.Group controlId="post-channel">
-        <Form.Label>Way</Form.Label>
-        <Form.Select
-          value={wish.channel}
-          onChange={(e) => put({ channel: POST_CHANNELS.find((c) => c === e.target.value) ?? 'off' })}
-        >
-          {POST_CHANNELS.map((c) => (
-            <option key={c} value={c}>
-              {CHANNEL_WORDS[c]}
-            </option>
-          ))}
-        </Form.Select>
-      </Form.Group>
-      {wish.channel !== 'off' && (
+      <SelectField form={form} name="channel" label="Way" options={CHANNELS} />
+      {channel !== 'off' && (
         <>
-          {wish.channel === 'mail' && (
-            <Form.Group controlId="post-email" className="mt-2">
-              <Form.Label>Mail address</Form.Label>
-              <Form.Control type="email" value={wish.email} onChange={(e) => put({ email: e.target.value.trim() })} />
-            </Form.Group>
+          {channel === 'mail' && (
+            <TextField
+              form={form}
+              name="email"
+              label="Mail address"
+              className="mt-2"
+              type="email"
+              fit={(typed) => typed.trim()}
+            />
           )}
-          <div className="wt-quiet mt-2">
-            {hour('fromMinute', 'Quiet from')}
-            {hour('toMinute', 'until')}
+          <div className={`${css.quiet} mt-2`}>
+            <TimeField form={form} name="quiet.fromMinute" label="Quiet from" />
+            <TimeField form={form} name="quiet.toMinute" label="until" />
           </div>
         </>
       )}
       <Refusal error={stale ? null : save.error} />
       <div className="wt-acts mt-2">
-        <Button type="submit" variant="outline-primary" disabled={save.isPending}>
+        <Button type="submit" look="usual" disabled={save.isPending}>
           Keep
         </Button>
         {save.isSuccess && <span role="status">Kept.</span>}
         <Link to="/desk/post">What went out</Link>
       </div>
-    </form>
+    </SchemaForm>
   );
 }
 
 export function Reminders({ dogId, post, ownerName }: { dogId: string; post: OwnerPostRecord; ownerName: string }) {
   const { base, mine, formKey, newer, tried, settle, saved } = useEditing(post);
   return (
-    <section className="wt-sheet" aria-labelledby="reminders">
+    <Sheet aria-labelledby="reminders">
       <h2 id="reminders">Reminders for {ownerName}</h2>
       <p className="wt-soft">
         Only to owners who asked. One a day at most: a visit tomorrow, a blow that starts, a long pause, a date to
@@ -103,6 +92,6 @@ export function Reminders({ dogId, post, ownerName }: { dogId: string; post: Own
       </p>
       {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={WORDS} onSettle={settle} />}
       <Wish key={formKey} dogId={dogId} post={base} stale={newer !== undefined} onTry={tried} onSaved={saved} />
-    </section>
+    </Sheet>
   );
 }

@@ -7,6 +7,7 @@ import { useHousePreview } from '../../data/hooks.ts';
 import { shortDay } from '../../words/dates.ts';
 import { capital, listText, minutesText, money, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
+import css from './house.module.css';
 
 /** What differs between two plans of one dog, in words; empty when they come to the same. */
 function changes(before: PlanSummary | null, after: PlanSummary | null, currency: string): readonly string[] {
@@ -74,7 +75,7 @@ export function Effect({ house, changed, currency }: { house: HouseRules; change
   if (!changed)
     return <p className="wt-soft">Take another side, and the plans it would change stand here before you save.</p>;
   return (
-    <div role="status" className={preview.isPlaceholderData ? 'wt-stale' : undefined}>
+    <div role="status" className={preview.isPlaceholderData ? css.stale : undefined}>
       <Loaded query={preview}>{(p) => <Shown preview={p} currency={currency} />}</Loaded>
     </div>
   );

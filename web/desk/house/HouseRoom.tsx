@@ -1,9 +1,10 @@
 /** Desk → House rules: the house's side in every open quarrel, with its reason and what another side would change, before it is taken. */
 import { CARE, careMinutes } from '../../../core/dog/index.ts';
-import { useDeferredValue, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { dequal } from 'dequal';
+import { useDeferredValue } from 'react';
+import { useController, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link } from 'react-router';
-import type { SalonRecord } from '../../../contract/salon.ts';
+import { houseSchema, type SalonRecord } from '../../../contract/salon.ts';
 import {
   EVEN_DAYS,
   evenDays,
@@ -19,12 +20,21 @@ import {
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditSalon, useSalon } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Range, Select } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { NumberField, SelectField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { minuteClock } from '../../words/clock.ts';
 import { weekdayName } from '../../words/dates.ts';
 import { capital, listText, minutesText, money } from '../../words/figures.ts';
 import { CareTerms } from './CareTerms.tsx';
 import { Effect } from './Effect.tsx';
+import css from './house.module.css';
 
+const CENTS = 100;
 const EVEN_WORDS: Readonly<Record<EvenDays, string>> = {
   filled: 'fill a day, leave others free',
   even: 'even, where it costs little',
@@ -107,34 +117,26 @@ function EditHouse({ salon }: { salon: SalonRecord }) {
   );
 }
 
-interface Side {
-  readonly word: string;
-  readonly reason: string;
-  readonly chosen: boolean;
-  readonly take: () => void;
-}
-
-/** Sides of a quarrel as choices that set it in a house. */
-function sidesOf<K extends keyof Quarrels>(key: K, house: HouseRules, set: (h: HouseRules) => void): readonly Side[] {
-  const quarrel: Quarrel<K> = QUARRELS[key];
-  return quarrel.sides.map(({ value, word, reason }) => ({
-    word,
-    reason,
-    chosen: house[key] === value,
-    take: () => set({ ...house, [key]: value }),
-  }));
-}
-
-function QuarrelSheet({ name, question, sides }: { name: string; question: string; sides: readonly Side[] }) {
+/** Sides of a quarrel, each with its reason; one of them is the house's. */
+function QuarrelSheet<K extends keyof Quarrels>({
+  quarrel: { key, question, sides },
+  form,
+}: {
+  quarrel: Quarrel<K>;
+  form: UseFormReturn<HouseRules>;
+}) {
+  const {
+    field: { value: taken, onChange },
+  } = useController({ control: form.control, name: key });
   return (
-    <fieldset className="wt-quarrel">
+    <fieldset className={css.quarrel}>
       <legend>{question}</legend>
-      {sides.map((s) => (
-        <label key={s.word} className={s.chosen ? 'is-chosen' : undefined}>
-          <input type="radio" name={name} checked={s.chosen} onChange={s.take} />
+      {sides.map(({ value, word, reason }) => (
+        <label key={word} className={value === taken ? 'is-chosen' : undefined}>
+          <input type="radio" name={key} checked={value === taken} onChange={() => onChange(value)} />
           <span>
-            <strong>{capital(s.word)}</strong>
-            <span className="wt-soft">{s.reason}</span>
+            <strong>{capital(word)}</strong>
+            <span className="wt-soft">{reason}</span>
           </span>
         </label>
       ))}
@@ -142,7 +144,96 @@ function QuarrelSheet({ name, question, sides }: { name: string; question: strin
   );
 }
 
-const KEYS = Object.values(QUARRELS).map((q) => q.key);
+/** How much something counts in a recommendation. */
+function Weight({ of, form }: { of: (typeof WEIGHTS)[number]; form: UseFormReturn<HouseRules> }) {
+  const {
+    field: { value, onChange },
+  } = useController({ control: form.control, name: `weights.${of}` });
+  return (
+    <label>
+      {capital(WEIGHT_WORDS[of])}: {value}
+      <Range min={0} max={100} step={5} value={value} onChange={(e) => onChange(Number(e.target.value))} />
+    </label>
+  );
+}
+
+/** Where a field for a choice of numbers holds text. */
+function LengthStep({ form }: { form: UseFormReturn<HouseRules> }) {
+  const {
+    field: { value, onChange },
+  } = useController({ control: form.control, name: 'visits.step' });
+  return (
+    <Field id="house-step" label="Visits are booked in steps of">
+      <Select value={value ?? ''} onChange={(e) => onChange(Number(e.target.value))}>
+        {LENGTH_STEPS.map((step) => (
+          <option key={step} value={step}>
+            {minutesText(step)}
+          </option>
+        ))}
+      </Select>
+    </Field>
+  );
+}
+
+const EVEN_OPTIONS = EVEN_DAYS.map((d) => [d, EVEN_WORDS[d]] as const);
+const QUARREL_LIST = Object.values(QUARRELS);
+
+function Amounts({ form, currency }: { form: UseFormReturn<HouseRules>; currency: string }) {
+  return (
+    <div className="wt-formgrid">
+      {WEIGHTS.map((w) => (
+        <Weight key={w} of={w} form={form} />
+      ))}
+      <NumberField
+        form={form}
+        name="rates.perHourCents"
+        label={`Rate for an hour, ${currency}`}
+        digits={2}
+        shown={(cents) => cents / CENTS}
+        kept={(coins) => Math.round(coins * CENTS)}
+      />
+      <NumberField form={form} name="tables" label="Tables" />
+      <NumberField form={form} name="tubs" label="Tubs" placeholder="1" />
+      <NumberField form={form} name="dryPlaces" label="Places to dry a dog" placeholder="one for each dryer" />
+      <NumberField
+        form={form}
+        name="shedHoursPerWeek"
+        label="Hours a week for this work"
+        digits={1}
+        placeholder="all that doors and tables give"
+        help={
+          <>
+            the quay wall of the <Link to="/desk/tide">tide</Link>
+          </>
+        }
+      />
+      <NumberField
+        form={form}
+        name="dematMinutes"
+        label="Dematting by hand in one visit"
+        help="minutes; half of it for old, young or sore dogs"
+      />
+      <SelectField form={form} name="evenDays" label="Work on the days of the year" options={EVEN_OPTIONS} />
+      <LengthStep form={form} />
+      <NumberField form={form} name="visits.shortest" label="Shortest visit, in minutes" />
+    </div>
+  );
+}
+
+/** The house as its form shows it: what nobody has said stands there as it is usual. */
+const shownHouse = (house: HouseRules): HouseRules => ({
+  ...house,
+  evenDays: evenDays(house),
+  dematMinutes: dematMinutes(house),
+  visits: visitLengths(house),
+  care: Object.fromEntries(
+    CARE.map(({ item }) => [item, { ...house.care?.[item], minutes: careMinutes(item, house) }]),
+  ),
+});
+
+/** What was left empty is as what was never said. */
+const said = (house: HouseRules): unknown => JSON.parse(JSON.stringify(house));
+const sameHouse = (a: HouseRules, b: HouseRules): boolean => dequal(said(a), said(b));
 
 function HouseForm({
   salon,
@@ -155,181 +246,62 @@ function HouseForm({
   onTry: (salon: SalonRecord) => void;
   onSaved: (salon: SalonRecord) => void;
 }) {
-  const [house, setHouse] = useState(salon.house);
+  const form = useSchemaForm<HouseRules>({ schema: houseSchema, values: shownHouse(salon.house) });
   const save = useEditSalon();
-  const number = (text: string): number => (text === '' ? 0 : Number(text));
-  const changed = JSON.stringify(house) !== JSON.stringify(salon.house);
+  const house = useWatch({ control: form.control, compute: (h: HouseRules) => h });
+  const changed = !sameHouse(house, shownHouse(salon.house));
   // A slider that is being drawn asks for its effect when it rests.
-  const asked = useDeferredValue(house);
+  const asked = useDeferredValue(changed ? house : salon.house);
+  const { currency } = salon.house.rates;
   return (
-    <div className="wt-cols wt-house-rules">
-      <section className="wt-sheet" aria-labelledby="open">
+    <SchemaForm
+      form={form}
+      className={`wt-cols ${css.houseRules ?? ''}`}
+      onSave={(rules) => {
+        const sent = { ...salon, house: rules };
+        onTry(sent);
+        save.mutate(sent, {
+          onSuccess: (kept) => {
+            form.reset(shownHouse(kept.house));
+            onSaved(kept);
+          },
+        });
+      }}
+    >
+      <Sheet aria-labelledby="open">
         <h2 id="open">Open quarrels: your side</h2>
         <p className="wt-soft">
           Schools differ, and each side has its reason. Safety rules are not open: they stand in every house, and are on
           the <Link to="/desk/rules">rules page</Link>.
         </p>
-        <div className="wt-quarrels">
-          {KEYS.map((key) => (
-            <QuarrelSheet
-              key={key}
-              name={key}
-              question={QUARRELS[key].question}
-              sides={sidesOf(key, house, setHouse)}
-            />
+        <div className={css.quarrels}>
+          {QUARREL_LIST.map((q) => (
+            <QuarrelSheet<keyof Quarrels> key={q.key} quarrel={q} form={form} />
           ))}
         </div>
         <h3 className="mt-3">What a recommendation weighs</h3>
-        <div className="wt-formgrid">
-          {WEIGHTS.map((w) => (
-            <label key={w}>
-              {capital(WEIGHT_WORDS[w])}: {house.weights[w]}
-              <Form.Range
-                min={0}
-                max={100}
-                step={5}
-                value={house.weights[w]}
-                onChange={(e) => setHouse({ ...house, weights: { ...house.weights, [w]: number(e.target.value) } })}
-              />
-            </label>
-          ))}
-          <label>
-            Rate for an hour, {house.rates.currency}
-            <Form.Control
-              type="number"
-              min={0}
-              value={house.rates.perHourCents / 100}
-              onChange={(e) =>
-                setHouse({
-                  ...house,
-                  rates: { ...house.rates, perHourCents: Math.round(number(e.target.value) * 100) },
-                })
-              }
-            />
-          </label>
-          {(
-            [
-              ['tables', 'Tables'],
-              ['tubs', 'Tubs'],
-              ['dryPlaces', 'Places to dry a dog'],
-            ] as const
-          ).map(([key, word]) => (
-            <label key={key}>
-              {word}
-              <Form.Control
-                type="number"
-                min={1}
-                max={50}
-                placeholder={key === 'tubs' ? '1' : 'one for each dryer'}
-                value={house[key] ?? ''}
-                onChange={(e) => {
-                  const many = e.target.value === '' ? undefined : Math.round(number(e.target.value));
-                  setHouse(key === 'tables' ? { ...house, tables: many ?? house.tables } : { ...house, [key]: many });
-                }}
-              />
-            </label>
-          ))}
-          <label>
-            Hours a week for this work
-            <Form.Control
-              type="number"
-              min={0.5}
-              max={2000}
-              step="any"
-              placeholder="all that doors and tables give"
-              aria-describedby="quay-hint"
-              value={house.shedHoursPerWeek ?? ''}
-              onChange={(e) =>
-                setHouse({
-                  ...house,
-                  shedHoursPerWeek: e.target.value === '' ? undefined : number(e.target.value),
-                })
-              }
-            />
-            <span id="quay-hint" className="wt-soft">
-              the quay wall of the <Link to="/desk/tide">tide</Link>
-            </span>
-          </label>
-          <label>
-            Dematting by hand in one visit
-            <Form.Control
-              type="number"
-              min={0}
-              max={60}
-              aria-describedby="demat-hint"
-              value={dematMinutes(house)}
-              onChange={(e) => setHouse({ ...house, dematMinutes: Math.round(number(e.target.value)) })}
-            />
-            <span id="demat-hint" className="wt-soft">
-              minutes; half of it for old, young or sore dogs
-            </span>
-          </label>
-          <label>
-            Work on the days of the year
-            <Form.Select
-              value={evenDays(house)}
-              onChange={(e) => setHouse({ ...house, evenDays: EVEN_DAYS.find((d) => d === e.target.value) })}
-            >
-              {EVEN_DAYS.map((d) => (
-                <option key={d} value={d}>
-                  {EVEN_WORDS[d]}
-                </option>
-              ))}
-            </Form.Select>
-          </label>
-          <label>
-            Visits are booked in steps of
-            <Form.Select
-              value={visitLengths(house).step}
-              onChange={(e) => setHouse({ ...house, visits: { ...visitLengths(house), step: number(e.target.value) } })}
-            >
-              {LENGTH_STEPS.map((step) => (
-                <option key={step} value={step}>
-                  {minutesText(step)}
-                </option>
-              ))}
-            </Form.Select>
-          </label>
-          <label>
-            Shortest visit, in minutes
-            <Form.Control
-              type="number"
-              min={5}
-              max={240}
-              value={visitLengths(house).shortest}
-              onChange={(e) =>
-                setHouse({ ...house, visits: { ...visitLengths(house), shortest: number(e.target.value) } })
-              }
-            />
-          </label>
-        </div>
-        <CareTerms house={house} onChange={(care) => setHouse({ ...house, care })} />
-      </section>
-      <section className="wt-sheet wt-effect" aria-labelledby="effect">
+        <Amounts form={form} currency={currency} />
+        <CareTerms form={form} currency={currency} />
+      </Sheet>
+      <Sheet className={css.effect} aria-labelledby="effect">
         <h2 id="effect">What it would change</h2>
-        <Effect house={asked} changed={changed} currency={salon.house.rates.currency} />
+        <Effect house={asked} changed={changed} currency={currency} />
         <Refusal error={stale ? null : save.error} />
         {save.isSuccess && !changed && (
-          <p className="wt-note wt-note-good" role="status">
+          <Notice tone="good" role="status">
             Saved. Plans are reckoned with it from now on.
-          </p>
+          </Notice>
         )}
         <div className="wt-acts">
-          <Button
-            disabled={save.isPending || !changed}
-            onClick={() => {
-              onTry({ ...salon, house });
-              save.mutate({ ...salon, house }, { onSuccess: onSaved });
-            }}
-          >
+          <Button type="submit" disabled={save.isPending || !changed}>
             Save house rules
           </Button>
-          <Button variant="outline-primary" disabled={!changed} onClick={() => setHouse(salon.house)}>
+          <Button look="usual" disabled={!changed} onClick={() => form.reset(shownHouse(salon.house))}>
             As it was
           </Button>
         </div>
-      </section>
-    </div>
+      </Sheet>
+    </SchemaForm>
   );
 }
 

@@ -1,13 +1,18 @@
 /** Desk → Bring clients in: a table of somebody else's, matched, looked at line by line, taken whole, undone whole. */
 import { FileInput, Undo2 } from 'lucide-react';
-import { useState, type ChangeEvent } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { useState } from 'react';
 import { INTAKE_FIELDS, type IntakeColumns, type IntakeField, type IntakePreview } from '../../../contract/safe.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useBringIn, useIntakePreview, useIntakes, useUndoIntake } from '../../data/safe.ts';
 import { useMoment } from '../../app/useMoment.ts';
-import './intake.css';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Select } from '../../ui/Field.tsx';
+import { FileKey } from '../../ui/FileKey.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
+import css from './intake.module.css';
 
 const FIELD_WORDS: Readonly<Record<IntakeField, string>> = {
   owner: 'Owner’s name',
@@ -26,16 +31,21 @@ const FIELD_WORDS: Readonly<Record<IntakeField, string>> = {
 
 function Columns({ preview, onChange }: { preview: IntakePreview; onChange: (columns: IntakeColumns) => void }) {
   return (
-    <fieldset className="wt-sheet">
+    <Sheet as="fieldset">
       <legend className="fs-5">Which column holds what</legend>
       <div className="wt-formgrid">
         {INTAKE_FIELDS.map((field) => (
-          <Form.Group key={field} controlId={`column-${field}`}>
-            <Form.Label>
-              {FIELD_WORDS[field]}
-              {(field === 'owner' || field === 'dog') && <span className="wt-soft"> (needed)</span>}
-            </Form.Label>
-            <Form.Select
+          <Field
+            label={
+              <>
+                {FIELD_WORDS[field]}
+                {(field === 'owner' || field === 'dog') && <span className="wt-soft"> (needed)</span>}
+              </>
+            }
+            key={field}
+            id={`column-${field}`}
+          >
+            <Select
               value={preview.columns[field] ?? ''}
               onChange={(e) => {
                 const { [field]: _, ...others } = preview.columns;
@@ -48,17 +58,17 @@ function Columns({ preview, onChange }: { preview: IntakePreview; onChange: (col
                   {h}
                 </option>
               ))}
-            </Form.Select>
-          </Form.Group>
+            </Select>
+          </Field>
         ))}
       </div>
-    </fieldset>
+    </Sheet>
   );
 }
 
 function Lines({ preview }: { preview: IntakePreview }) {
   return (
-    <table className="wt-table wt-intake-lines">
+    <Table className={css.intakeLines}>
       <thead>
         <tr>
           <th scope="col" className="wt-num">
@@ -82,7 +92,7 @@ function Lines({ preview }: { preview: IntakePreview }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -108,9 +118,9 @@ function Previewed({ preview, error, ready, onColumns, onBring }: PreviewedProps
   return (
     <>
       <Columns preview={preview} onChange={onColumns} />
-      <p className={`wt-note mt-3 ${preview.problems > 0 ? '' : 'wt-note-good'}`} role="status">
+      <Notice tone={preview.problems > 0 ? 'caution' : 'good'} className="mt-3" role="status">
         {wouldCome(preview)}
-      </p>
+      </Notice>
       <Refusal error={error} />
       {preview.rows.length > 0 && (
         <>
@@ -132,10 +142,7 @@ export function IntakeRoom() {
   const intakes = useIntakes();
   const undo = useUndoIntake();
   const moment = useMoment();
-  const choose = (e: ChangeEvent<HTMLInputElement>): void => {
-    const chosen = e.target.files?.[0];
-    e.target.value = '';
-    if (!chosen) return;
+  const choose = (chosen: File): void => {
     setColumns(undefined);
     bring.reset();
     void chosen.text().then((csv) => setFile({ name: chosen.name, csv }));
@@ -149,10 +156,9 @@ export function IntakeRoom() {
         </p>
       </div>
       <div className="wt-acts mb-3">
-        <label className={`btn ${file ? 'btn-outline-primary' : 'btn-primary'} wt-take`}>
+        <FileKey look={file ? 'usual' : 'main'} accept=".csv,.tsv,.txt,text/csv" onFile={choose}>
           <FileInput aria-hidden size={20} /> {file ? 'Another table' : 'Choose a table (.csv)'}
-          <input type="file" accept=".csv,.tsv,.txt,text/csv" className="visually-hidden" onChange={choose} />
-        </label>
+        </FileKey>
         {file && <span>{file.name}</span>}
       </div>
       <Refusal error={file ? preview.error : null} />
@@ -168,9 +174,9 @@ export function IntakeRoom() {
         />
       )}
       {bring.data && (
-        <p className="wt-note wt-note-good" role="status">
+        <Notice tone="good" role="status">
           In: {bring.data.dogs} dogs and {bring.data.visits} past visits.
-        </p>
+        </Notice>
       )}
       <section aria-labelledby="intakes" className="mt-4">
         <h2 id="intakes">Brought in before</h2>
@@ -180,7 +186,7 @@ export function IntakeRoom() {
             list.length === 0 ? (
               <p className="wt-soft">Nothing yet.</p>
             ) : (
-              <ul className="wt-intakes">
+              <ul className={css.intakes}>
                 {list.map((i) => (
                   <li key={i.id}>
                     <span>
@@ -189,12 +195,7 @@ export function IntakeRoom() {
                     {i.undone ? (
                       <span className="wt-soft">undone</span>
                     ) : (
-                      <Button
-                        size="sm"
-                        variant="outline-primary"
-                        disabled={undo.isPending}
-                        onClick={() => undo.mutate(i.id)}
-                      >
+                      <Button size="sm" look="usual" disabled={undo.isPending} onClick={() => undo.mutate(i.id)}>
                         <Undo2 aria-hidden size={16} /> Undo
                       </Button>
                     )}

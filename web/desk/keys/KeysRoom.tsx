@@ -1,99 +1,69 @@
 /** Desk → Keys: who may come in and do what, and which devices are in. */
 import { KeyRound, TabletSmartphone } from 'lucide-react';
-import { useState, type FormEvent } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { ROLES, type Account, type KeysPage, type Role } from '../../../contract/account.ts';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import {
+  accountDraftSchema,
+  accountEditSchema,
+  newPassphraseSchema,
+  ROLES,
+  type Account,
+  type AccountDraft,
+  type AccountEdit,
+  type KeysPage,
+  type NewPassphrase,
+} from '../../../contract/account.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddAccount, useEditAccount, useEndSignIn, useKeys, useResetPassphrase } from '../../data/door.ts';
 import { useRoster } from '../../data/hooks.ts';
-import { PASSPHRASE_HELP } from '../../door/FirstOwner.tsx';
 import { ROLE_WORDS, useWho } from '../../door/me.ts';
-import { PassphraseField } from '../../door/SignIn.tsx';
+import { PASSPHRASE_HELP, PassphraseField } from '../../door/PassphraseField.tsx';
 import { useMoment } from '../../app/useMoment.ts';
-import './keys.css';
+import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { SelectField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
+import css from './keys.module.css';
 
-function RoleField({ id, value, onChange }: { id: string; value: Role; onChange: (role: Role) => void }) {
-  return (
-    <Form.Group controlId={id}>
-      <Form.Label>May do</Form.Label>
-      <Form.Select value={value} onChange={(e) => onChange(ROLES.find((r) => r === e.target.value) ?? 'desk')}>
-        {ROLES.map((r) => (
-          <option key={r} value={r}>
-            {ROLE_WORDS[r].name}: {ROLE_WORDS[r].does}
-          </option>
-        ))}
-      </Form.Select>
-    </Form.Group>
-  );
-}
+const ROLE_OPTIONS = ROLES.map((r) => [r, `${ROLE_WORDS[r].name}: ${ROLE_WORDS[r].does}`] as const);
 
-function PersonField({
-  id,
-  value,
-  onChange,
-}: {
-  id: string;
-  value: string | null;
-  onChange: (p: string | null) => void;
-}) {
+/** Whom of the staff a key is for: nobody, where its holder works on no dog. */
+function usePersonOptions(): readonly (readonly [string, string])[] {
   const roster = useRoster();
-  return (
-    <Form.Group controlId={id}>
-      <Form.Label>Works as</Form.Label>
-      <Form.Select value={value ?? ''} onChange={(e) => onChange(e.target.value || null)}>
-        <option value="">nobody of the staff</option>
-        {(roster.data?.people ?? []).map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name}
-          </option>
-        ))}
-      </Form.Select>
-    </Form.Group>
-  );
+  return [['', 'nobody of the staff'], ...(roster.data?.people ?? []).map((p) => [p.id, p.name] as const)];
 }
 
 function NewKey({ onDone }: { onDone: () => void }) {
   const add = useAddAccount();
-  const [draft, setDraft] = useState({ id: newId(), name: '', login: '', passphrase: '' });
-  const [role, setRole] = useState<Role>('groomer');
-  const [personId, setPerson] = useState<string | null>(null);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    add.mutate({ ...draft, role, personId }, { onSuccess: onDone });
-  };
+  const form = useSchemaForm<AccountDraft>({
+    schema: accountDraftSchema,
+    values: { id: newId(), name: '', login: '', passphrase: '', role: 'groomer', personId: null },
+  });
+  const [name, login] = useWatch({ control: form.control, name: ['name', 'login'] });
+  const people = usePersonOptions();
   return (
-    <Form className="wt-sheet wt-key-form" onSubmit={submit}>
+    <SchemaForm form={form} sheet className={css.keyForm} onSave={(draft) => add.mutate(draft, { onSuccess: onDone })}>
       <h3>A new key</h3>
       <div className="wt-formgrid">
-        <Form.Group controlId="key-name">
-          <Form.Label>Name</Form.Label>
-          <Form.Control
-            value={draft.name}
-            required
-            autoComplete="off"
-            onChange={(e) => setDraft({ ...draft, name: e.target.value })}
-          />
-        </Form.Group>
-        <Form.Group controlId="key-login">
-          <Form.Label>Signs in as</Form.Label>
-          <Form.Control
-            value={draft.login}
-            required
-            autoComplete="off"
-            autoCapitalize="none"
-            onChange={(e) => setDraft({ ...draft, login: e.target.value.toLowerCase() })}
-          />
-        </Form.Group>
-        <RoleField id="key-role" value={role} onChange={setRole} />
-        <PersonField id="key-person" value={personId} onChange={setPerson} />
+        <TextField form={form} name="name" label="Name" />
+        <TextField
+          form={form}
+          name="login"
+          label="Signs in as"
+          fit={(typed) => typed.toLowerCase()}
+          input={{ autoCapitalize: 'none' }}
+        />
+        <SelectField form={form} name="role" label="May do" options={ROLE_OPTIONS} />
+        <SelectField form={form} name="personId" label="Works as" empty="null" options={people} />
       </div>
       <PassphraseField
-        id="key-pass"
+        form={form}
+        name="passphrase"
         label="First passphrase"
-        value={draft.passphrase}
-        onChange={(passphrase) => setDraft({ ...draft, passphrase })}
-        about={[draft.name, draft.login]}
+        about={[name, login]}
         help={`${PASSPHRASE_HELP} They change it under their name.`}
       />
       <Refusal error={add.error} />
@@ -101,77 +71,76 @@ function NewKey({ onDone }: { onDone: () => void }) {
         <Button type="submit" disabled={add.isPending}>
           Make the key
         </Button>
-        <Button variant="outline-primary" onClick={onDone}>
+        <Button look="usual" onClick={onDone}>
           Not now
         </Button>
       </div>
-    </Form>
+    </SchemaForm>
+  );
+}
+
+function ForgottenPassphrase({ account, onDone }: { account: Account; onDone: () => void }) {
+  const reset = useResetPassphrase();
+  const form = useSchemaForm<NewPassphrase>({ schema: newPassphraseSchema, values: { own: '', passphrase: '' } });
+  return (
+    <SchemaForm
+      form={form}
+      className="mt-2"
+      onSave={(draft) => reset.mutate({ id: account.id, ...draft }, { onSuccess: onDone })}
+    >
+      <PassphraseField form={form} name="own" label="Your own passphrase" known />
+      <PassphraseField
+        form={form}
+        name="passphrase"
+        label={`New passphrase of ${account.name}`}
+        about={[account.name, account.login]}
+        help="Their devices are signed out and their PIN is gone."
+      />
+      <Refusal error={reset.error} />
+      <Button type="submit" disabled={reset.isPending}>
+        Set it
+      </Button>
+    </SchemaForm>
   );
 }
 
 function EditKey({ account, onDone }: { account: Account; onDone: () => void }) {
   const edit = useEditAccount();
-  const reset = useResetPassphrase();
-  const [role, setRole] = useState(account.role);
-  const [personId, setPerson] = useState(account.personId);
-  const [name, setName] = useState(account.name);
-  const [own, setOwn] = useState('');
-  const [passphrase, setPassphrase] = useState('');
-  const save = (ended: boolean): void =>
-    edit.mutate({ id: account.id, name, role, personId, ended, version: account.version }, { onSuccess: onDone });
+  const { name, role, personId, ended, version } = account;
+  const form = useSchemaForm<AccountEdit>({
+    schema: accountEditSchema,
+    values: { name, role, personId, ended, version },
+  });
+  const people = usePersonOptions();
+  const save = (draft: AccountEdit): void => edit.mutate({ id: account.id, ...draft }, { onSuccess: onDone });
   return (
-    <div className="wt-key-form">
-      <Form
-        onSubmit={(e) => {
-          e.preventDefault();
-          save(account.ended);
-        }}
-      >
+    <div className={css.keyForm}>
+      <SchemaForm form={form} onSave={save}>
         <div className="wt-formgrid">
-          <Form.Group controlId={`${account.id}-name`}>
-            <Form.Label>Name</Form.Label>
-            <Form.Control value={name} required onChange={(e) => setName(e.target.value)} />
-          </Form.Group>
-          <RoleField id={`${account.id}-role`} value={role} onChange={setRole} />
-          <PersonField id={`${account.id}-person`} value={personId} onChange={setPerson} />
+          <TextField form={form} name="name" label="Name" />
+          <SelectField form={form} name="role" label="May do" options={ROLE_OPTIONS} />
+          <SelectField form={form} name="personId" label="Works as" empty="null" options={people} />
         </div>
         <Refusal error={edit.error} />
         <div className="wt-acts mt-3">
           <Button type="submit" disabled={edit.isPending}>
             Save
           </Button>
-          <Button variant="outline-primary" onClick={() => save(!account.ended)} disabled={edit.isPending}>
-            {account.ended ? 'Give the key back' : 'Take the key away'}
+          <Button
+            look="usual"
+            onClick={() => void form.handleSubmit((draft) => save({ ...draft, ended: !ended }))()}
+            disabled={edit.isPending}
+          >
+            {ended ? 'Give the key back' : 'Take the key away'}
           </Button>
-          <Button variant="outline-primary" onClick={onDone}>
+          <Button look="usual" onClick={onDone}>
             Not now
           </Button>
         </div>
-      </Form>
-      <details className="mt-3">
-        <summary>They forgot their passphrase</summary>
-        <Form
-          className="mt-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            reset.mutate({ id: account.id, own, passphrase }, { onSuccess: onDone });
-          }}
-        >
-          <PassphraseField id={`${account.id}-own`} label="Your own passphrase" value={own} onChange={setOwn} known />
-          <PassphraseField
-            id={`${account.id}-new`}
-            label={`New passphrase of ${account.name}`}
-            value={passphrase}
-            onChange={setPassphrase}
-            about={[account.name, account.login]}
-            help="Their devices are signed out and their PIN is gone."
-          />
-          <Refusal error={reset.error} />
-          <Button type="submit" disabled={reset.isPending}>
-            Set it
-          </Button>
-        </Form>
-      </details>
+      </SchemaForm>
+      <Disclosure head="They forgot their passphrase" className="mt-3">
+        <ForgottenPassphrase account={account} onDone={onDone} />
+      </Disclosure>
     </div>
   );
 }
@@ -189,16 +158,16 @@ function Keys({ accounts, signIns }: KeysPage) {
             <KeyRound aria-hidden size={22} /> {accounts.filter((a) => !a.ended).length} keys
           </h2>
           {open !== 'new' && (
-            <Button variant="outline-primary" onClick={() => setOpen('new')}>
+            <Button look="usual" onClick={() => setOpen('new')}>
               Make a key
             </Button>
           )}
         </div>
         {open === 'new' && <NewKey onDone={() => setOpen(undefined)} />}
-        <ul className="wt-keys">
+        <ul className={css.keys}>
           {accounts.map((a) => (
-            <li key={a.id} className={`wt-sheet${a.ended ? ' is-ended' : ''}`}>
-              <div className="wt-key-line">
+            <Sheet as="li" key={a.id} className={a.ended ? 'is-ended' : undefined}>
+              <div className={css.keyLine}>
                 <span>
                   <strong>{a.name}</strong>
                   {a.id === who.id && ' (you)'}
@@ -210,7 +179,7 @@ function Keys({ accounts, signIns }: KeysPage) {
                 </span>
                 <Button
                   size="sm"
-                  variant="outline-primary"
+                  look="usual"
                   onClick={() => setOpen(open === a.id ? undefined : a.id)}
                   aria-expanded={open === a.id}
                 >
@@ -218,7 +187,7 @@ function Keys({ accounts, signIns }: KeysPage) {
                 </Button>
               </div>
               {open === a.id && <EditKey account={a} onDone={() => setOpen(undefined)} />}
-            </li>
+            </Sheet>
           ))}
         </ul>
       </section>
@@ -227,9 +196,9 @@ function Keys({ accounts, signIns }: KeysPage) {
           <TabletSmartphone aria-hidden size={22} /> Devices that are in
         </h2>
         <Refusal error={end.error} />
-        <ul className="wt-keys">
+        <ul className={css.keys}>
           {signIns.map((s) => (
-            <li key={s.id} className="wt-sheet wt-key-line">
+            <Sheet as="li" key={s.id} className={css.keyLine}>
               <span>
                 <strong>{s.name}</strong>
                 {s.own && ' (this device)'}
@@ -240,11 +209,11 @@ function Keys({ accounts, signIns }: KeysPage) {
               </span>
               <span className="wt-soft">seen {moment(s.seenMs)}</span>
               {!s.own && (
-                <Button size="sm" variant="outline-primary" onClick={() => end.mutate(s.id)} disabled={end.isPending}>
+                <Button size="sm" look="usual" onClick={() => end.mutate(s.id)} disabled={end.isPending}>
                   Sign out<span className="visually-hidden"> {s.name} there</span>
                 </Button>
               )}
-            </li>
+            </Sheet>
           ))}
         </ul>
       </section>

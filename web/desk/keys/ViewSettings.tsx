@@ -1,6 +1,5 @@
 /** How this device shows things: letters, contrast, keys, dates, clock, units. Each change is seen at once. */
-import { Form } from 'react-bootstrap';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import {
   CLOCKS,
   CONTRASTS,
@@ -15,9 +14,12 @@ import {
 } from '../../app/view.ts';
 import { useView } from '../../app/useView.ts';
 import { HAIR_UNITS, useHairUnit } from '../../app/units.ts';
+import { Check, Field, Select } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { longDay, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { money } from '../../words/figures.ts';
 import { massText, temperatureText, volumeText } from '../../words/units.ts';
+import css from './keys.module.css';
 
 const words = <V extends string | number>(all: readonly V[], word: (v: V) => string) =>
   all.map((value) => ({ value, word: word(value) }));
@@ -40,9 +42,9 @@ export function ViewSettings() {
   const view = useView();
   const [hair, setHair] = useHairUnit();
   return (
-    <section className="wt-sheet wt-view" aria-labelledby="view">
+    <Sheet className={css.view} aria-labelledby="view">
       <h2 id="view">On this device</h2>
-      <div className="wt-view-picks">
+      <div className={css.viewPicks}>
         <ChoiceGroup
           name="Letters"
           options={words(TEXT_SIZES, (v) => v)}
@@ -86,9 +88,8 @@ export function ViewSettings() {
           value={view.volume}
           onPick={(volume) => setView({ volume })}
         />
-        <Form.Group controlId="view-dates">
-          <Form.Label>Dates and numbers as in</Form.Label>
-          <Form.Select
+        <Field label="Dates and numbers as in" id="view-dates">
+          <Select
             value={view.dates}
             onChange={(e) => setView({ dates: DATE_FORMS.find((d) => d === e.target.value) ?? view.dates })}
           >
@@ -97,10 +98,10 @@ export function ViewSettings() {
                 {DATE_WORDS[d]}
               </option>
             ))}
-          </Form.Select>
-        </Form.Group>
+          </Select>
+        </Field>
       </div>
-      <Form.Check
+      <Check
         id="view-keys"
         type="switch"
         label="Single letters do something: / finds, H helps, ? lists them"
@@ -111,6 +112,6 @@ export function ViewSettings() {
         {longDay(EXAMPLE.day)}, or {shortDay(EXAMPLE.day)}, {minuteText(EXAMPLE.minute)}; {massText(EXAMPLE.kg)},{' '}
         {temperatureText(EXAMPLE.airC)}, {volumeText(EXAMPLE.ml)}, {money(EXAMPLE.cents, 'EUR')}.
       </p>
-    </section>
+    </Sheet>
   );
 }

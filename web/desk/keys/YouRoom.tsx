@@ -1,59 +1,65 @@
 /** Anyone who is in: their own passphrase, and the PIN with which they take over a shared tablet. */
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { newPassphraseSchema, newPinSchema, type NewPassphrase, type NewPin } from '../../../contract/account.ts';
 import { Refusal } from '../../app/state.tsx';
 import { useNewPassphrase, useNewPin } from '../../data/door.ts';
-import { PASSPHRASE_HELP } from '../../door/FirstOwner.tsx';
 import { ROLE_WORDS, useWho } from '../../door/me.ts';
-import { PassphraseField } from '../../door/SignIn.tsx';
+import { PASSPHRASE_HELP, PassphraseField } from '../../door/PassphraseField.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { ViewSettings } from './ViewSettings.tsx';
-import './keys.css';
+import css from './keys.module.css';
 
-function NewSecret({ kind }: { kind: 'passphrase' | 'pin' }) {
+const Kept = () => (
+  <Notice tone="good" role="status">
+    It holds from now on.
+  </Notice>
+);
+
+function NewPinForm() {
+  const who = useWho();
+  const pin = useNewPin();
+  const form = useSchemaForm<NewPin>({ schema: newPinSchema, values: { own: '', pin: '' } });
+  return (
+    <SchemaForm form={form} sheet onSave={(draft) => pin.mutate(draft, { onSuccess: () => form.reset() })}>
+      <h2>{who.hasPin ? 'Another PIN' : 'A PIN'}</h2>
+      <p className="wt-soft">
+        On a shared tablet it says that it is you. It opens nothing on a device that nobody signed in to.
+      </p>
+      <PassphraseField form={form} name="own" label="Your passphrase now" known />
+      <PassphraseField form={form} name="pin" label="PIN, 4 to 8 digits" about={[who.name, who.login]} />
+      <Refusal error={pin.error} />
+      {pin.isSuccess && <Kept />}
+      <Button type="submit" disabled={pin.isPending}>
+        {pin.isPending ? 'One moment …' : 'Set it'}
+      </Button>
+    </SchemaForm>
+  );
+}
+
+function NewPassphraseForm() {
   const who = useWho();
   const passphrase = useNewPassphrase();
-  const pin = useNewPin();
-  const [own, setOwn] = useState('');
-  const [next, setNext] = useState('');
-  const sent = kind === 'pin' ? pin : passphrase;
-  const clear = (): void => {
-    setOwn('');
-    setNext('');
-  };
+  const form = useSchemaForm<NewPassphrase>({ schema: newPassphraseSchema, values: { own: '', passphrase: '' } });
   return (
-    <Form
-      className="wt-sheet wt-you"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (kind === 'pin') pin.mutate({ own, pin: next }, { onSuccess: clear });
-        else passphrase.mutate({ own, passphrase: next }, { onSuccess: clear });
-      }}
-    >
-      <h2>{kind === 'pin' ? (who.hasPin ? 'Another PIN' : 'A PIN') : 'Another passphrase'}</h2>
-      <p className="wt-soft">
-        {kind === 'pin'
-          ? 'On a shared tablet it says that it is you. It opens nothing on a device that nobody signed in to.'
-          : 'Your other devices are signed out when it changes.'}
-      </p>
-      <PassphraseField id={`${kind}-own`} label="Your passphrase now" value={own} onChange={setOwn} known />
+    <SchemaForm form={form} sheet onSave={(draft) => passphrase.mutate(draft, { onSuccess: () => form.reset() })}>
+      <h2>Another passphrase</h2>
+      <p className="wt-soft">Your other devices are signed out when it changes.</p>
+      <PassphraseField form={form} name="own" label="Your passphrase now" known />
       <PassphraseField
-        id={`${kind}-next`}
-        label={kind === 'pin' ? 'PIN, 4 to 8 digits' : 'New passphrase'}
-        value={next}
-        onChange={setNext}
+        form={form}
+        name="passphrase"
+        label="New passphrase"
         about={[who.name, who.login]}
-        {...(kind === 'passphrase' && { help: PASSPHRASE_HELP })}
+        help={PASSPHRASE_HELP}
       />
-      <Refusal error={sent.error} />
-      {sent.isSuccess && (
-        <p className="wt-note wt-note-good" role="status">
-          It holds from now on.
-        </p>
-      )}
-      <Button type="submit" disabled={sent.isPending}>
-        {sent.isPending ? 'One moment …' : 'Set it'}
+      <Refusal error={passphrase.error} />
+      {passphrase.isSuccess && <Kept />}
+      <Button type="submit" disabled={passphrase.isPending}>
+        {passphrase.isPending ? 'One moment …' : 'Set it'}
       </Button>
-    </Form>
+    </SchemaForm>
   );
 }
 
@@ -68,9 +74,9 @@ export function YouRoom() {
         </p>
       </div>
       <ViewSettings />
-      <div className="wt-you-pair">
-        <NewSecret kind="pin" />
-        <NewSecret kind="passphrase" />
+      <div className={css.youPair}>
+        <NewPinForm />
+        <NewPassphraseForm />
       </div>
     </>
   );

@@ -1,6 +1,5 @@
 /** Desk → Kit: what hangs on the wall, how worn each piece is and what is due, what the kit lacks, what owners have at home. */
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { KitPage, ToolRecord } from '../../../contract/kit.ts';
 import { DISINFECTED, toolRow, type Due, type UpkeepAct } from '../../../core/kit/index.ts';
@@ -8,10 +7,15 @@ import { day, formatDay } from '../../../core/quantity/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useDogs, useEditTool, useKit, useUndoUpkeep, useUpkeep } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { fromToday } from '../../words/dates.ts';
 import { capital, money } from '../../words/figures.ts';
 import { dueText, measuresText, UPKEEP_WORDS } from '../../words/kit.ts';
 import { Lacking } from './Lacking.tsx';
+import css from './kit.module.css';
 
 /** Due within this many days is worth seeing from afar. */
 const SOON_DAYS = 21;
@@ -20,11 +24,11 @@ function DueBar({ due, today }: { due: Due; today: number }) {
   const share = Math.min(1, due.used / due.bears);
   const soon = due.day !== undefined && due.day - today <= SOON_DAYS;
   return (
-    <div className={soon ? 'wt-due is-soon' : 'wt-due'}>
+    <div className={soon ? `${css.due} is-soon` : css.due}>
       <span>{dueText(due)}</span>
       {due.unit === 'minutes' && (
         <>
-          <span className="wt-due-bar" aria-hidden>
+          <span className={css.dueBar} aria-hidden>
             <span style={{ width: `${share * 100}%` }} />
           </span>
           <span className="wt-soft">
@@ -57,7 +61,7 @@ function Piece({
   const edit = useEditTool();
   const measures = measuresText(tool);
   return (
-    <li className="wt-piece">
+    <li className={css.piece}>
       <div>
         <h3>
           <Link to={`/desk/kit/${tool.id}`}>{tool.name}</Link>
@@ -74,21 +78,20 @@ function Piece({
           <div className="wt-soft">Not used in a session yet.</div>
         )}
       </div>
-      <div className="wt-dues">
+      <div className={css.dues}>
         {!tool.retired && wear?.due.map((d) => <DueBar key={d.act} due={d} today={page.today} />)}
       </div>
-      <details className="wt-more">
-        <summary aria-label={`More for ${tool.name}`}>More</summary>
+      <Disclosure head="More" label={`More for ${tool.name}`} className={css.more}>
         <div className="wt-acts">
           {!tool.retired &&
             actsOf(wear?.due ?? []).map((act) => (
-              <Button key={act} size="sm" variant="outline-primary" onClick={() => onDone(act, [tool])}>
+              <Button key={act} size="sm" look="usual" onClick={() => onDone(act, [tool])}>
                 {DONE_WORDS[act]}
               </Button>
             ))}
           <Button
             size="sm"
-            variant="outline-primary"
+            look="usual"
             onClick={() => edit.mutate({ ...tool, retired: !tool.retired })}
             disabled={edit.isPending}
           >
@@ -96,7 +99,7 @@ function Piece({
           </Button>
         </div>
         <Refusal error={edit.error} />
-      </details>
+      </Disclosure>
     </li>
   );
 }
@@ -109,12 +112,12 @@ function Done({ what, ids, onBack }: { what: string; ids: readonly string[]; onB
     onBack();
   };
   return (
-    <p className="wt-note wt-note-good" role="status">
+    <Notice tone="good" role="status">
       {what}{' '}
-      <Button variant="link" className="p-0 align-baseline" disabled={undo.isPending} onClick={() => void takeBack()}>
+      <Button look="plain" className="p-0 align-baseline" disabled={undo.isPending} onClick={() => void takeBack()}>
         Take it back
       </Button>
-    </p>
+    </Notice>
   );
 }
 
@@ -142,8 +145,8 @@ function Wall({ page }: { page: KitPage }) {
       Infinity,
     );
   return (
-    <section className="wt-sheet" aria-labelledby="wall">
-      <div className="wt-split">
+    <Sheet aria-labelledby="wall">
+      <div className={css.split}>
         <h2 id="wall">On the wall</h2>
         {toClean.length > 0 && (
           <Button size="sm" disabled={upkeep.isPending} onClick={() => onDone('disinfected', toClean)}>
@@ -166,16 +169,15 @@ function Wall({ page }: { page: KitPage }) {
         </ul>
       )}
       {off.length > 0 && (
-        <details>
-          <summary>Off the wall: {off.length}</summary>
+        <Disclosure head={<>Off the wall: {off.length}</>}>
           <ul className="wt-bare wt-wall">
             {off.map((t) => (
               <Piece key={t.id} tool={t} page={page} onDone={onDone} />
             ))}
           </ul>
-        </details>
+        </Disclosure>
       )}
-    </section>
+    </Sheet>
   );
 }
 
@@ -185,7 +187,7 @@ function AtHome({ page }: { page: KitPage }) {
   if (brushes.length === 0) return null;
   const nameOf = (id: string | null): string => dogs.data?.dogs.find((d) => d.id === id)?.name ?? '…';
   return (
-    <section className="wt-sheet" aria-labelledby="homes">
+    <Sheet aria-labelledby="homes">
       <h2 id="homes">In owners’ homes</h2>
       <ul className="wt-bare wt-rules">
         {brushes.map((t) => (
@@ -196,7 +198,7 @@ function AtHome({ page }: { page: KitPage }) {
           </li>
         ))}
       </ul>
-    </section>
+    </Sheet>
   );
 }
 
@@ -222,14 +224,12 @@ export function KitRoom() {
         <h1>Kit</h1>
         {kit.data && <span className="wt-soft">{dueSoon(kit.data)}</span>}
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/kit/new">
-            Hang up a piece
-          </Link>
+          <ButtonLink to="/desk/kit/new">Hang up a piece</ButtonLink>
         </div>
       </div>
       <Loaded query={kit}>
         {(page) => (
-          <div className="wt-cols wt-kit">
+          <div className={`wt-cols ${css.kit}`}>
             <Wall page={page} />
             <div className="wt-cols">
               <Lacking />

@@ -2,6 +2,8 @@
 import type { Purchase } from '../../../core/bench/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCoverage } from '../../data/hooks.ts';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { listText, minutesText, percent } from '../../words/figures.ts';
 import { badlyText } from '../../words/kit.ts';
 
@@ -23,7 +25,7 @@ function Buy({ list, says }: { list: readonly Purchase[]; says: (p: Purchase) =>
 
 export function Lacking() {
   return (
-    <section className="wt-sheet" aria-labelledby="lacking">
+    <Sheet aria-labelledby="lacking">
       <h2 id="lacking">What it lacks</h2>
       <Loaded query={useCoverage()}>
         {(c) => {
@@ -36,7 +38,7 @@ export function Lacking() {
                 with the best piece in each zone.
               </p>
               {c.badly.length === 0 ? (
-                <p className="wt-note wt-note-good">No zone is served badly.</p>
+                <Notice tone="good">No zone is served badly.</Notice>
               ) : (
                 <ul className="wt-bare wt-rules">
                   {c.badly.slice(0, MOST_SHOWN).map((b) => (
@@ -77,7 +79,7 @@ export function Lacking() {
           );
         }}
       </Loaded>
-    </section>
+    </Sheet>
   );
 }
 

@@ -1,16 +1,19 @@
 /** One piece with its measures: new or changed. The same schema guards this form and the route. */
-import { joiResolver } from '@hookform/resolvers/joi';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { STRICT } from '../../../contract/common.ts';
 import { toolFactsSchema, type ToolDraft, type ToolRecord } from '../../../contract/kit.ts';
 import { HEATS, MATERIALS, NOZZLES, TIPS, TOOLS, toolRow, type ToolKind } from '../../../core/kit/index.ts';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddTool, useDogs, useEditTool, useKit } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Select } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { CheckField, DayField, ManyField, NumberField, SelectField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital } from '../../words/figures.ts';
 
@@ -27,10 +30,34 @@ const FIELD_WORDS: readonly FieldWord<ToolRecord>[] = [
   { key: 'retired', label: 'Off the wall' },
 ];
 
-/** An empty field is a measure nobody took. */
-const absent = (value: unknown): unknown => (value === '' || value === null || value === false ? undefined : value);
-const measure = (value: unknown): unknown => (absent(value) === undefined ? undefined : Number(value));
-const orNull = (value: unknown): unknown => absent(value) ?? null;
+/** Kept in hundredths, typed in whole coins. */
+const CENTS = 100;
+const KINDS = TOOLS.map((k) => [k.kind, capital(k.name)] as const);
+const NOZZLE_OPTIONS = NOZZLES.map((value) => ({ value, word: value }));
+const WET = [
+  { value: 'kind', word: 'as its kind', safe: undefined },
+  { value: 'wet', word: 'may get wet', safe: true },
+  { value: 'dry', word: 'stays dry', safe: false },
+] as const;
+
+/** Whether it may get wet: said of this piece, or as of its kind. */
+function WetField({ form }: { form: UseFormReturn<ToolDraft> }) {
+  const safe = useWatch({ control: form.control, name: 'wetSafe' });
+  return (
+    <Field label="In water" id="wetSafe" labelIs="beside">
+      <Select
+        value={WET.find((w) => w.safe === safe)?.value ?? 'kind'}
+        onChange={(e) => form.setValue('wetSafe', WET.find((w) => w.value === e.target.value)?.safe)}
+      >
+        {WET.map((w) => (
+          <option key={w.value} value={w.value}>
+            {w.word}
+          </option>
+        ))}
+      </Select>
+    </Field>
+  );
+}
 
 function Fields({
   initial,
@@ -43,13 +70,8 @@ function Fields({
   error: Error | null;
   busy: boolean;
 }) {
-  const { register, handleSubmit, formState, control, setValue } = useForm<ToolDraft>({
-    defaultValues: initial,
-    resolver: joiResolver(toolFactsSchema, { ...STRICT, abortEarly: false }),
-  });
-  const { errors } = formState;
-  // Kept in hundredths, typed in whole coins.
-  const [cost, setCost] = useState(initial.costCents === null ? '' : String(initial.costCents / 100));
+  const form = useSchemaForm<ToolDraft>({ schema: toolFactsSchema, values: initial });
+  const { control } = form;
   const kind = useWatch({ control, name: 'kind' });
   const dogs = useDogs();
   const row = toolRow(kind);
@@ -58,47 +80,28 @@ function Fields({
     label: string,
     usual?: number,
   ) => (
-    <Form.Group controlId={name}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Control
-        type="number"
-        step={name === 'rows' ? 1 : 0.1}
-        placeholder={usual === undefined || usual === 0 ? '' : `usual ${usual}`}
-        {...register(name, { setValueAs: measure })}
-        isInvalid={!!errors[name]}
-      />
-      <Form.Control.Feedback type="invalid">{errors[name]?.message}</Form.Control.Feedback>
-    </Form.Group>
+    <NumberField
+      form={form}
+      name={name}
+      label={label}
+      digits={name === 'rows' ? 0 : 1}
+      placeholder={usual === undefined || usual === 0 ? '' : `usual ${usual}`}
+    />
   );
   const choice = (name: 'tip' | 'material' | 'heat', label: string, options: readonly string[]) => (
-    <Form.Group controlId={name}>
-      <Form.Label>{label}</Form.Label>
-      <Form.Select {...register(name, { setValueAs: absent })}>
-        <option value="">not measured</option>
-        {options.map((o) => (
-          <option key={o}>{o}</option>
-        ))}
-      </Form.Select>
-    </Form.Group>
+    <SelectField
+      form={form}
+      name={name}
+      label={label}
+      empty="absent"
+      options={[['', 'not measured'], ...options.map((o) => [o, o] as const)]}
+    />
   );
   return (
-    <Form noValidate className="wt-sheet" onSubmit={(e) => void handleSubmit(onSave)(e)}>
+    <SchemaForm form={form} sheet onSave={onSave}>
       <div className="wt-formgrid">
-        <Form.Group controlId="kind">
-          <Form.Label>Kind</Form.Label>
-          <Form.Select {...register('kind')}>
-            {TOOLS.map((t) => (
-              <option key={t.kind} value={t.kind}>
-                {capital(t.name)}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="name">
-          <Form.Label>Name on the wall</Form.Label>
-          <Form.Control {...register('name')} isInvalid={!!errors.name} autoComplete="off" />
-          <Form.Control.Feedback type="invalid">{errors.name?.message}</Form.Control.Feedback>
-        </Form.Group>
+        <SelectField form={form} name="kind" label="Kind" options={KINDS} />
+        <TextField form={form} name="name" label="Name on the wall" />
       </div>
       <p className="wt-soft mt-2">
         {row.does} {row.hurts}
@@ -116,26 +119,9 @@ function Fields({
             {choice('material', 'Made of', MATERIALS)}
           </div>
           <div className="wt-acts mt-3">
-            <Form.Check id="turning" type="switch" label="Pins turn" {...register('turning', { setValueAs: absent })} />
-            <Form.Check
-              id="flexing"
-              type="switch"
-              label="Head flexes"
-              {...register('flexing', { setValueAs: absent })}
-            />
-            <Form.Group controlId="wetSafe" className="wt-inline">
-              <Form.Label>In water</Form.Label>
-              <Form.Select
-                {...register('wetSafe', {
-                  setValueAs: (v: unknown) =>
-                    v === 'true' || v === true ? true : v === 'false' || v === false ? false : undefined,
-                })}
-              >
-                <option value="">as its kind</option>
-                <option value="true">may get wet</option>
-                <option value="false">stays dry</option>
-              </Form.Select>
-            </Form.Group>
+            <CheckField form={form} name="turning" type="switch" label="Pins turn" />
+            <CheckField form={form} name="flexing" type="switch" label="Head flexes" />
+            <WetField form={form} />
           </div>
         </>
       )}
@@ -147,48 +133,32 @@ function Fields({
             {number('dbA', 'Level at your ear, dB(A)')}
             {choice('heat', 'Air', HEATS)}
           </div>
-          <fieldset className="mt-3">
-            <legend className="fs-6">Nozzles</legend>
-            <div className="wt-acts">
-              {NOZZLES.map((n) => (
-                <Form.Check key={n} id={`nozzle-${n}`} type="checkbox" value={n} label={n} {...register('nozzles')} />
-              ))}
-            </div>
-          </fieldset>
+          <ManyField form={form} name="nozzles" label="Nozzles" className="mt-3" options={NOZZLE_OPTIONS} />
         </>
       )}
       <h2 className="mt-3">Kept</h2>
       <div className="wt-formgrid">
-        <Form.Group controlId="costCents">
-          <Form.Label>Cost</Form.Label>
-          <Form.Control
-            type="number"
-            step="0.01"
-            min={0}
-            value={cost}
-            onChange={(e) => {
-              setCost(e.target.value);
-              setValue('costCents', e.target.value === '' ? null : Math.round(Number(e.target.value) * 100));
-            }}
-            isInvalid={!!errors.costCents}
-          />
-          <Form.Control.Feedback type="invalid">{errors.costCents?.message}</Form.Control.Feedback>
-        </Form.Group>
-        <Form.Group controlId="since">
-          <Form.Label>In use since</Form.Label>
-          <Form.Control type="date" {...register('since', { setValueAs: orNull })} isInvalid={!!errors.since} />
-        </Form.Group>
-        <Form.Group controlId="homeOf">
-          <Form.Label>Lies</Form.Label>
-          <Form.Select {...register('homeOf', { setValueAs: orNull })} disabled={!row.forOwners}>
-            <option value="">in the salon</option>
-            {dogs.data?.dogs.map((d) => (
-              <option key={d.id} value={d.id}>
-                in the home of {d.name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
+        <NumberField
+          form={form}
+          name="costCents"
+          label="Cost"
+          digits={2}
+          empty="null"
+          shown={(cents) => cents / CENTS}
+          kept={(coins) => Math.round(coins * CENTS)}
+        />
+        <DayField form={form} name="since" label="In use since" empty="null" />
+        <SelectField
+          form={form}
+          name="homeOf"
+          label="Lies"
+          empty="null"
+          disabled={!row.forOwners}
+          options={[
+            ['', 'in the salon'],
+            ...(dogs.data?.dogs ?? []).map((d) => [d.id, `in the home of ${d.name}`] as const),
+          ]}
+        />
       </div>
       <Refusal error={error} />
       <div className="wt-acts mt-3">
@@ -197,7 +167,7 @@ function Fields({
         </Button>
         <Link to="/desk/kit">Back to the kit</Link>
       </div>
-    </Form>
+    </SchemaForm>
   );
 }
 
@@ -268,11 +238,7 @@ export function ToolForm() {
         <Loaded query={kit}>
           {({ tools }) => {
             const tool = tools.find((t) => t.id === toolId);
-            return tool ? (
-              <EditTool key={tool.id} stored={tool} />
-            ) : (
-              <p className="wt-note">This piece is not there any more.</p>
-            );
+            return tool ? <EditTool key={tool.id} stored={tool} /> : <Notice>This piece is not there any more.</Notice>;
           }}
         </Loaded>
       )}

@@ -1,17 +1,20 @@
 /** When to come again and why; the date is agreed here and leaves as a calendar file. */
 import { CalendarDays, Download } from 'lucide-react';
-import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { BookingRecord, NextPage } from '../../../contract/booking.ts';
 import { Fact } from '../../app/Fact.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useBook, useCancelBooking, useNext, useSalon } from '../../data/hooks.ts';
+import { Button, ButtonAnchor, ButtonLink } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { clockText, dateOf, instantText, longDay, shortDay, weekdayText } from '../../words/dates.ts';
 import { grams, minutesText, money } from '../../words/figures.ts';
 import { Wishes } from './Wishes.tsx';
 import { dueBand, dueReason, homeText } from '../../words/reasons.ts';
 import { CareChoice } from '../dog/CareChoice.tsx';
+import css from './next.module.css';
 
 function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const cancel = useCancelBooking();
@@ -19,20 +22,20 @@ function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const gone = cancel.data && !again.isSuccess ? cancel.data : undefined;
   if (page.booked.length === 0 && !gone) return null;
   return (
-    <section className="wt-sheet" aria-labelledby="booked">
+    <Sheet aria-labelledby="booked">
       <h2 id="booked">Booked</h2>
       {page.booked.map((b) => (
         <div key={b.id} className="mb-3">
-          <p className="wt-big" role="status">
+          <p className={css.big} role="status">
             <CalendarDays aria-hidden size={24} /> {instantText(b.startsAt, timeZone)}
           </p>
           <p>{minutesText(b.minutes)} at the table</p>
           <div className="wt-acts">
-            <a className="btn btn-outline-primary" href={`/api/bookings/${b.id}/calendar.ics`} download>
+            <ButtonAnchor href={`/api/bookings/${b.id}/calendar.ics`} download>
               <Download aria-hidden size={17} /> Calendar file
-            </a>
+            </ButtonAnchor>
             <Button
-              variant="outline-primary"
+              look="usual"
               disabled={cancel.isPending}
               onClick={() => cancel.mutate({ id: b.id, version: b.version })}
             >
@@ -42,22 +45,22 @@ function Booked({ page, timeZone }: { page: NextPage; timeZone: string }) {
         </div>
       ))}
       {gone && (
-        <div className="wt-note" role="status">
+        <Notice role="status">
           <p>{instantText(gone.startsAt, timeZone)} is cancelled.</p>
           <Button
-            variant="outline-primary"
+            look="usual"
             disabled={again.isPending}
             onClick={() => again.mutate({ ...bookingOf(gone), id: newId() })}
           >
             Put it back
           </Button>
-        </div>
+        </Notice>
       )}
       <Refusal error={again.error ?? cancel.error} />
-      <Link className="btn btn-primary" to={`/home/${page.dogId}`}>
+      <ButtonLink look="main" to={`/home/${page.dogId}`}>
         Home card
-      </Link>
-    </section>
+      </ButtonLink>
+    </Sheet>
   );
 }
 
@@ -67,23 +70,19 @@ function Offers({ page, timeZone }: { page: NextPage; timeZone: string }) {
   const book = useBook();
   const days = [...new Set(page.slots.map((s) => dateOf(s, timeZone)))];
   if (days.length === 0)
-    return (
-      <p className="wt-note">
-        No table is free for this long in the four weeks after. Shorten the visit or look by hand.
-      </p>
-    );
+    return <Notice>No table is free for this long in the four weeks after. Shorten the visit or look by hand.</Notice>;
   return (
     <>
       {days.map((d) => (
         <div key={d}>
           <h3>{weekdayText(d)}</h3>
-          <div className="wt-slots" role="group" aria-label={weekdayText(d)}>
+          <div className={css.slots} role="group" aria-label={weekdayText(d)}>
             {page.slots
               .filter((s) => dateOf(s, timeZone) === d)
               .map((s) => (
                 <Button
                   key={s}
-                  variant="outline-primary"
+                  look="usual"
                   disabled={book.isPending}
                   aria-label={`Book ${instantText(s, timeZone)}`}
                   onClick={() =>
@@ -118,8 +117,8 @@ export function NextRoom() {
               <h1>Next date</h1>
             </div>
           </div>
-          <div className="wt-cols wt-next">
-            <section className="wt-sheet" aria-labelledby="due">
+          <div className={`wt-cols ${css.next}`}>
+            <Sheet aria-labelledby="due">
               <h2 id="due">
                 The coat is due{' '}
                 <Fact dog={dogId} of="due" from={page.outlook}>
@@ -155,7 +154,7 @@ export function NextRoom() {
                 .
               </p>
               <Offers page={page} timeZone={timeZone} />
-            </section>
+            </Sheet>
             <div>
               <Booked page={page} timeZone={timeZone} />
               <Wishes dogId={dogId} />

@@ -1,78 +1,67 @@
 /** What the owner wishes of visits: days, how many a year they pay for, whom the dog knows, and who comes along. */
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import type { WishRecord } from '../../../contract/roster.ts';
+import { wishSchema, type WishRecord } from '../../../contract/roster.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useRoster, useSaveWish, useWish } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { ManyField, NumberField, SelectField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
 
+const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
+
 function WishForm({ dogId, wish }: { dogId: string; wish: WishRecord }) {
-  const [w, setW] = useState(wish);
   const save = useSaveWish(dogId);
   const roster = useRoster();
-  const put = (more: Partial<WishRecord>): void => setW((before) => ({ ...before, ...more }));
+  const form = useSchemaForm<WishRecord>({ schema: wishSchema, values: wish });
+  const people = (roster.data?.people ?? []).map((p) => [p.id, p.name] as const);
   return (
-    <Form
-      onSubmit={(e) => {
-        e.preventDefault();
-        save.mutate(w);
-      }}
-    >
-      <fieldset className="mb-2">
-        <legend className="fs-6">Comes on (none ticked: any day)</legend>
-        {ISO_WEEKDAYS.map((day) => (
-          <Form.Check
-            key={day}
-            inline
-            type="checkbox"
-            id={`wish-${day}`}
-            label={weekdayName(day)}
-            checked={w.weekdays.includes(day)}
-            onChange={(e) =>
-              put({ weekdays: e.target.checked ? [...w.weekdays, day].sort() : w.weekdays.filter((x) => x !== day) })
-            }
-          />
-        ))}
-      </fieldset>
-      <Form.Group controlId="wish-most" className="mb-2">
-        <Form.Label>Visits a year at most (empty: as many as are worth it)</Form.Label>
-        <Form.Control
-          type="number"
-          min={0}
-          max={200}
-          value={w.mostVisits ?? ''}
-          onChange={(e) => put({ mostVisits: e.target.value === '' ? null : Number(e.target.value) })}
-        />
-      </Form.Group>
-      <Form.Group controlId="wish-with" className="mb-2">
-        <Form.Label>Is worked by</Form.Label>
-        <Form.Select value={w.person ?? ''} onChange={(e) => put({ person: e.target.value || null })}>
-          <option value="">whoever is free</option>
-          {(roster.data?.people ?? []).map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-        </Form.Select>
-      </Form.Group>
-      <Form.Group controlId="wish-home" className="mb-2">
-        <Form.Label>Comes together with dogs that have the same word here</Form.Label>
-        <Form.Control value={w.household} maxLength={60} onChange={(e) => put({ household: e.target.value })} />
-      </Form.Group>
+    <SchemaForm form={form} onSave={(w) => save.mutate(w)}>
+      <ManyField
+        form={form}
+        name="weekdays"
+        label="Comes on (none ticked: any day)"
+        className="mb-2"
+        options={WEEKDAYS}
+      />
+      <NumberField
+        form={form}
+        name="mostVisits"
+        label="Visits a year at most (empty: as many as are worth it)"
+        className="mb-2"
+        empty="null"
+      />
+      <SelectField
+        form={form}
+        name="person"
+        label="Is worked by"
+        className="mb-2"
+        empty="null"
+        options={[['', 'whoever is free'], ...people]}
+      />
+      <TextField
+        form={form}
+        name="household"
+        label="Comes together with dogs that have the same word here"
+        className="mb-2"
+      />
       <Refusal error={save.error} />
       {save.isSuccess && <p role="status">Kept. The book plans by it.</p>}
-      <Button type="submit" variant="outline-primary" disabled={save.isPending}>
+      <Button type="submit" look="usual" disabled={save.isPending}>
         Keep these wishes
       </Button>
-    </Form>
+    </SchemaForm>
   );
 }
 
 export function Wishes({ dogId }: { dogId: string }) {
   return (
-    <details className="wt-sheet">
-      <summary>What the owner wishes</summary>
-      <Loaded query={useWish(dogId)}>{(wish) => <WishForm key={wish.version} dogId={dogId} wish={wish} />}</Loaded>
-    </details>
+    <Sheet as="div">
+      <Disclosure head="What the owner wishes">
+        <Loaded query={useWish(dogId)}>{(wish) => <WishForm key={wish.version} dogId={dogId} wish={wish} />}</Loaded>
+      </Disclosure>
+    </Sheet>
   );
 }

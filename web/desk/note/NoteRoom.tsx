@@ -1,6 +1,5 @@
 /** The note for owner and vet: what was seen and where, what was not done, who should look. One sheet, to print. */
 import { Printer } from 'lucide-react';
-import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { CheckRecord } from '../../../contract/check.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
@@ -9,9 +8,13 @@ import { INSPECTION, referralOf, SKIN_SCALE, type ReferralItem, type Urgency } f
 import { zoneName } from '../../../core/dog/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useCheck, useDog, usePhotos, useSalon, photoUrl } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
 import { massText } from '../../words/units.ts';
+import css from './note.module.css';
 
 const URGENCY_WORDS: Readonly<Record<Urgency, string>> = {
   now: 'Today',
@@ -45,9 +48,9 @@ function Note({ page, check, salonName }: { page: DogPage; check: CheckRecord; s
         </Button>
       </div>
       {referral.items.length === 0 ? (
-        <p className="wt-note wt-note-good">Nothing in this check calls for a note.</p>
+        <Notice tone="good">Nothing in this check calls for a note.</Notice>
       ) : (
-        <article className="wt-sheet wt-letter">
+        <Sheet as="article" className={css.letter}>
           <h2>
             {dog.name}
             {dog.breed && `, ${dog.breed}`}
@@ -90,7 +93,7 @@ function Note({ page, check, salonName }: { page: DogPage; check: CheckRecord; s
             </div>
           )}
           <p className="wt-soft">What the vet says goes before anything on this sheet. Bring it back to us, please.</p>
-        </article>
+        </Sheet>
       )}
     </>
   );

@@ -14,6 +14,9 @@ import {
 import { mindAdvice, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { bathRhythm, mixOf, SHAMPOO_ROWS, washesFor, washesMl } from '../../../core/water/index.ts';
 import { contactOf, dilutionOf, keptLabel, volume } from '../../app/tub.ts';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import {
   bandText,
   breaksText,
@@ -26,6 +29,7 @@ import {
 } from '../../words/bench.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
 import { zonesShort } from '../../words/places.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly request: PlanRequest;
@@ -41,7 +45,7 @@ interface Props {
 function Quote({ shown, plan, currency, request }: Props) {
   const { bands } = shown;
   return (
-    <section className="wt-sheet" aria-labelledby="quote">
+    <Sheet aria-labelledby="quote">
       <h2 id="quote">Quote and limits</h2>
       <dl className="wt-facts">
         <dt>Time</dt>
@@ -75,7 +79,7 @@ function Quote({ shown, plan, currency, request }: Props) {
           below {shown.stopYield.toFixed(2)} g a minute; within {percent(Math.max(0.01, shown.gap))} of the best minutes
         </dd>
       </dl>
-    </section>
+    </Sheet>
   );
 }
 
@@ -85,7 +89,7 @@ function Visits({ shown, currency }: Props) {
   if (later.length === 0 && left.length === 0) return null;
   const whole = wholeOf(shown);
   return (
-    <section className="wt-sheet" aria-labelledby="visits">
+    <Sheet aria-labelledby="visits">
       <h2 id="visits">{later.length > 0 ? `Over ${whole.visits} visits` : 'What is left'}</h2>
       {later.length > 0 && (
         <>
@@ -111,8 +115,8 @@ function Visits({ shown, currency }: Props) {
           )}
         </>
       )}
-      {left.length > 0 && <p className="wt-note">{leftText(left)}</p>}
-    </section>
+      {left.length > 0 && <Notice>{leftText(left)}</Notice>}
+    </Sheet>
   );
 }
 
@@ -137,7 +141,7 @@ function Water({ request, shown }: Props) {
   const { first, second, conditioner } = washesFor(request.check, request.dog);
   const treats = [first, second];
   return (
-    <section className="wt-sheet" aria-labelledby="water">
+    <Sheet aria-labelledby="water">
       <h2 id="water">Water</h2>
       {bathes && dilution && rhythm.skin !== 'vet' && (
         <>
@@ -176,13 +180,13 @@ function Water({ request, shown }: Props) {
         The label and the vet go before this. No human shampoo. Oils and scents, tea tree and lavender alike, only in
         made products by their label, never by mouth.
       </p>
-    </section>
+    </Sheet>
   );
 }
 
 function Held({ care, request, newHere }: Props) {
   return (
-    <section className="wt-sheet" aria-labelledby="held">
+    <Sheet aria-labelledby="held">
       <h2 id="held">How the dog is held</h2>
       <p>{supportsText(care)}</p>
       <p>{breaksText(care)}</p>
@@ -193,14 +197,14 @@ function Held({ care, request, newHere }: Props) {
           </li>
         ))}
       </ul>
-    </section>
+    </Sheet>
   );
 }
 
 function Ties({ site: { ties } }: Props) {
   if (ties.length === 0) return null;
   return (
-    <section className="wt-sheet" aria-labelledby="ties">
+    <Sheet aria-labelledby="ties">
       <h2 id="ties">Ties, before any water</h2>
       <ul>
         {ties.map((t) => (
@@ -211,7 +215,7 @@ function Ties({ site: { ties } }: Props) {
         The way with mats is a <Link to="/desk/house">house rule</Link>. Skin under a tie is often sore: what looks
         wrong is for a vet.
       </p>
-    </section>
+    </Sheet>
   );
 }
 
@@ -219,22 +223,23 @@ function Rivals({ request, plan }: Props) {
   const [open, setOpen] = useState(false);
   const found = useMemo(() => (open ? rivals(request, plan) : []), [open, request, plan]);
   return (
-    <details className="wt-sheet" onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>What would change the choice</summary>
-      {open && (
-        <ul>
-          {found.map((r) => (
-            <li key={r.change}>{rivalText(r)}</li>
-          ))}
-        </ul>
-      )}
-    </details>
+    <Sheet as="div">
+      <Disclosure head="What would change the choice" onOpen={() => setOpen(true)}>
+        {open && (
+          <ul>
+            {found.map((r) => (
+              <li key={r.change}>{rivalText(r)}</li>
+            ))}
+          </ul>
+        )}
+      </Disclosure>
+    </Sheet>
   );
 }
 
 export function Around(props: Props) {
   return (
-    <div className="wt-around">
+    <div className={css.around}>
       <Quote {...props} />
       <Visits {...props} />
       <Ties {...props} />

@@ -1,8 +1,10 @@
 /** The methods on this dog: the open ones by merit as cards, those that are ruled out in a list with the reason of each. */
 import { METHODS, wholeOf, type MethodId, type MethodOutcome, type Plan } from '../../../core/bench/index.ts';
+import { Disclosure } from '../../ui/Disclosure.tsx';
 import { bandText } from '../../words/bench.ts';
 import { capital, minutesText, money, percent } from '../../words/figures.ts';
 import { against, comparison, methodName, ruling } from '../../words/reasons.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly plan: Plan;
@@ -27,7 +29,7 @@ function Card({ outcome, plan, currency, shown, onShow }: Omit<Props, 'shown'> &
   const whole = wholeOf(outcome);
   const school = METHODS.find((m) => m.id === outcome.method);
   return (
-    <button type="button" className="wt-method" aria-pressed={shown} onClick={() => onShow(outcome.method)}>
+    <button type="button" className={css.method} aria-pressed={shown} onClick={() => onShow(outcome.method)}>
       {best && <em>Recommended</em>}
       <strong>{methodName(outcome.method)}</strong>
       {whole.visits > 1 && `${whole.visits} visits, `}
@@ -57,17 +59,22 @@ export function Methods({ plan, currency, shown, onShow }: Props) {
   );
   return (
     <>
-      <div className="wt-methods" role="group" aria-label="Methods">
+      <div className={css.methods} role="group" aria-label="Methods">
         {first.map(card)}
       </div>
       {(rest.length > 0 || out.length > 0) && (
-        <details className="wt-more-methods" open={rest.some((m) => m.method === shown)}>
-          <summary>
-            {rest.length > 0 && `${rest.length} more open${out.length > 0 ? ', ' : ''}`}
-            {out.length > 0 && `${out.length} ruled out`}
-          </summary>
+        <Disclosure
+          head={
+            <>
+              {rest.length > 0 && `${rest.length} more open${out.length > 0 ? ', ' : ''}`}
+              {out.length > 0 && `${out.length} ruled out`}
+            </>
+          }
+          className={css.moreMethods}
+          open={rest.some((m) => m.method === shown)}
+        >
           {rest.length > 0 && (
-            <div className="wt-methods" role="group" aria-label="More methods">
+            <div className={css.methods} role="group" aria-label="More methods">
               {rest.map(card)}
             </div>
           )}
@@ -78,7 +85,7 @@ export function Methods({ plan, currency, shown, onShow }: Props) {
               </li>
             ))}
           </ul>
-        </details>
+        </Disclosure>
       )}
     </>
   );

@@ -3,7 +3,6 @@
  * what if. All of it is computed here from the facts the server holds, so that a drag is seen as it is made.
  */
 import { useDeferredValue, useMemo } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
 import {
@@ -23,6 +22,9 @@ import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useStartSession } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { stepName } from '../../words/steps.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
 import { dogStop, INSTEAD_WORDS, methodName, planNote, zoneStop } from '../../words/reasons.ts';
@@ -35,12 +37,13 @@ import { asked as askedOf, planOf, questionIn, searchWith, whatIfOf } from './wh
 import { WhatIfBar } from './WhatIfBar.tsx';
 import { WhyHere } from './WhyHere.tsx';
 import { WithBench, type BenchFacts } from './WithBench.tsx';
+import css from './plan.module.css';
 
 function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: string }) {
   const { stops } = plan;
   if (stops.dog.length === 0 && stops.zones.length === 0) return null;
   return (
-    <div className="wt-note wt-note-stop" role="alert">
+    <Notice tone="stop" role="alert">
       {stops.dog.length > 0 ? (
         <>
           <p>
@@ -60,7 +63,7 @@ function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: s
       <p>
         <Link to={`/desk/dogs/${dogId}/note/${checkId}`}>Note for the owner and the vet, to print</Link>
       </p>
-    </div>
+    </Notice>
   );
 }
 
@@ -68,14 +71,14 @@ function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: s
 function InsteadOf({ instead }: { instead: Instead }) {
   const { title, acts } = INSTEAD_WORDS[instead.code];
   return (
-    <section className="wt-sheet" aria-labelledby="instead">
+    <Sheet aria-labelledby="instead">
       <h2 id="instead">{title}</h2>
       <ul>
         {acts.map((act) => (
           <li key={act}>{act}</li>
         ))}
       </ul>
-    </section>
+    </Sheet>
   );
 }
 
@@ -147,9 +150,7 @@ function PlanShown({ bench, page, checkId, currency }: BenchFacts) {
               <Refusal error={start.error} />
               <Stops plan={plan} dogId={dogId} checkId={checkId} />
               {plan.notes.map((n) => (
-                <p key={n.code} className="wt-note">
-                  {planNote(n)}
-                </p>
+                <Notice key={n.code}>{planNote(n)}</Notice>
               ))}
               <Methods plan={plan} currency={currency} shown={open.method} onShow={(method) => ask({ method })} />
               <WhatIfBar asked={whatIf} people={Object.keys(bench.people)} onChange={ask} />
@@ -245,7 +246,7 @@ function CoatAtStep({ plan, open, page, checkId, zone, ask, bench }: BenchProps 
     [page.dog, looks, zone, ask],
   );
   return (
-    <section className="wt-sheet" aria-labelledby="coat">
+    <Sheet aria-labelledby="coat">
       <h2 id="coat">{coat && under ? `Coat after step ${underAt + 1}` : 'Coat as felt'}</h2>
       {stage}
       <p className="wt-soft">
@@ -254,7 +255,7 @@ function CoatAtStep({ plan, open, page, checkId, zone, ask, bench }: BenchProps 
         {!zone && ' Choose a zone to ask why each tool was taken there.'}
       </p>
       {zone && <WhyHere checkId={checkId} zone={zone} method={open.method} />}
-    </section>
+    </Sheet>
   );
 }
 
@@ -273,9 +274,9 @@ function BenchShown(props: BenchProps) {
     <>
       <BenchTitle {...props} bench={bench} />
       {said}
-      <div className="wt-cols wt-plan">
+      <div className={`wt-cols ${css.plan}`}>
         <StairsSheet plan={plan} open={open} bench={bench} onLayOver={(over) => ask({ over })} />
-        <div className="wt-side">
+        <div className={css.side}>
           <CoatAtStep {...props} bench={bench} />
         </div>
       </div>

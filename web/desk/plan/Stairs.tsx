@@ -17,6 +17,8 @@ import type { Edit, PlanStep } from '../../../core/bench/index.ts';
 import { extentsOf, minutesOf, Staircase, STAIRS_ASPECT, STAIRS_SPAN } from '../../drawing/Staircase.tsx';
 import { grams, minutesText } from '../../words/figures.ts';
 import { stepName } from '../../words/steps.ts';
+import chartsCss from '../../drawing/charts.module.css';
+import css from './plan.module.css';
 
 interface Props {
   /** As they stand, an edit in hand included. */
@@ -158,10 +160,10 @@ export function Stairs(props: Props) {
       <p className="visually-hidden" role="status">
         {said}
       </p>
-      <div className="wt-stairs" ref={box}>
-        <div className="wt-stairs-board">
+      <div className={chartsCss.stairs} ref={box}>
+        <div className={css.stairsBoard}>
           <Staircase steps={steps} other={other} title={title} lit={chosen} faulty={faulty} span={span} />
-          <div className="wt-treads" style={BOARD} onPointerLeave={() => onLook(undefined)}>
+          <div className={css.treads} style={BOARD} onPointerLeave={() => onLook(undefined)}>
             {steps.map((s, i) => {
               const at = extents[i];
               if (!at) return null;
@@ -249,7 +251,7 @@ function Tread({
       {...listeners}
       ref={setNodeRef}
       type="button"
-      className={`wt-tread${isDragging ? ' is-dragged' : ''}`}
+      className={`${css.tread}${isDragging ? ' is-dragged' : ''}`}
       style={style}
       aria-pressed={chosen}
       aria-label={`Step ${number} of ${of}: ${stepName(step)}, ${minutesText(step.minutes)}, ${grams(step.gramsOut)} out${faulty ? ', something is wrong here' : ''}`}
@@ -295,7 +297,7 @@ function Grip({
     <div
       role="slider"
       tabIndex={0}
-      className="wt-grip"
+      className={css.grip}
       style={{ left: `${at * 100}%` }}
       aria-label={`Minutes of ${stepName(step)}`}
       aria-valuemin={1}

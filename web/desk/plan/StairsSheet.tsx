@@ -1,13 +1,18 @@
 /** The stairs of a plan on the bench: what was changed, the stairs themselves, the chosen step, and all steps in words. */
 import { Redo2, Sparkles, Undo2 } from 'lucide-react';
-import { Button, Form } from 'react-bootstrap';
 import { bestAgain, PHASE_IDS, piecesFor, type MethodPlan, type Plan } from '../../../core/bench/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Select } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { grams, minutesText, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { Stairs } from './Stairs.tsx';
 import { StepPanel } from './StepPanel.tsx';
 import type { Bench } from './useBench.ts';
 import { PHASE_WORDS, stepWordOf } from '../../words/steps.ts';
+import css from './plan.module.css';
+import chartsCss from '../../drawing/charts.module.css';
 
 interface Props {
   readonly plan: Plan;
@@ -31,31 +36,31 @@ function Changes({ open, bench: { hand, script, site, stood, never } }: Pick<Pro
   const things = never === 1 ? 'one thing' : `${never} things`;
   return (
     <>
-      <div className="wt-sheet-head">
+      <div className={css.sheetHead}>
         <h2 id="stairs">Stairs</h2>
         <div className="wt-acts" role="group" aria-label="Changes">
-          <Button size="sm" variant="outline-primary" disabled={!hand.undo} onClick={hand.undo}>
+          <Button size="sm" look="usual" disabled={!hand.undo} onClick={hand.undo}>
             <Undo2 aria-hidden size={15} /> Undo
           </Button>
-          <Button size="sm" variant="outline-primary" disabled={!hand.redo} onClick={hand.redo}>
+          <Button size="sm" look="usual" disabled={!hand.redo} onClick={hand.redo}>
             <Redo2 aria-hidden size={15} /> Redo
           </Button>
-          <Button size="sm" variant="outline-primary" onClick={() => hand.set(bestAgain(script, site.found, site.job))}>
+          <Button size="sm" look="usual" onClick={() => hand.set(bestAgain(script, site.found, site.job))}>
             <Sparkles aria-hidden size={15} /> Best again
           </Button>
           {hand.changed && (
-            <Button size="sm" variant="outline-primary" onClick={hand.asPlanned}>
+            <Button size="sm" look="usual" onClick={hand.asPlanned}>
               As planned
             </Button>
           )}
         </div>
       </div>
       {hand.changed && (
-        <p className={never > 0 ? 'wt-note wt-note-stop' : 'wt-note wt-note-good'} role="status">
+        <Notice tone={never > 0 ? 'stop' : 'good'} role="status">
           {never > 0
             ? `Changed by hand: ${things} must be mended before the table.`
             : `Changed by hand: ${difference(stood, open)}.`}
-        </p>
+        </Notice>
       )}
     </>
   );
@@ -63,8 +68,8 @@ function Changes({ open, bench: { hand, script, site, stood, never } }: Pick<Pro
 
 function StairsActs({ plan, open, bench, onLayOver }: Props) {
   return (
-    <div className="wt-acts wt-stairs-acts">
-      <Form.Select
+    <div className={`wt-acts ${css.stairsActs}`}>
+      <Select
         size="sm"
         aria-label="Lay another method over it"
         value={bench.over?.method ?? 'nothing'}
@@ -78,8 +83,8 @@ function StairsActs({ plan, open, bench, onLayOver }: Props) {
             </option>
           ) : null,
         )}
-      </Form.Select>
-      <Form.Select
+      </Select>
+      <Select
         size="sm"
         aria-label="Add a step after the chosen one"
         value=""
@@ -94,7 +99,7 @@ function StairsActs({ plan, open, bench, onLayOver }: Props) {
             {PHASE_WORDS[p]}
           </option>
         ))}
-      </Form.Select>
+      </Select>
       <span className="wt-soft">Drag a step to move it, its edge to give it time.</span>
     </div>
   );
@@ -121,20 +126,20 @@ function ChosenStep({ plan, bench }: Pick<Props, 'plan' | 'bench'>) {
 
 function StepList({ bench: { shown, chosen, faults, choose } }: Pick<Props, 'bench'>) {
   return (
-    <ol className="wt-bare wt-steps mt-3">
+    <ol className={`wt-bare ${chartsCss.steps} mt-3`}>
       {shown.steps.map((s) => {
         const wrong = faults.find((f) => f.step === s.id);
         return (
           <li key={s.id} className={s.id === chosen?.id ? 'is-chosen' : undefined}>
             <div>
-              <button type="button" className="wt-step-name-button" onClick={() => choose(s.id)}>
+              <button type="button" className={css.stepNameButton} onClick={() => choose(s.id)}>
                 {stepWordOf(s)} <span className="wt-soft">{s.tool.name}</span>
               </button>
               {wrong && (
-                <span className="wt-step-wrong">{wrong.severity === 'never' ? 'Must be mended' : 'Worth a look'}</span>
+                <span className={css.stepWrong}>{wrong.severity === 'never' ? 'Must be mended' : 'Worth a look'}</span>
               )}
             </div>
-            <div className="wt-step-figures">
+            <div className={chartsCss.stepFigures}>
               <strong>{minutesText(s.minutes)}</strong> · {grams(s.gramsOut)} out{' '}
               <span className="wt-soft">· {percent(s.shareLeft)} left</span>
             </div>
@@ -148,7 +153,7 @@ function StepList({ bench: { shown, chosen, faults, choose } }: Pick<Props, 'ben
 export function StairsSheet({ plan, open, bench, onLayOver }: Props) {
   const { shown, stood, over, chosen, faults } = bench;
   return (
-    <section className="wt-sheet" aria-labelledby="stairs">
+    <Sheet aria-labelledby="stairs">
       <Changes open={open} bench={bench} />
       <Stairs
         steps={shown.steps}
@@ -165,6 +170,6 @@ export function StairsSheet({ plan, open, bench, onLayOver }: Props) {
       <StairsActs plan={plan} open={open} bench={bench} onLayOver={onLayOver} />
       <ChosenStep plan={plan} bench={bench} />
       <StepList bench={bench} />
-    </section>
+    </Sheet>
   );
 }

@@ -1,16 +1,19 @@
 /** The chosen step: its minutes, piece and place, what is wrong with it and one tap to mend it, why it is as it is. */
 import { ArrowLeft, ArrowRight, Pin, PinOff, Trash2 } from 'lucide-react';
-import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { Edit, Fault, PlanStep, ScriptStep, StepCare } from '../../../core/bench/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { rule, toolRow } from '../../../core/kit/index.ts';
 import { Caution } from '../../app/Caution.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Select } from '../../ui/Field.tsx';
 import { careText, faultText, mendText } from '../../words/bench.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
 import { loserText, partText } from '../../words/kit.ts';
 import { whereText } from '../../words/places.ts';
 import { stepName } from '../../words/steps.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly step: PlanStep;
@@ -27,8 +30,7 @@ interface Props {
 function Why({ step }: { step: PlanStep }) {
   const { chosen } = step;
   return (
-    <details>
-      <summary>Why this tool, which zones</summary>
+    <Disclosure head="Why this tool, which zones">
       <p>
         {toolRow(step.tool.kind).does} Fit {percent(chosen.fit)}
         {chosen.because && `: ${partText(chosen.because.winner)}`}
@@ -50,7 +52,7 @@ function Why({ step }: { step: PlanStep }) {
       <p className="wt-soft">
         {capital(listText(step.zones.map((z) => `${zoneName(z.zone)} ${z.minutes.toFixed(1)} min`)))}.
       </p>
-    </details>
+    </Disclosure>
   );
 }
 
@@ -58,9 +60,9 @@ export function StepPanel({ step, script, place, of, workable, pieces, faults, c
   const give = (minutes: number): void => onEdit({ kind: 'minutes', id: step.id, minutes: Math.max(1, minutes) });
   const nameOf = (id: string): string => (pieces.find((p) => p.id === id)?.name ?? 'other piece').toLowerCase();
   return (
-    <section className="wt-step-panel" aria-labelledby="the-step">
+    <section className={css.stepPanel} aria-labelledby="the-step">
       <h3 id="the-step">
-        <span className="wt-step-number">{place + 1}</span> {stepName(step)}
+        <span className={css.stepNumber}>{place + 1}</span> {stepName(step)}
       </h3>
       <p>
         {capital(
@@ -75,7 +77,7 @@ export function StepPanel({ step, script, place, of, workable, pieces, faults, c
       {faults.map((f) => (
         <div
           key={`${f.code} ${f.rule ?? ''} ${f.wetness ?? ''}`}
-          className={`wt-fault ${f.severity === 'never' ? 'is-never' : ''}`}
+          className={`${css.fault} ${f.severity === 'never' ? 'is-never' : ''}`}
           role="alert"
         >
           <span>
@@ -83,24 +85,24 @@ export function StepPanel({ step, script, place, of, workable, pieces, faults, c
             {faultText(f)}
           </span>
           {f.mend && (
-            <Button size="sm" variant="outline-primary" onClick={() => f.mend && onEdit(f.mend)}>
+            <Button size="sm" look="usual" onClick={() => f.mend && onEdit(f.mend)}>
               {mendText(f.mend, nameOf)}
             </Button>
           )}
         </div>
       ))}
-      <div className="wt-step-acts">
-        <div className="wt-minutes" role="group" aria-label="Minutes of this step">
-          <Button variant="outline-primary" aria-label="A minute less" onClick={() => give(step.minutes - 1)}>
+      <div className={css.stepActs}>
+        <div className={css.minutes} role="group" aria-label="Minutes of this step">
+          <Button look="usual" aria-label="A minute less" onClick={() => give(step.minutes - 1)}>
             −
           </Button>
           <output>{minutesText(step.minutes)}</output>
-          <Button variant="outline-primary" aria-label="A minute more" onClick={() => give(step.minutes + 1)}>
+          <Button look="usual" aria-label="A minute more" onClick={() => give(step.minutes + 1)}>
             +
           </Button>
         </div>
         {pieces.length > 1 && (
-          <Form.Select
+          <Select
             aria-label="Piece"
             value={script.toolId}
             onChange={(e) => onEdit({ kind: 'swap', id: step.id, toolId: e.target.value })}
@@ -110,31 +112,31 @@ export function StepPanel({ step, script, place, of, workable, pieces, faults, c
                 {p.name}
               </option>
             ))}
-          </Form.Select>
+          </Select>
         )}
         <Button
-          variant="outline-primary"
+          look="usual"
           disabled={place === 0}
           onClick={() => onEdit({ kind: 'move', id: step.id, to: place - 1 })}
         >
           <ArrowLeft aria-hidden size={16} /> Earlier
         </Button>
         <Button
-          variant="outline-primary"
+          look="usual"
           disabled={place === of - 1}
           onClick={() => onEdit({ kind: 'move', id: step.id, to: place + 1 })}
         >
           Later <ArrowRight aria-hidden size={16} />
         </Button>
         <Button
-          variant="outline-primary"
+          look="usual"
           aria-pressed={script.pinned === true}
           onClick={() => onEdit({ kind: 'pin', id: step.id, pinned: script.pinned !== true })}
         >
           {script.pinned ? <PinOff aria-hidden size={16} /> : <Pin aria-hidden size={16} />}{' '}
           {script.pinned ? 'Pinned' : 'Pin'}
         </Button>
-        <Button variant="outline-primary" onClick={() => onEdit({ kind: 'drop', id: step.id })}>
+        <Button look="usual" onClick={() => onEdit({ kind: 'drop', id: step.id })}>
           <Trash2 aria-hidden size={16} /> Drop
         </Button>
       </div>

@@ -1,6 +1,7 @@
 /** What if: switches that plan the same dog in another room, at once. */
-import { Form } from 'react-bootstrap';
+import { Check, Select } from '../../ui/Field.tsx';
 import { SWITCHES, SWITCH_WORDS, type WhatIf } from './whatIf.ts';
+import css from './plan.module.css';
 
 interface Props {
   readonly asked: WhatIf;
@@ -12,13 +13,13 @@ const MINUTES = [30, 45, 60, 90, 120] as const;
 
 export function WhatIfBar({ asked, people, onChange }: Props) {
   return (
-    <div className="wt-what-if" role="group" aria-label="What if">
-      <span className="wt-what-if-name">What if</span>
+    <div className={css.whatIf} role="group" aria-label="What if">
+      <span className={css.whatIfName}>What if</span>
       {SWITCHES.map((s) => {
         const on = asked.on.includes(s);
         const next = on ? asked.on.filter((x) => x !== s) : [...asked.on, s];
         return (
-          <Form.Check
+          <Check
             key={s}
             type="switch"
             id={`what-if-${s}`}
@@ -28,7 +29,7 @@ export function WhatIfBar({ asked, people, onChange }: Props) {
           />
         );
       })}
-      <Form.Select
+      <Select
         size="sm"
         aria-label="Time there is"
         value={asked.minutes ?? ''}
@@ -42,9 +43,9 @@ export function WhatIfBar({ asked, people, onChange }: Props) {
               {m} minutes only
             </option>
           ))}
-      </Form.Select>
+      </Select>
       {people.length > 0 && (
-        <Form.Select
+        <Select
           size="sm"
           aria-label="Whose hands"
           value={asked.who ?? ''}
@@ -54,7 +55,7 @@ export function WhatIfBar({ asked, people, onChange }: Props) {
           {people.map((name) => (
             <option key={name}>{name}</option>
           ))}
-        </Form.Select>
+        </Select>
       )}
     </div>
   );

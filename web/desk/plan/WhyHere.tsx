@@ -8,6 +8,7 @@ import { useRankings } from '../../data/hooks.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { loserText, MEASURE_WORDS, partText } from '../../words/kit.ts';
 import { PHASE_WORDS } from '../../words/steps.ts';
+import css from './plan.module.css';
 
 const RuleLink = ({ id }: { id: string }) => <Link to={`/desk/rules?rule=${id}`}>{rule(id).statement}</Link>;
 
@@ -55,7 +56,7 @@ function Phase({ phase, ranking }: PhaseRanking) {
 export function WhyHere({ checkId, zone, method }: { checkId: string; zone: ZoneId; method: MethodId }) {
   const rankings = useRankings(checkId, zone, method);
   return (
-    <section className="wt-why" aria-labelledby="why" aria-live="polite">
+    <section className={css.why} aria-labelledby="why" aria-live="polite">
       <h2 id="why">{capital(zoneName(zone))}: why these tools</h2>
       <Loaded query={rankings}>
         {({ phases }) => (

@@ -3,7 +3,6 @@
  * answers; at the end it is told what it was worth and why.
  */
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { PHASES, roomOf } from '../../../core/bench/index.ts';
 import { CONDITION_KINDS, INSPECTION, STOPPING_SKIN, type Readings } from '../../../core/check/index.ts';
@@ -11,10 +10,14 @@ import { coatRow, TRAIT_WORDS, ZONE_IDS, zone, zoneName, type Region, type ZoneI
 import { toolRow, type Tool } from '../../../core/kit/index.ts';
 import { FEEL_TESTS, rackOf, type PracticeCase, type Rack } from '../../../core/practice/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { zonesShort } from '../../words/places.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { WETNESS_WORDS } from '../../words/kit.ts';
@@ -25,9 +28,9 @@ import { usePractice, type Practice } from '../../work/usePractice.ts';
 import type { Looks } from '../dog/looks.ts';
 import { caseOf, isPast, lookOf } from './case.ts';
 import { VerdictShown } from './VerdictShown.tsx';
-import './practice.css';
 import { massText } from '../../words/units.ts';
 import { PHASE_WORDS } from '../../words/steps.ts';
+import css from './practice.module.css';
 
 type Mode = 'feel' | 'work' | 'call';
 
@@ -108,13 +111,13 @@ function wouldDo(
 /** The racks with their pieces. */
 function Racks({ racks, toolId, onTake }: RacksProps) {
   return racks.map(([name, tools]) => (
-    <fieldset key={name} className="wt-hooks">
+    <fieldset key={name} className={css.hooks}>
       <legend>{name}</legend>
       {tools.map((t) => (
         <button
           key={t.id}
           type="button"
-          className="wt-tool"
+          className={css.tool}
           aria-pressed={t.id === toolId}
           onClick={() => onTake(t.id)}
         >
@@ -174,7 +177,7 @@ function Work({ practice, given, chosen }: Props) {
         tool && <ChoiceGroup name="Minutes" options={SHARES} value={share} onPick={setShare} />
       )}
       {tool && <p className="wt-soft mt-2">{toolRow(tool.kind).hurts}</p>}
-      <div className="wt-do is-act">
+      <div className={`${css.do} is-act`}>
         <Button
           disabled={!told || told.zones.length === 0}
           onClick={() => {
@@ -194,12 +197,8 @@ function Feel({ practice, chosen }: Props) {
   const trouble = INSPECTION.filter((i) => looked?.[i.item] === 'trouble' || looked?.[i.item] === 'watch');
   return (
     <>
-      <div className="wt-do">
-        <Button
-          variant="outline-primary"
-          disabled={looked !== undefined}
-          onClick={() => practice.act({ kind: 'look' })}
-        >
+      <div className={css.do}>
+        <Button look="usual" disabled={looked !== undefined} onClick={() => practice.act({ kind: 'look' })}>
           Look it over, eyes to rear
         </Button>
         {looked && (
@@ -210,7 +209,7 @@ function Feel({ practice, chosen }: Props) {
           </span>
         )}
       </div>
-      <div className="wt-do">
+      <div className={css.do}>
         <Button
           disabled={chosen.length === 0}
           onClick={() => practice.act({ kind: 'feel', tests: FEEL_TESTS, zones: chosen })}
@@ -219,13 +218,13 @@ function Feel({ practice, chosen }: Props) {
         </Button>
         <span>{chosen.length === 0 ? 'Choose places on the dog.' : zonesShort(chosen)}</span>
       </div>
-      <fieldset className="wt-hooks">
+      <fieldset className={css.hooks}>
         <legend>Or one of them</legend>
         {FEEL_TESTS.map((t) => (
           <button
             key={t}
             type="button"
-            className="wt-tool"
+            className={css.tool}
             aria-disabled={chosen.length === 0}
             onClick={() => {
               if (chosen.length > 0) practice.act({ kind: 'feel', tests: [t], zones: chosen });
@@ -241,7 +240,7 @@ function Feel({ practice, chosen }: Props) {
 
 function Call({ practice, chosen }: Props) {
   return (
-    <fieldset className="wt-hooks">
+    <fieldset className={css.hooks}>
       <legend>
         {chosen.length === 0 ? 'Choose places, then say what they are' : `${capital(zonesShort(chosen))} is`}
       </legend>
@@ -249,7 +248,7 @@ function Call({ practice, chosen }: Props) {
         <button
           key={as}
           type="button"
-          className="wt-tool"
+          className={css.tool}
           aria-disabled={chosen.length === 0}
           onClick={() => {
             if (chosen.length > 0) practice.act({ kind: 'call', as, zones: chosen });
@@ -285,15 +284,15 @@ function DogHead({ given, practice }: Pick<Props, 'given' | 'practice'>) {
           {dog.traits.length > 0 && `; ${listText(dog.traits.map((t) => TRAIT_WORDS[t]))}`}
         </span>
         <div className="wt-acts">
-          <Button variant="outline-primary" disabled={!practice.view} onClick={() => practice.act({ kind: 'refer' })}>
+          <Button look="usual" disabled={!practice.view} onClick={() => practice.act({ kind: 'refer' })}>
             No groom today, vet first
           </Button>
-          <Button variant="outline-primary" disabled={!practice.view} onClick={() => practice.act({ kind: 'end' })}>
+          <Button look="usual" disabled={!practice.view} onClick={() => practice.act({ kind: 'end' })}>
             {goal === 'read' ? 'That is all' : 'Done with this dog'}
           </Button>
         </div>
       </div>
-      {told !== '' && <p className="wt-owner-says">“{told}”</p>}
+      {told !== '' && <p className={css.ownerSays}>“{told}”</p>}
     </>
   );
 }
@@ -311,9 +310,9 @@ function Bout({ given }: { given: PracticeCase }) {
   const nameOf = (id: string): string => roomOf(given.kit).find((t) => t.id === id)?.name ?? 'piece';
   if (practice.failed) {
     return (
-      <p className="wt-note wt-note-stop" role="alert">
+      <Notice tone="stop" role="alert">
         This coat could not be laid out. <Link to="/desk/practice">Take another</Link>
-      </p>
+      </Notice>
     );
   }
   const head = <DogHead given={given} practice={practice} />;
@@ -353,20 +352,20 @@ function Bout({ given }: { given: PracticeCase }) {
   return (
     <>
       {head}
-      <dl className="wt-vitals">
+      <dl className={css.vitals}>
         <div>
           <dt>Clock</dt>
           <dd className={over ? 'is-over' : undefined}>
             {minutesText(Math.round(view.minutes))} of {minutesText(clockMinutes)}
             {over && ', over'}
-            <progress aria-label="Clock" value={view.minutes} max={clockMinutes} />
+            <Progress label="Clock" value={view.minutes} max={clockMinutes} />
           </dd>
         </div>
         <div>
           <dt>The dog</dt>
           <dd>
             {MOOD_WORDS[view.mood]}
-            <progress aria-label="What the dog has borne" value={Math.min(1.15, view.strain)} max={1.15} />
+            <Progress label="What the dog has borne" value={Math.min(1.15, view.strain)} max={1.15} />
           </dd>
         </div>
         <div>
@@ -380,7 +379,7 @@ function Bout({ given }: { given: PracticeCase }) {
           </dd>
         </div>
       </dl>
-      <div className="wt-coat-bout">
+      <div className={css.coatBout}>
         <section className="wt-map" aria-label="The dog">
           <CoatStage
             dog={lookOf(given.dog)}
@@ -391,13 +390,13 @@ function Bout({ given }: { given: PracticeCase }) {
             label="Choose places to feel or work"
             lenses
           />
-          <div className="wt-groups" role="group" aria-label="Choose many places">
+          <div className={css.groups} role="group" aria-label="Choose many places">
             {GROUPS.map(([name, regions]) => (
-              <button key={name} type="button" className="wt-tool" onClick={() => group(regions)}>
+              <button key={name} type="button" className={css.tool} onClick={() => group(regions)}>
                 {name}
               </button>
             ))}
-            <button type="button" className="wt-tool" onClick={() => setChosen([])}>
+            <button type="button" className={css.tool} onClick={() => setChosen([])}>
               None
             </button>
           </div>
@@ -405,7 +404,7 @@ function Bout({ given }: { given: PracticeCase }) {
             {capital(zoneName(at))}: {looksOf(view, set)[at]?.says}
           </p>
         </section>
-        <section className="wt-sheet" aria-label="What to do">
+        <Sheet aria-label="What to do">
           <ChoiceGroup
             name="Now"
             options={[
@@ -419,8 +418,8 @@ function Bout({ given }: { given: PracticeCase }) {
           {mode === 'work' && <Work {...props} />}
           {mode === 'call' && <Call {...props} />}
           {!reads && (
-            <div className="wt-do">
-              <Button variant="outline-primary" onClick={() => practice.act({ kind: 'rest', minutes: 5 })}>
+            <div className={css.do}>
+              <Button look="usual" onClick={() => practice.act({ kind: 'rest', minutes: 5 })}>
                 Let it rest 5 min
               </Button>
             </div>
@@ -429,7 +428,7 @@ function Bout({ given }: { given: PracticeCase }) {
           {view.told.length === 0 ? (
             <p className="wt-soft">Nothing yet. Feel before anything else: order of tests, then water.</p>
           ) : (
-            <ol className="wt-answers" aria-live="polite" reversed>
+            <ol className={css.answers} aria-live="polite" reversed>
               {[...view.told]
                 .map((t, i) => ({ t, i }))
                 .reverse()
@@ -441,7 +440,7 @@ function Bout({ given }: { given: PracticeCase }) {
                 ))}
             </ol>
           )}
-        </section>
+        </Sheet>
       </div>
     </>
   );
@@ -452,9 +451,9 @@ function Given({ id, book }: { id: string; book?: Parameters<typeof caseOf>[1] }
   return given ? (
     <Bout key={id} given={given} />
   ) : (
-    <p className="wt-note" role="alert">
+    <Notice role="alert">
       There is no practice coat at this address. <Link to="/desk/practice">Take one of these</Link>
-    </p>
+    </Notice>
   );
 }
 

@@ -1,7 +1,6 @@
 /** Practice → Asked again: one question at a time, its answer with the reason, and on to the next. */
 import { Check, X } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { PracticePage } from '../../../contract/practice.ts';
 import { askCard, dueCards, rightAnswer, type DrillCard } from '../../../core/practice/index.ts';
@@ -9,9 +8,12 @@ import { day } from '../../../core/quantity/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useKeepAnswer, usePracticePage } from '../../data/practice.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { answerWhy, optionsOf, questionParts } from '../../words/practice.ts';
 import { shortDay } from '../../words/dates.ts';
-import './practice.css';
+import css from './practice.module.css';
 
 /** A new way to ask each time, within what a seed may be. */
 const seedOf = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) >>> 1;
@@ -44,12 +46,12 @@ function Asked({ card, onDone }: { card: DrillCard; onDone: () => void }) {
     return () => window.removeEventListener('keydown', onKey);
   });
   return (
-    <div className="wt-sheet wt-asked">
+    <Sheet as="div" className={css.asked}>
       <p>{scene}</p>
       <h2 ref={heading} tabIndex={-1}>
         {ask}
       </h2>
-      <ol className="wt-options">
+      <ol className={css.options}>
         {options.map((o, i) => {
           const mark =
             given === undefined ? undefined : o.value === right ? 'right' : o.value === given ? 'wrong' : 'other';
@@ -82,16 +84,16 @@ function Asked({ card, onDone }: { card: DrillCard; onDone: () => void }) {
       </ol>
       {given !== undefined && (
         <>
-          <p className={`wt-note ${given === right ? 'wt-note-good' : ''}`} role="status">
+          <Notice tone={given === right ? 'good' : 'caution'} role="status">
             <strong>{given === right ? 'Right.' : 'Not quite.'}</strong> {answerWhy(q)}
-          </p>
+          </Notice>
           <Refusal error={keep.error} />
           <Button ref={next} onClick={onDone}>
             Next
           </Button>
         </>
       )}
-    </div>
+    </Sheet>
   );
 }
 
@@ -107,11 +109,11 @@ function Drills({ page }: { page: PracticePage }) {
   const card = cards.cards[at];
   if (!card) {
     return (
-      <p className="wt-note wt-note-good" role="status">
+      <Notice tone="good" role="status">
         {cards.cards.length > 0 ? 'That was all for today.' : 'Nothing is due now.'}{' '}
         {cards.next !== undefined && `Come back ${shortDay(cards.next)}. `}
         <Link to="/desk/practice">Back to practice</Link>
-      </p>
+      </Notice>
     );
   }
   return (

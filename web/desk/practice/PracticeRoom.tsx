@@ -1,21 +1,25 @@
 /** Desk → Practice: the ladder, a free coat, a coat of the salon's past, what is due to be asked again, how far everybody is. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
 import type { PracticePage } from '../../../contract/practice.ts';
 import { COAT_CLASSES, coatRow, type CoatClass } from '../../../core/dog/index.ts';
 import { dueCards, freeId, HARDNESS, LADDER, type Hardness } from '../../../core/practice/index.ts';
 import { day } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useBenchCases } from '../../data/hooks.ts';
 import { usePracticePage, usePracticePeople } from '../../data/practice.ts';
 import { useWho } from '../../door/me.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Field, Input, Select } from '../../ui/Field.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { shortDay } from '../../words/dates.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { HARDNESS_WORDS } from '../../words/practice.ts';
 import { pastId } from './case.ts';
-import './practice.css';
+import css from './practice.module.css';
 
 /** A rung counts as stood when each of its coats reached this share of the best stair. Guess. */
 const STOOD = 0.8;
@@ -28,7 +32,7 @@ const bestOf = (bouts: PracticePage['bouts'], caseId: string): number | undefine
 function Rungs({ bouts }: { bouts: PracticePage['bouts'] }) {
   const next = LADDER.find((r) => r.cases.some((c) => (bestOf(bouts, c.id) ?? 0) < STOOD));
   return (
-    <ol className="wt-rungs">
+    <ol className={css.rungs}>
       {LADDER.map((rung) => {
         const shares = rung.cases.map((c) => bestOf(bouts, c.id));
         const now = rung === next;
@@ -43,13 +47,10 @@ function Rungs({ bouts }: { bouts: PracticePage['bouts'] }) {
                 const share = shares[i];
                 return (
                   <li key={c.id}>
-                    <Link
-                      className={`btn ${now && (share ?? 0) < STOOD ? 'btn-primary' : 'btn-outline-primary'}`}
-                      to={`/desk/practice/${c.id}`}
-                    >
+                    <ButtonLink look={now && (share ?? 0) < STOOD ? 'main' : 'usual'} to={`/desk/practice/${c.id}`}>
                       {c.dog.name}
                       <span className="visually-hidden">, {rung.title}</span>
-                    </Link>
+                    </ButtonLink>
                     <span className="wt-soft">
                       {share === undefined ? 'not tried' : `${percent(share)} of the best`}
                       {(share ?? 0) >= STOOD ? ', stood' : ''}
@@ -74,12 +75,11 @@ function FreePlay() {
   const [coatClass, setClass] = useState<CoatClass>('medium-double');
   const [hardness, setHardness] = useState<Hardness>('usual');
   return (
-    <section className="wt-sheet" aria-labelledby="free">
+    <Sheet aria-labelledby="free">
       <h2 id="free">Any coat</h2>
       <p className="wt-soft">A made-up dog, another each time; its address brings the same dog back.</p>
-      <Form.Group controlId="free-class" className="mb-2">
-        <Form.Label>Coat</Form.Label>
-        <Form.Select
+      <Field label="Coat" id="free-class" className="mb-2">
+        <Select
           value={coatClass}
           onChange={(e) => setClass(COAT_CLASSES.find((c) => c === e.target.value) ?? coatClass)}
         >
@@ -88,8 +88,8 @@ function FreePlay() {
               {coatRow(c).name}
             </option>
           ))}
-        </Form.Select>
-      </Form.Group>
+        </Select>
+      </Field>
       <ChoiceGroup
         name="How hard"
         options={HARDNESS.map((value) => ({ value, word: HARDNESS_WORDS[value] }))}
@@ -98,12 +98,12 @@ function FreePlay() {
       />
       <Button
         className="mt-2"
-        variant="outline-primary"
+        look="usual"
         onClick={() => void navigate(`/desk/practice/${freeId(coatClass, hardness, drawSeed())}`)}
       >
         Bring one in
       </Button>
-    </section>
+    </Sheet>
   );
 }
 
@@ -111,7 +111,7 @@ function FromThePast({ bouts }: { bouts: PracticePage['bouts'] }) {
   const book = useBenchCases();
   const [find, setFind] = useState('');
   return (
-    <section className="wt-sheet" aria-labelledby="past">
+    <Sheet aria-labelledby="past">
       <h2 id="past">A coat of your own</h2>
       <p className="wt-soft">As it was last felt here, in your own room, with your own tools.</p>
       <Loaded query={book}>
@@ -121,14 +121,14 @@ function FromThePast({ bouts }: { bouts: PracticePage['bouts'] }) {
             <p>No dog has a coat check yet.</p>
           ) : (
             <>
-              <Form.Control
+              <Input
                 aria-label="Find a dog"
                 placeholder="Name"
                 value={find}
                 onChange={(e) => setFind(e.target.value)}
                 className="mb-2"
               />
-              <ul className="wt-past">
+              <ul className={css.past}>
                 {shown.map((c) => {
                   const share = bestOf(bouts, pastId(c.checkId));
                   return (
@@ -147,7 +147,7 @@ function FromThePast({ bouts }: { bouts: PracticePage['bouts'] }) {
           );
         }}
       </Loaded>
-    </section>
+    </Sheet>
   );
 }
 
@@ -157,7 +157,7 @@ function Drills({ page }: { page: PracticePage }) {
     day(page.today),
   );
   return (
-    <section className="wt-sheet" aria-labelledby="drills">
+    <Sheet aria-labelledby="drills">
       <h2 id="drills">Asked again</h2>
       <p>
         {due.cards.length > 0
@@ -169,26 +169,24 @@ function Drills({ page }: { page: PracticePage }) {
           {due.known} of {due.all} sit well.
         </span>
       </p>
-      <progress className="wt-known" aria-label="Questions that sit well" value={due.known} max={due.all} />
+      <Progress className={css.known} label="Questions that sit well" value={due.known} max={due.all} />
       <p className="wt-soft">
         Rules, tools, conditions, order: what you know waits longer, what you missed comes back.
       </p>
-      <Link className="btn btn-outline-primary" to="/desk/practice/drills">
-        {due.cards.length > 0 ? 'Answer them' : 'Look at them'}
-      </Link>
-    </section>
+      <ButtonLink to="/desk/practice/drills">{due.cards.length > 0 ? 'Answer them' : 'Look at them'}</ButtonLink>
+    </Sheet>
   );
 }
 
 function People() {
   const query = usePracticePeople(true);
   return (
-    <section className="wt-sheet" aria-labelledby="people">
+    <Sheet aria-labelledby="people">
       <h2 id="people">By person</h2>
       <Loaded query={query}>
         {({ people }) => (
           <div className="wt-wide" role="region" aria-label="Progress by person" tabIndex={0}>
-            <table className="wt-table">
+            <Table>
               <thead>
                 <tr>
                   <th scope="col">Who</th>
@@ -218,11 +216,11 @@ function People() {
                   );
                 })}
               </tbody>
-            </table>
+            </Table>
           </div>
         )}
       </Loaded>
-    </section>
+    </Sheet>
   );
 }
 
@@ -238,12 +236,12 @@ export function PracticeRoom() {
       </div>
       <Loaded query={usePracticePage()}>
         {(page) => (
-          <div className="wt-practice">
-            <section className="wt-sheet" aria-labelledby="ladder">
+          <div className={css.practice}>
+            <Sheet aria-labelledby="ladder">
               <h2 id="ladder">The ladder</h2>
               <Rungs bouts={page.bouts} />
-            </section>
-            <div className="wt-practice-side">
+            </Sheet>
+            <div className={css.practiceSide}>
               <Drills page={page} />
               <FreePlay />
               <FromThePast bouts={page.bouts} />

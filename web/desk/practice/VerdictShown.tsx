@@ -1,6 +1,5 @@
 /** What a bout was worth: its stair against the best one, the worst mistakes with why, where minutes, skin and hair went. */
 import { useEffect, useRef } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { LADDER_CASES, type PracticeCase, type Verdict } from '../../../core/practice/index.ts';
 import { Refusal } from '../../app/state.tsx';
@@ -8,11 +7,17 @@ import { newId } from '../../data/client.ts';
 import { useKeepBout } from '../../data/practice.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { mistakeText, mistakeWhy } from '../../words/practice.ts';
 import { methodName } from '../../words/reasons.ts';
 import { STAGE_WORDS } from '../../drawing/VisitChart.tsx';
 import type { BoutView } from '../../work/practice.worker.ts';
+import css from './practice.module.css';
+import chartsCss from '../../drawing/charts.module.css';
 
 interface Props {
   readonly given: PracticeCase;
@@ -41,7 +46,7 @@ function Went({ verdict }: { verdict: Verdict }) {
   );
   return (
     <div className="wt-wide" role="region" aria-label="Where it went" tabIndex={0}>
-      <table className="wt-table">
+      <Table>
         <caption>Yours{best ? ', and below it the best' : ''}</caption>
         <thead>
           <tr>
@@ -79,7 +84,7 @@ function Went({ verdict }: { verdict: Verdict }) {
             <td />
           </tr>
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }
@@ -111,19 +116,19 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
         </div>
         <span>{gradeOf(share)}</span>
         <div className="wt-acts">
-          <Button variant="outline-primary" onClick={onAgain}>
+          <Button look="usual" onClick={onAgain}>
             Once more
           </Button>
           {next && (
-            <Link className="btn btn-primary" to={`/desk/practice/${next.id}`}>
+            <ButtonLink look="main" to={`/desk/practice/${next.id}`}>
               Next: {next.dog.name}
-            </Link>
+            </ButtonLink>
           )}
         </div>
       </div>
       <Refusal error={error} />
-      <div className="wt-verdict">
-        <section className="wt-sheet" aria-labelledby="worst">
+      <div className={css.verdict}>
+        <Sheet aria-labelledby="worst">
           <h2 id="worst">
             {mistakes.length === 0
               ? 'Nothing to say against it'
@@ -131,7 +136,7 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
                 ? 'What cost something'
                 : 'What cost most'}
           </h2>
-          <ol className="wt-worst">
+          <ol className={css.worst}>
             {mistakes.slice(0, WORST).map((m, n) => (
               <li key={n}>
                 <p>
@@ -147,8 +152,7 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
             ))}
           </ol>
           {mistakes.length > WORST && (
-            <details>
-              <summary>{mistakes.length - WORST} smaller</summary>
+            <Disclosure head={<>{mistakes.length - WORST} smaller</>}>
               <ul>
                 {mistakes.slice(WORST).map((m, n) => (
                   <li key={n}>
@@ -156,11 +160,11 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
                   </li>
                 ))}
               </ul>
-            </details>
+            </Disclosure>
           )}
-        </section>
+        </Sheet>
         {!reads && (
-          <section className="wt-sheet" aria-labelledby="stairs">
+          <Sheet aria-labelledby="stairs">
             <h2 id="stairs">
               Your stair{best && <span className="wt-soft"> and, dotted, the best: {methodName(best.method)}</span>}
             </h2>
@@ -168,7 +172,7 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
               <p>No step was taken{mistakes.length === 0 ? ', and none should have been' : ''}.</p>
             ) : (
               <Keepable name="your stair">
-                <div className="wt-stairs">
+                <div className={chartsCss.stairs}>
                   <Staircase
                     steps={yours.steps}
                     other={best && { steps: best.steps, name: methodName(best.method) }}
@@ -178,7 +182,7 @@ export function VerdictShown({ given, view, verdict, onAgain }: Props) {
               </Keepable>
             )}
             <Went verdict={verdict} />
-          </section>
+          </Sheet>
         )}
       </div>
     </>

@@ -1,12 +1,16 @@
 /** Desk → Rules: every rule of the trade with its reason, where it applies, and how often it speaks today; searched by word. */
 import { useEffect, useState } from 'react';
-import { Form } from 'react-bootstrap';
 import { useSearchParams } from 'react-router';
 import type { RulesPage } from '../../../contract/kit.ts';
 import { SEVERITIES, type Rule, type Severity } from '../../../core/kit/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useRules } from '../../data/hooks.ts';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Input } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { SEVERITY_WORDS, whereText } from '../../words/kit.ts';
+import css from './rules.module.css';
 
 const sourceText = ({ source }: Rule): string =>
   source.kind === 'published' ? source.where : source.kind === 'guess' ? 'a guess' : 'common practice';
@@ -14,7 +18,7 @@ const sourceText = ({ source }: Rule): string =>
 const textOf = (rule: Rule): string =>
   `${rule.id} ${SEVERITY_WORDS[rule.severity]} ${rule.statement} ${rule.reason} ${whereText(rule)}`.toLowerCase();
 
-function Table({ page }: { page: RulesPage }) {
+function RuleTable({ page }: { page: RulesPage }) {
   const [search, setSearch] = useSearchParams();
   const asked = search.get('rule');
   const severity = SEVERITIES.find((s) => s === search.get('kind'));
@@ -41,8 +45,8 @@ function Table({ page }: { page: RulesPage }) {
   const kinds: readonly (Severity | undefined)[] = [undefined, ...SEVERITIES];
   return (
     <>
-      <div className="wt-find">
-        <Form.Control
+      <div className={css.find}>
+        <Input
           type="search"
           aria-label="Find a rule"
           placeholder="Find a rule: blade, ears, wet …"
@@ -52,7 +56,7 @@ function Table({ page }: { page: RulesPage }) {
             put('find', e.target.value);
           }}
         />
-        <div className="wt-chips" role="group" aria-label="Kind of rule">
+        <div className={css.chips} role="group" aria-label="Kind of rule">
           {kinds.map((s) => (
             <button key={s ?? 'all'} type="button" aria-pressed={s === severity} onClick={() => put('kind', s)}>
               {s ? SEVERITY_WORDS[s] : 'All'}{' '}
@@ -66,10 +70,10 @@ function Table({ page }: { page: RulesPage }) {
         rule” follow your side of a quarrel. Counts go over the {page.dogs} dogs as last felt, with today’s kit.
       </p>
       {shown.length === 0 ? (
-        <p className="wt-sheet">No rule has all of these words. Try fewer.</p>
+        <EmptyState>No rule has all of these words. Try fewer.</EmptyState>
       ) : (
-        <div className="wt-sheet wt-scroll">
-          <table className="wt-table">
+        <Sheet as="div" className="wt-wide">
+          <Table className={css.table}>
             <thead>
               <tr>
                 <th scope="col">Kind</th>
@@ -89,13 +93,13 @@ function Table({ page }: { page: RulesPage }) {
                 return (
                   <tr key={r.id} id={`rule-${r.id}`} className={r.id === asked ? 'is-asked' : undefined}>
                     <td>
-                      <span className={`wt-sev is-${r.severity}`}>{SEVERITY_WORDS[r.severity]}</span>
+                      <span className={`${css.sev} is-${r.severity}`}>{SEVERITY_WORDS[r.severity]}</span>
                     </td>
                     <td>
                       {r.statement} <span className="wt-soft">{r.reason}</span>
                     </td>
                     <td className="wt-soft">
-                      {whereText(r)} <span className="wt-source">({sourceText(r)})</span>
+                      {whereText(r)} <span className={css.source}>({sourceText(r)})</span>
                     </td>
                     <td className="wt-num">{spoken?.dogs ?? 0}</td>
                     <td className="wt-num">{spoken?.zones ?? 0}</td>
@@ -103,8 +107,8 @@ function Table({ page }: { page: RulesPage }) {
                 );
               })}
             </tbody>
-          </table>
-        </div>
+          </Table>
+        </Sheet>
       )}
     </>
   );
@@ -116,7 +120,7 @@ export function RulesRoom() {
       <div className="wt-title">
         <h1>Rules of the trade</h1>
       </div>
-      <Loaded query={useRules()}>{(page) => <Table page={page} />}</Loaded>
+      <Loaded query={useRules()}>{(page) => <RuleTable page={page} />}</Loaded>
     </>
   );
 }

@@ -1,14 +1,16 @@
 /** Desk → Changes: who did what, newest first. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { useSearchParams } from 'react-router';
 import type { ChangeRecord } from '../../../contract/safe.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs } from '../../data/hooks.ts';
 import { useChanges } from '../../data/safe.ts';
 import { useMoment } from '../../app/useMoment.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Select } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { didWords, fieldWord, partsChanged, valueWord } from '../../words/trail.ts';
-import './safe.css';
+import css from './safe.module.css';
 
 function Fields({ change }: { change: ChangeRecord }) {
   const lines = change.fields.flatMap(({ field, before, after }) =>
@@ -16,7 +18,7 @@ function Fields({ change }: { change: ChangeRecord }) {
   );
   if (lines.length === 0 || change.act === 'made') return null;
   return (
-    <ul className="wt-trail-fields">
+    <ul className={css.trailFields}>
       {lines.map(({ part, b, a }) => (
         <li key={part}>
           {fieldWord(part)}: <del>{valueWord(part, b)}</del>
@@ -46,9 +48,8 @@ export function ChangesRoom() {
         <h1>Changes</h1>
         <p className="wt-soft">Who did what. What was worked on a dog stands in its sessions.</p>
       </div>
-      <Form.Group controlId="changes-dog" className="wt-trail-pick">
-        <Form.Label>About</Form.Label>
-        <Form.Select
+      <Field label="About" id="changes-dog" className={css.trailPick}>
+        <Select
           value={dog}
           onChange={(e) => {
             setBefore([undefined]);
@@ -63,13 +64,13 @@ export function ChangesRoom() {
                 {d.name}, {d.ownerName}
               </option>
             ))}
-        </Form.Select>
-      </Form.Group>
+        </Select>
+      </Field>
       <Loaded query={query}>
         {({ changes, before: older }) => (
           <>
-            {changes.length === 0 && <p className="wt-note">Nothing was changed here yet.</p>}
-            <ol className="wt-trail">
+            {changes.length === 0 && <Notice>Nothing was changed here yet.</Notice>}
+            <ol className={css.trail}>
               {changes.map((c) => (
                 <li key={c.id}>
                   <time dateTime={new Date(c.atMs).toISOString()}>{moment(c.atMs)}</time>
@@ -82,12 +83,12 @@ export function ChangesRoom() {
             </ol>
             <div className="wt-acts">
               {before.length > 1 && (
-                <Button variant="outline-primary" onClick={() => setBefore(before.slice(0, -1))}>
+                <Button look="usual" onClick={() => setBefore(before.slice(0, -1))}>
                   Newer
                 </Button>
               )}
               {older !== null && (
-                <Button variant="outline-primary" onClick={() => setBefore([...before, older])}>
+                <Button look="usual" onClick={() => setBefore([...before, older])}>
                   Older
                 </Button>
               )}

@@ -1,15 +1,24 @@
 /** Desk → Safe: that nothing is lost, and that everything can leave. */
 import { Download, ShieldCheck } from 'lucide-react';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import type { Forgotten, JobRecord, SafePage } from '../../../contract/safe.ts';
+import { useWatch } from 'react-hook-form';
+import { forgetSchema, type Forget, type Forgotten, type JobRecord, type SafePage } from '../../../contract/safe.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { confirmedFirst } from '../../data/door.ts';
 import { exportUrl, useForget, useMakeBackup, useMakeExport, useSafe } from '../../data/safe.ts';
 import { useDogs } from '../../data/hooks.ts';
 import { useMoment } from '../../app/useMoment.ts';
+import { Button } from '../../ui/Button.tsx';
+import { DataTable } from '../../ui/DataTable.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Check } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { SelectField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { bytesText, listText } from '../../words/figures.ts';
-import './safe.css';
+import css from './safe.module.css';
 
 const isOpen = (j: JobRecord): boolean => j.state === 'waiting' || j.state === 'running';
 const STATE_WORDS: Readonly<Record<JobRecord['state'], string>> = {
@@ -26,7 +35,7 @@ function Backups({ page }: { page: SafePage }) {
   const open = page.jobs.find((j) => j.kind === 'backup' && isOpen(j));
   const [last] = page.jobs.filter((j) => j.kind === 'backup');
   return (
-    <section className="wt-sheet" aria-labelledby="backups">
+    <Sheet aria-labelledby="backups">
       <h2 id="backups">
         <ShieldCheck aria-hidden size={22} /> Backups
       </h2>
@@ -39,47 +48,31 @@ function Backups({ page }: { page: SafePage }) {
       )}
       <p className="wt-soft">Kept: one of each of 7 days, 4 weeks and 12 months.</p>
       <Refusal error={make.error} />
-      {last?.state === 'failed' && <p className="wt-note wt-note-stop">The last one was not made: {last.problem}.</p>}
-      <Button
-        variant="outline-primary"
-        onClick={() => make.mutate(undefined)}
-        disabled={make.isPending || open !== undefined}
-      >
+      {last?.state === 'failed' && <Notice tone="stop">The last one was not made: {last.problem}.</Notice>}
+      <Button look="usual" onClick={() => make.mutate(undefined)} disabled={make.isPending || open !== undefined}>
         {open ? 'It is being made …' : 'Make one now'}
       </Button>
       {older.length > 0 && (
-        <details className="mt-3">
-          <summary>{page.backups.length} backups</summary>
-          <table className="wt-table">
-            <thead>
-              <tr>
-                <th scope="col">Of</th>
-                <th scope="col">File</th>
-                <th scope="col" className="wt-num">
-                  Size
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {page.backups.map((b) => (
-                <tr key={b.name}>
-                  <td>{moment(b.atMs)}</td>
-                  <td>{b.name}</td>
-                  <td className="wt-num">{bytesText(b.bytes)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </details>
+        <Disclosure head={<>{page.backups.length} backups</>} className="mt-3">
+          <DataTable
+            name="Backups"
+            rows={page.backups}
+            keyOf={(b) => b.name}
+            columns={[
+              { id: 'of', head: 'Of', names: true, cell: (b) => moment(b.atMs), sortBy: (b) => b.atMs },
+              { id: 'file', head: 'File', cell: (b) => b.name },
+              { id: 'size', head: 'Size', numeric: true, cell: (b) => bytesText(b.bytes), sortBy: (b) => b.bytes },
+            ]}
+          />
+        </Disclosure>
       )}
-      <details className="mt-3">
-        <summary>Going back to one</summary>
+      <Disclosure head="Going back to one" className="mt-3">
         <p className="mt-2">
           It is done on the salon’s computer, with the program ended; the file that is there now is kept beside it:
         </p>
-        <pre className="wt-command">npm run safe -- restore --data {page.folder ?? 'FOLDER'}</pre>
-      </details>
-    </section>
+        <pre className={css.command}>npm run safe -- restore --data {page.folder ?? 'FOLDER'}</pre>
+      </Disclosure>
+    </Sheet>
   );
 }
 
@@ -88,7 +81,7 @@ function TakeOut({ page }: { page: SafePage }) {
   const moment = useMoment();
   const jobs = page.jobs.filter((j) => j.kind === 'export');
   return (
-    <section className="wt-sheet" aria-labelledby="take-out">
+    <Sheet aria-labelledby="take-out">
       <h2 id="take-out">
         <Download aria-hidden size={22} /> Take everything out
       </h2>
@@ -100,7 +93,7 @@ function TakeOut({ page }: { page: SafePage }) {
       <Button onClick={() => make.mutate(undefined)} disabled={make.isPending || jobs.some(isOpen)}>
         {jobs.some(isOpen) ? 'The zip is being made …' : 'Make the zip'}
       </Button>
-      <ul className="wt-jobs" aria-live="polite">
+      <ul className={css.jobs} aria-live="polite">
         {jobs.map((j) => (
           <li key={j.id}>
             {j.state === 'done' ? (
@@ -128,7 +121,7 @@ function TakeOut({ page }: { page: SafePage }) {
       <p className="wt-soft">
         A zip holds names, numbers and notes of your clients: keep it where nobody else looks. It lies ready for a day.
       </p>
-    </section>
+    </Sheet>
   );
 }
 
@@ -152,65 +145,54 @@ function ForgetOwner() {
   const moment = useMoment();
   const dogs = useDogs();
   const forget = useForget();
-  const [chosen, setChosen] = useState('');
-  const [sure, setSure] = useState(false);
+  const form = useSchemaForm<Forget>({ schema: forgetSchema, values: { dogId: '' } });
+  const chosen = useWatch({ control: form.control, name: 'dogId' });
+  // Of which owner it was said that they asked: of another it has to be said again.
+  const [sure, setSure] = useState('');
   const all = [...(dogs.data?.dogs ?? [])].sort((a, b) => a.ownerName.localeCompare(b.ownerName));
   const dog = all.find((d) => d.id === chosen);
   return (
-    <section className="wt-sheet" aria-labelledby="forget">
+    <Sheet aria-labelledby="forget">
       <h2 id="forget">Forget an owner</h2>
       <p>
         When an owner asks for it. Name, number, notes, photos, links, reminders and all from the home go for good;
         sessions, minutes and grams stay for the books as those of “a dog”. Visits ahead are cancelled. Backups made
         before still hold it for a while: you are told until when.
       </p>
-      <Form
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (dog && sure)
-            forget.mutate(
-              { dogId: dog.id },
-              {
-                onSuccess: () => {
-                  setChosen('');
-                  setSure(false);
-                },
-              },
-            );
+      <SchemaForm
+        form={form}
+        onSave={(draft) => {
+          if (dog && sure === dog.id) forget.mutate(draft, { onSuccess: () => form.reset() });
         }}
       >
-        <Form.Group controlId="forget-owner" className="mb-2">
-          <Form.Label>Owner</Form.Label>
-          <Form.Select value={chosen} onChange={(e) => setChosen(e.target.value)}>
-            <option value="">Choose …</option>
-            {all.map((d) => (
-              <option key={d.id} value={d.id}>
-                {d.ownerName}, with {d.name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
+        <SelectField
+          form={form}
+          name="dogId"
+          label="Owner"
+          className="mb-2"
+          options={[['', 'Choose …'], ...all.map((d) => [d.id, `${d.ownerName}, with ${d.name}`] as const)]}
+        />
         {dog && (
-          <Form.Check
+          <Check
             id="forget-sure"
             className="mb-2"
-            checked={sure}
-            onChange={(e) => setSure(e.target.checked)}
+            checked={sure === dog.id}
+            onChange={(e) => setSure(e.target.checked ? dog.id : '')}
             label={`${dog.ownerName} asked for it, and it cannot be taken back`}
           />
         )}
         <Refusal error={forget.error} />
         {forget.data && (
-          <p className="wt-note wt-note-good" role="status">
+          <Notice tone="good" role="status">
             Forgotten: {forget.data.dogs} {forget.data.dogs === 1 ? 'dog' : 'dogs'}; {forget.data.sessions} sessions
             stay without a name. {copiesText(forget.data.copies, moment)}
-          </p>
+          </Notice>
         )}
-        <Button type="submit" variant="outline-primary" disabled={!dog || !sure || forget.isPending}>
+        <Button type="submit" look="usual" disabled={!dog || sure !== dog.id || forget.isPending}>
           Forget {dog?.ownerName ?? 'this owner'}
         </Button>
-      </Form>
-    </section>
+      </SchemaForm>
+    </Sheet>
   );
 }
 
@@ -225,11 +207,11 @@ export function SafeRoom() {
         {(page) => (
           <>
             {page.notices.map((n) => (
-              <p key={n} className="wt-note wt-note-stop" role="alert">
+              <Notice tone="stop" key={n} role="alert">
                 {n}
-              </p>
+              </Notice>
             ))}
-            <div className="wt-safe">
+            <div className={css.safe}>
               <Backups page={page} />
               <TakeOut page={page} />
               <ForgetOwner />

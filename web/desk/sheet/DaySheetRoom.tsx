@@ -1,6 +1,5 @@
 /** Desk → Sheet: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid again when it runs late. */
 import { useMemo, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { PinDraft, SheetPage } from '../../../contract/roster.ts';
 import {
@@ -14,9 +13,13 @@ import {
   type Shift,
 } from '../../../core/day/index.ts';
 import { addDays, day, formatDay, parseDay } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import type { DayLaid } from '../../work/day.worker.ts';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { longDay, minuteText, weekdayText } from '../../words/dates.ts';
@@ -26,7 +29,7 @@ import { DogList } from './DogList.tsx';
 import { lanesOf, namesOf, standing, type SheetNames } from './names.ts';
 import { WaysOut } from './WaysOut.tsx';
 import { LaneKey, laidKey, Lanes, type Drop } from './Lanes.tsx';
-import './sheet.css';
+import css from './day.module.css';
 
 const BY = ['person', 'dog', 'place'] as const;
 
@@ -59,7 +62,7 @@ function RunningLate({
   if (late.length === 0 && !better) return null;
   const said = (shifts: readonly Shift[]): string => listText(shifts.map((s) => shiftText(s, names.dog)));
   return (
-    <section className="wt-sheet" aria-labelledby="delay">
+    <Sheet aria-labelledby="delay">
       <h2 id="delay">Running late</h2>
       <p>{late.length === 0 ? 'As it goes, everybody is ready as they were to be.' : `As it goes: ${said(late)}.`}</p>
       {better ? (
@@ -72,7 +75,7 @@ function RunningLate({
       ) : (
         <p className="wt-soft mb-0">No other order is worth the change. Tell the owners.</p>
       )}
-    </section>
+    </Sheet>
   );
 }
 
@@ -81,10 +84,12 @@ function Wrong({ said, isTried, isLaidAbout }: { said: readonly string[]; isTrie
   return (
     <div role="status" aria-live="polite">
       {isTried && said.length === 0 && (
-        <p className="wt-note wt-note-good mb-0">That fits: nothing else has to move.</p>
+        <Notice tone="good" className="mb-0">
+          That fits: nothing else has to move.
+        </Notice>
       )}
       {said.length > 0 && (
-        <ul className="wt-breaches">
+        <ul className={css.breaches}>
           {said.map((t) => (
             <li key={t}>{t}</li>
           ))}
@@ -95,7 +100,7 @@ function Wrong({ said, isTried, isLaidAbout }: { said: readonly string[]; isTrie
   );
 }
 
-function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; working: boolean }) {
+function DaySheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; working: boolean }) {
   const [params, setParams] = useSearchParams();
   const [tried, setTried] = useState<Drop | undefined>();
   const setPins = useSetPins();
@@ -126,8 +131,8 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
   };
   const { score } = now;
   return (
-    <div className="wt-daysheet" aria-busy={working}>
-      <section className="wt-sheet" aria-label="The sheet">
+    <div className={css.daysheet} aria-busy={working}>
+      <Sheet aria-label="The sheet">
         <div className="wt-title mb-0">
           <p className="wt-lead mb-0">
             The last dog is done at {minuteText(now.ends)}
@@ -185,7 +190,7 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
         {!hung && laid.ways && laid.ways.length > 0 && <WaysOut page={page} ways={laid.ways} names={names} />}
         <Refusal error={setPins.error ?? dropPins.error} />
         {page.asked.pins.length > 0 && (
-          <Button variant="outline-primary" disabled={dropPins.isPending} onClick={() => dropPins.mutate(page.day)}>
+          <Button look="usual" disabled={dropPins.isPending} onClick={() => dropPins.mutate(page.day)}>
             Undo what was set by hand
           </Button>
         )}
@@ -195,7 +200,7 @@ function Sheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; workin
             ears of people and dogs are covered by every strong dryer.
           </p>
         )}
-      </section>
+      </Sheet>
       {laid.delay && (
         <RunningLate page={page} laid={laid} now={now} names={names} onTake={takeOrder} busy={setPins.isPending} />
       )}
@@ -210,27 +215,27 @@ function Laid({ page }: { page: SheetPage }) {
   const nobody = stagesWithoutHands(page.asked);
   if (page.visits.length === 0)
     return (
-      <p className="wt-sheet">
+      <EmptyState>
         Nobody is booked on {weekdayText(page.day)}. <Link to="/desk/book">The book</Link> says who should be.
-      </p>
+      </EmptyState>
     );
   if (nobody.length > 0)
     return (
-      <p className="wt-note wt-note-stop" role="alert">
+      <Notice tone="stop" role="alert">
         {page.people.length === 0
           ? `Nobody works on ${weekdayText(page.day)}, and ${listText(page.visits.map((v) => v.name))} ${page.visits.length === 1 ? 'is' : 'are'} booked.`
           : `Nobody at work does ${listText(nobody.map((k) => STAGE_WORDS[k]))}.`}{' '}
         <Link to="/desk/staff">Staff</Link>
-      </p>
+      </Notice>
     );
   if (answer.state === 'failed')
     return (
-      <p className="wt-note wt-note-stop" role="alert">
+      <Notice tone="stop" role="alert">
         The sheet could not be laid. The bookings are safe.
-      </p>
+      </Notice>
     );
   return answer.laid ? (
-    <Sheet page={page} laid={answer.laid} working={answer.state === 'working'} />
+    <DaySheet page={page} laid={answer.laid} working={answer.state === 'working'} />
   ) : (
     <p className="wt-waiting" role="status">
       Laying the day …
@@ -254,18 +259,14 @@ export function DaySheetRoom() {
             <h1>Sheet</h1>
             <span className="wt-soft">{longDay(parseDay(page.day) ?? 0)}</span>
             <div className="wt-acts">
-              <Button variant="outline-primary" onClick={() => walk(page, -1)}>
+              <Button look="usual" onClick={() => walk(page, -1)}>
                 Day before
               </Button>
-              <Button variant="outline-primary" onClick={() => walk(page, 1)}>
+              <Button look="usual" onClick={() => walk(page, 1)}>
                 Day after
               </Button>
-              <Link className="btn btn-outline-primary" to="/table/wall">
-                On the wall
-              </Link>
-              <Link className="btn btn-outline-primary" to="/desk/staff">
-                Staff
-              </Link>
+              <ButtonLink to="/table/wall">On the wall</ButtonLink>
+              <ButtonLink to="/desk/staff">Staff</ButtonLink>
             </div>
           </div>
           <Laid key={page.day} page={page} />

@@ -1,6 +1,7 @@
 /** The day dog by dog: when it comes, where it is, when it is ready; its next stage is begun and ended here. */
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { lengthText } from '../../words/book.ts';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet, ScheduledStage } from '../../../core/day/index.ts';
@@ -63,7 +64,7 @@ export function DogList({ page, sheet, names }: Props) {
       .filter(Boolean)
       .join(' ');
   return (
-    <section className="wt-sheet" aria-labelledby="dogs">
+    <Sheet aria-labelledby="dogs">
       <h2 id="dogs">Dogs of the day</h2>
       <Refusal error={mark.error ?? unmark.error} />
       <ul className="wt-bare wt-rows wt-dogs-of-day">
@@ -102,11 +103,11 @@ export function DogList({ page, sheet, names }: Props) {
                 <div className="wt-acts">
                   {underWay && (
                     <>
-                      <Button variant="outline-primary" disabled={busy} onClick={() => end(underWay, now, true)}>
+                      <Button look="usual" disabled={busy} onClick={() => end(underWay, now, true)}>
                         {capital(names.stage(v.id, underWay.stage))} done
                       </Button>
                       <Button
-                        variant="outline-primary"
+                        look="usual"
                         disabled={busy}
                         onClick={() => end(underWay, Math.max(now, underWay.end) + LONGER_MINUTES, false)}
                       >
@@ -115,19 +116,18 @@ export function DogList({ page, sheet, names }: Props) {
                     </>
                   )}
                   {!underWay && next && (
-                    <Button variant="outline-primary" disabled={busy} onClick={() => begin(next, now)}>
+                    <Button look="usual" disabled={busy} onClick={() => begin(next, now)}>
                       Begin {names.stage(v.id, next.stage)}
                     </Button>
                   )}
                   {last && (
-                    <button
-                      type="button"
-                      className="wt-plain"
+                    <Button
+                      look="plain"
                       disabled={busy}
                       onClick={() => unmark.mutate({ bookingId: v.id, stage: last.stage })}
                     >
                       Undo
-                    </button>
+                    </Button>
                   )}
                 </div>
               )}
@@ -135,6 +135,6 @@ export function DogList({ page, sheet, names }: Props) {
           );
         })}
       </ul>
-    </section>
+    </Sheet>
   );
 }

@@ -9,11 +9,13 @@ import {
   type ScheduledStage,
   type StageKind,
 } from '../../../core/day/index.ts';
+import { Tip } from '../../ui/Tip.tsx';
 import { minuteText } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { useDragSensors } from '../../app/drag.ts';
 import { minutesText } from '../../words/figures.ts';
 import { LANE_PX, restrictToLanes } from './restrict.ts';
+import css from './day.module.css';
 
 export const STAGE_ICONS: Readonly<Record<StageKind, LucideIcon>> = {
   check: Hand,
@@ -90,7 +92,7 @@ const NAME_MINUTES = 45;
 /** What the signs of the bars stand for. */
 export function LaneKey() {
   return (
-    <p className="wt-lane-key">
+    <p className={css.laneKey}>
       {STAGE_KINDS.map((k) => {
         const Icon = STAGE_ICONS[k];
         return (
@@ -144,16 +146,16 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
         if (drop && (e.delta.x !== 0 || e.delta.y !== 0)) onDrop?.(drop);
       }}
     >
-      <div className="wt-lanes">
-        <div className="wt-lane-names" aria-hidden>
+      <div className={css.lanes}>
+        <div className={css.laneNames} aria-hidden>
           {lanes.map((l) => (
             <div key={l.id} style={{ height: LANE_PX }}>
               {l.name}
             </div>
           ))}
         </div>
-        <div className="wt-lane-field" ref={box}>
-          <div className="wt-lane-hours" aria-hidden>
+        <div className={css.laneField} ref={box}>
+          <div className={css.laneHours} aria-hidden>
             {labelled.map((h) => (
               <span key={h} style={{ left: (h - from) * px }} className={h === to ? 'is-last' : undefined}>
                 {minuteText(h)}
@@ -163,18 +165,18 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
           {lanes.map((lane) => {
             const person = by === 'person' ? asked.people.find((p) => p.id === lane.id) : undefined;
             return (
-              <div key={lane.id} className="wt-lane" role="list" aria-label={lane.name} style={{ height: LANE_PX }}>
+              <div key={lane.id} className={css.lane} role="list" aria-label={lane.name} style={{ height: LANE_PX }}>
                 {person && (
                   <>
-                    <span className="wt-lane-off" style={{ left: 0, width: (person.hours.from - from) * px }} />
+                    <span className={css.laneOff} style={{ left: 0, width: (person.hours.from - from) * px }} />
                     <span
-                      className="wt-lane-off"
+                      className={css.laneOff}
                       style={{ left: Math.min(to - from, person.hours.to - from) * px, right: 0 }}
                     />
                   </>
                 )}
                 {hours.map((h) => (
-                  <span key={h} className="wt-lane-line" style={{ left: (h - from) * px }} />
+                  <span key={h} className={css.laneLine} style={{ left: (h - from) * px }} />
                 ))}
                 {by === 'person' &&
                   sheet.pauses
@@ -183,7 +185,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
                       <div
                         key={`${p.person} ${p.pause}`}
                         role="listitem"
-                        className="wt-stagebar is-pause"
+                        className={`${css.stagebar} is-pause`}
                         style={{ left: (p.start - from) * px, width: (p.end - p.start) * px }}
                         title={`Pause ${minuteText(p.start)}–${minuteText(p.end)}`}
                       >
@@ -195,7 +197,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
                     <span
                       key={`${r.visit} ${r.start}`}
                       aria-hidden
-                      className="wt-run"
+                      className={css.run}
                       style={{ left: (r.start - from) * px, width: (r.end - r.start) * px }}
                     >
                       {dogName(r.visit)}
@@ -220,7 +222,7 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
             );
           })}
           {now !== null && now >= from && now <= to && (
-            <span className="wt-lane-now" style={{ left: (now - from) * px }} />
+            <span className={css.laneNow} style={{ left: (now - from) * px }} />
           )}
         </div>
       </div>
@@ -256,22 +258,23 @@ function Bar({ laid, kind, name, left, width, faulty, movable, begun }: BarProps
       {width >= NAMED_PX && <span>{STAGE_WORDS[kind]}</span>}
     </>
   );
-  const className = `wt-stagebar is-${kind}${faulty ? ' is-faulty' : ''}${begun ? ' is-begun' : ''}${isDragging ? ' is-dragged' : ''}`;
+  const className = `${css.stagebar} is-${kind}${faulty ? ' is-faulty' : ''}${begun ? ' is-begun' : ''}${isDragging ? ' is-dragged' : ''}`;
   return (
     <div role="listitem" className="wt-stagebar-place">
       {movable ? (
-        <button
-          ref={setNodeRef}
-          type="button"
-          className={className}
-          style={style}
-          title={words}
-          {...listeners}
-          {...attributes}
-          aria-label={words}
-        >
-          {inner}
-        </button>
+        <Tip says={words}>
+          <button
+            ref={setNodeRef}
+            type="button"
+            className={className}
+            style={style}
+            {...listeners}
+            {...attributes}
+            aria-label={words}
+          >
+            {inner}
+          </button>
+        </Tip>
       ) : (
         <div className={className} style={style} title={words} role="img" aria-label={words}>
           {inner}

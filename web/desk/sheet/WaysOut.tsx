@@ -1,12 +1,13 @@
 /** Ways out of a day that cannot be kept, each with what it does, to be taken with one tap. */
-import { Button } from 'react-bootstrap';
 import type { SheetPage, SheetVisit } from '../../../contract/roster.ts';
 import type { WayOut } from '../../../core/day/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useEditBooking, useSetPins, useSplitBooking } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
 import { afterText, wayText } from '../../words/day.ts';
 import type { SheetNames } from './names.ts';
+import css from './day.module.css';
 
 const ACT: Readonly<Record<WayOut['kind'], string>> = {
   come: 'Move it there',
@@ -44,7 +45,7 @@ export function WaysOut({ page, ways, names }: { page: SheetPage; ways: readonly
     <section className="mt-3" aria-labelledby="ways">
       <h2 id="ways">Ways out</h2>
       <Refusal error={edit.error ?? split.error ?? pins.error} />
-      <ul className="wt-bare wt-rows wt-ways">
+      <ul className={`wt-bare wt-rows ${css.ways}`}>
         {ways.map((w) => {
           const visit = page.visits.find((v) => v.id === w.visit);
           return (
@@ -53,7 +54,7 @@ export function WaysOut({ page, ways, names }: { page: SheetPage; ways: readonly
                 <div>
                   {wayText(w, names)} <span className="wt-soft">{afterText(w, names)}</span>
                 </div>
-                <Button variant="outline-primary" disabled={busy} onClick={() => take(w, visit)}>
+                <Button look="usual" disabled={busy} onClick={() => take(w, visit)}>
                   {ACT[w.kind]}
                 </Button>
               </li>

@@ -1,8 +1,7 @@
 /** Desk → Staff: who works when and does what, who is away, when the salon is closed, and which dogs must not meet. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
-import type { PersonRecord, RosterPage } from '../../../contract/roster.ts';
+import { apartSchema, personSchema, type PersonRecord, type RosterPage } from '../../../contract/roster.ts';
 import { STAGE_KINDS, type StageKind } from '../../../core/day/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -16,11 +15,15 @@ import {
   useRoster,
   useSavePerson,
 } from '../../data/hooks.ts';
-import { minuteClock } from '../../words/clock.ts';
+import { Button, ButtonAnchor } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { ManyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { ISO_WEEKDAYS, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
-import './staff.css';
+import css from './staff.module.css';
 
 export const NEW_PERSON: Omit<PersonRecord, 'id'> = {
   name: '',
@@ -33,111 +36,32 @@ export const NEW_PERSON: Omit<PersonRecord, 'id'> = {
   protectDb: 0,
   version: 0,
 };
-/** Minutes after midnight of what a field for times holds. */
-export const minuteOf = (text: string): number => {
-  const [h = '0', m = '0'] = text.split(':');
-  return Number(h) * 60 + Number(m);
-};
-const toggled = <T,>(all: readonly T[], one: T, on: boolean): readonly T[] =>
-  on ? [...all, one] : all.filter((x) => x !== one);
+const DOES = STAGE_KINDS.filter((k) => k !== 'rest').map((value: StageKind) => ({ value, word: STAGE_WORDS[value] }));
+const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
 
 export function PersonForm({ person, onDone }: { person: PersonRecord; onDone: () => void }) {
-  const [p, setP] = useState(person);
   const save = useSavePerson();
-  const id = (field: string): string => `${person.id}-${field}`;
-  const put = (more: Partial<PersonRecord>): void => setP((before) => ({ ...before, ...more }));
+  const form = useSchemaForm<PersonRecord>({ schema: personSchema, values: person });
   return (
-    <Form
-      className="wt-person"
-      onSubmit={(e) => {
-        e.preventDefault();
-        save.mutate(p, { onSuccess: onDone });
-      }}
-    >
-      <Form.Group controlId={id('name')}>
-        <Form.Label>Name</Form.Label>
-        <Form.Control value={p.name} maxLength={60} required onChange={(e) => put({ name: e.target.value })} />
-      </Form.Group>
-      <fieldset>
-        <legend>Works on</legend>
-        {ISO_WEEKDAYS.map((w) => (
-          <Form.Check
-            key={w}
-            inline
-            type="checkbox"
-            id={id(`day-${w}`)}
-            label={weekdayName(w)}
-            checked={p.weekdays.includes(w)}
-            onChange={(e) => put({ weekdays: toggled(p.weekdays, w, e.target.checked) })}
-          />
-        ))}
-      </fieldset>
-      <Form.Group controlId={id('from')}>
-        <Form.Label>From</Form.Label>
-        <Form.Control
-          type="time"
-          value={minuteClock(p.from)}
-          onChange={(e) => put({ from: minuteOf(e.target.value) })}
-        />
-      </Form.Group>
-      <Form.Group controlId={id('to')}>
-        <Form.Label>To</Form.Label>
-        <Form.Control type="time" value={minuteClock(p.to)} onChange={(e) => put({ to: minuteOf(e.target.value) })} />
-      </Form.Group>
-      <Form.Group controlId={id('pause')}>
-        <Form.Label>Pause, minutes, about noon</Form.Label>
-        <Form.Control
-          type="number"
-          min={0}
-          max={180}
-          value={p.pause.minutes}
-          onChange={(e) => put({ pause: { ...p.pause, minutes: Number(e.target.value) } })}
-        />
-      </Form.Group>
-      <fieldset>
-        <legend>Does</legend>
-        {STAGE_KINDS.filter((k) => k !== 'rest').map((k: StageKind) => (
-          <Form.Check
-            key={k}
-            inline
-            type="checkbox"
-            id={id(`can-${k}`)}
-            label={STAGE_WORDS[k]}
-            checked={p.can.includes(k)}
-            onChange={(e) => put({ can: toggled(p.can, k, e.target.checked) })}
-          />
-        ))}
-      </fieldset>
-      <Form.Group controlId={id('heavy')}>
-        <Form.Label>Heavy dogs a day, at most</Form.Label>
-        <Form.Control
-          type="number"
-          min={0}
-          max={50}
-          value={p.mostHeavy}
-          onChange={(e) => put({ mostHeavy: Number(e.target.value) })}
-        />
-      </Form.Group>
-      <Form.Group controlId={id('ears')}>
-        <Form.Label>Ear protection takes off, dB</Form.Label>
-        <Form.Control
-          type="number"
-          min={0}
-          max={40}
-          value={p.protectDb}
-          onChange={(e) => put({ protectDb: Number(e.target.value) })}
-        />
-      </Form.Group>
+    <SchemaForm form={form} className={css.person} onSave={(p) => save.mutate(p, { onSuccess: onDone })}>
+      <TextField form={form} name="name" label="Name" />
+      <ManyField form={form} name="weekdays" label="Works on" options={WEEKDAYS} />
+      <TimeField form={form} name="from" label="From" />
+      <TimeField form={form} name="to" label="To" />
+      <NumberField form={form} name="pause.minutes" label="Pause, minutes, about noon" />
+      <ManyField form={form} name="can" label="Does" options={DOES} />
+      <NumberField form={form} name="mostHeavy" label="Heavy dogs a day, at most" />
+      <NumberField form={form} name="protectDb" label="Ear protection takes off, dB" digits={1} />
       <Refusal error={save.error} />
       <div className="wt-acts">
         <Button type="submit" className="wt-now" disabled={save.isPending}>
           Save
         </Button>
-        <Button variant="outline-primary" onClick={onDone}>
+        <Button look="usual" onClick={onDone}>
           Leave
         </Button>
       </div>
-    </Form>
+    </SchemaForm>
   );
 }
 
@@ -145,48 +69,38 @@ function Apart({ page }: { page: RosterPage }) {
   const dogs = useDogs();
   const add = useAddApart();
   const drop = useDropApart();
-  const [a, setA] = useState('');
-  const [b, setB] = useState('');
-  const options = (dogs.data?.dogs ?? []).map((d) => (
-    <option key={d.id} value={d.id}>
-      {d.name}
-    </option>
-  ));
+  const form = useSchemaForm<{ readonly a: string; readonly b: string }>({
+    schema: apartSchema,
+    values: { a: '', b: '' },
+  });
+  const options = (dogs.data?.dogs ?? []).map((d) => [d.id, d.name] as const);
   return (
-    <section className="wt-sheet" aria-labelledby="apart">
+    <Sheet aria-labelledby="apart">
       <h2 id="apart">Dogs that must not meet</h2>
       {page.apart.length === 0 && <p>None. Two that do not get on are never in the house together.</p>}
       <ul className="wt-bare wt-rows">
         {page.apart.map((p) => (
           <li key={`${p.a} ${p.b}`}>
             {p.aName} and {p.bName}
-            <button type="button" className="wt-plain" onClick={() => drop.mutate(p)}>
+            <Button look="plain" onClick={() => drop.mutate(p)}>
               They may meet
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
-      <Form
-        className="wt-apart-pair"
-        onSubmit={(e) => {
-          e.preventDefault();
-          add.mutate({ a, b });
-        }}
+      <SchemaForm
+        form={form}
+        className={css.apartPair}
+        onSave={(pair) => add.mutate(pair, { onSuccess: () => form.reset() })}
       >
-        <Form.Select aria-label="One dog" value={a} onChange={(e) => setA(e.target.value)}>
-          <option value="">One dog</option>
-          {options}
-        </Form.Select>
-        <Form.Select aria-label="The other dog" value={b} onChange={(e) => setB(e.target.value)}>
-          <option value="">The other</option>
-          {options}
-        </Form.Select>
-        <Button type="submit" variant="outline-primary" disabled={a === '' || b === '' || a === b}>
+        <SelectField form={form} name="a" label="One dog" options={[['', 'Choose …'], ...options]} />
+        <SelectField form={form} name="b" label="The other dog" options={[['', 'Choose …'], ...options]} />
+        <Button type="submit" look="usual" disabled={add.isPending}>
           Keep apart
         </Button>
-      </Form>
+      </SchemaForm>
       <Refusal error={add.error ?? drop.error} />
-    </section>
+    </Sheet>
   );
 }
 
@@ -196,8 +110,8 @@ function Staff({ page }: { page: RosterPage }) {
   const dropAway = useDropAway();
   const names = new Map(page.people.map((p) => [p.id, p.name]));
   return (
-    <div className="wt-staff-room">
-      <section className="wt-sheet" aria-labelledby="people">
+    <div className={css.staffRoom}>
+      <Sheet aria-labelledby="people">
         <h2 id="people">People</h2>
         {page.people.length === 0 && (
           <p>Nobody yet: the sheet reckons with one pair of hands for each table. Enter who works here.</p>
@@ -220,15 +134,13 @@ function Staff({ page }: { page: RosterPage }) {
                     </span>
                   </div>
                   <div className="wt-acts">
-                    <Button variant="outline-primary" onClick={() => setOpen(p)}>
+                    <Button look="usual" onClick={() => setOpen(p)}>
                       Change
                     </Button>
-                    <a className="btn btn-outline-primary" href={personFeedUrl(p.id)}>
-                      Calendar
-                    </a>
-                    <button type="button" className="wt-plain" onClick={() => dropPerson.mutate(p.id)}>
+                    <ButtonAnchor href={personFeedUrl(p.id)}>Calendar</ButtonAnchor>
+                    <Button look="plain" onClick={() => dropPerson.mutate(p.id)}>
                       Take off the roster
-                    </button>
+                    </Button>
                   </div>
                 </>
               )}
@@ -243,8 +155,8 @@ function Staff({ page }: { page: RosterPage }) {
           </Button>
         )}
         <Refusal error={dropPerson.error} />
-      </section>
-      <section className="wt-sheet" aria-labelledby="away">
+      </Sheet>
+      <Sheet aria-labelledby="away">
         <h2 id="away">Away and closed</h2>
         {page.away.length === 0 && <p>Nobody is away.</p>}
         <ul className="wt-bare wt-rows">
@@ -254,9 +166,9 @@ function Staff({ page }: { page: RosterPage }) {
                 <strong>{a.person === null ? 'Closed' : names.get(a.person)}</strong> {shortDay(a.from)}
                 {a.to > a.from && ` to ${shortDay(a.to)}`} <span className="wt-soft">{a.reason}</span>
               </div>
-              <button type="button" className="wt-plain" onClick={() => dropAway.mutate(a.id)}>
+              <Button look="plain" onClick={() => dropAway.mutate(a.id)}>
                 Take it out
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -264,7 +176,7 @@ function Staff({ page }: { page: RosterPage }) {
           <Link to="/desk/book">The book</Link> says what would move before somebody’s days off are put in.
         </p>
         <Refusal error={dropAway.error} />
-      </section>
+      </Sheet>
       <Apart page={page} />
     </div>
   );

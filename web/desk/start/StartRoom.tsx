@@ -2,22 +2,26 @@
  * Desk → First steps: what a new salon needs before its first dog, one stone after the other. What is done is read from the
  * salon's own facts, so the way can be left and taken up again.
  */
-import { Check } from 'lucide-react';
-import { useState, type FormEvent, type ReactNode } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Check as Tick } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { PersonRecord } from '../../../contract/roster.ts';
-import type { SalonRecord } from '../../../contract/salon.ts';
-import { FIRST_KIT } from '../../../core/kit/index.ts';
+import { personSchema, type PersonRecord } from '../../../contract/roster.ts';
+import { houseSchema, type SalonRecord } from '../../../contract/salon.ts';
+import { FIRST_KIT, type HouseRules } from '../../../core/kit/index.ts';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddTool, useDogs, useEditSalon, useKit, useRoster, useSalon, useSavePerson } from '../../data/hooks.ts';
 import { useWho } from '../../door/me.ts';
-import { minuteClock } from '../../words/clock.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Check } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { ManyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { ISO_WEEKDAYS, minuteText, weekdayName } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
-import { minuteOf, NEW_PERSON } from '../staff/StaffRoom.tsx';
-import './start.css';
+import { NEW_PERSON } from '../staff/StaffRoom.tsx';
+import css from './start.module.css';
 
 interface StoneProps {
   readonly n: number;
@@ -32,11 +36,11 @@ interface StoneProps {
 
 function Stone({ n, title, done, says, open, onOpen, children }: StoneProps) {
   return (
-    <li className={`wt-step-stone${done ? ' is-done' : ''}`} aria-current={open && !done ? 'step' : undefined}>
-      <span className="wt-step-stone-mark" aria-hidden>
-        {done ? <Check size={20} /> : n}
+    <li className={`${css.stepStone}${done ? ' is-done' : ''}`} aria-current={open && !done ? 'step' : undefined}>
+      <span className={css.stepStoneMark} aria-hidden>
+        {done ? <Tick size={20} /> : n}
       </span>
-      <div className="wt-sheet">
+      <Sheet as="div">
         <h2>
           {title}
           {done && <span className="visually-hidden">, done</span>}
@@ -45,12 +49,12 @@ function Stone({ n, title, done, says, open, onOpen, children }: StoneProps) {
         {open ? (
           children
         ) : (
-          <button type="button" className="wt-plain" onClick={onOpen}>
+          <Button look="plain" onClick={onOpen}>
             {done ? 'Look at it again' : 'Do this now'}
             <span className="visually-hidden">: {title}</span>
-          </button>
+          </Button>
         )}
-      </div>
+      </Sheet>
     </li>
   );
 }
@@ -58,90 +62,35 @@ function Stone({ n, title, done, says, open, onOpen, children }: StoneProps) {
 /** Currencies that most people will want; any other stands under House rules. */
 const CURRENCIES = ['EUR', 'USD', 'GBP', 'CAD', 'AUD', 'NZD', 'SEK', 'NOK', 'DKK', 'CHF', 'PLN', 'CZK', 'JPY'] as const;
 
+const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
+const CENTS = 100;
+
 function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
-  const { house } = salon;
   const save = useEditSalon();
-  const [days, setDays] = useState<readonly number[]>(house.openWeekdays);
-  const [open, setOpen] = useState(house.hours.openMinute);
-  const [close, setClose] = useState(house.hours.closeMinute);
-  const [tables, setTables] = useState(house.tables);
-  const [currency, setCurrency] = useState(house.rates.currency);
-  const [hourly, setHourly] = useState(house.rates.perHourCents / 100);
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    save.mutate(
-      {
-        ...salon,
-        house: {
-          ...house,
-          openWeekdays: [...days].sort(),
-          hours: { openMinute: open, closeMinute: close },
-          tables,
-          rates: { ...house.rates, currency, perHourCents: Math.round(hourly * 100) },
-        },
-      },
-      { onSuccess: onDone },
-    );
-  };
+  const form = useSchemaForm<HouseRules>({ schema: houseSchema, values: salon.house });
+  const currencies = [...new Set([salon.house.rates.currency, ...CURRENCIES])].map((c) => [c, c] as const);
   return (
-    <Form onSubmit={submit}>
-      <fieldset className="mb-2">
-        <legend>Open on</legend>
-        {ISO_WEEKDAYS.map((w) => (
-          <Form.Check
-            key={w}
-            inline
-            type="checkbox"
-            id={`start-day-${w}`}
-            label={weekdayName(w)}
-            checked={days.includes(w)}
-            onChange={(e) => setDays(e.target.checked ? [...days, w] : days.filter((d) => d !== w))}
-          />
-        ))}
-      </fieldset>
-      <div className="wt-start-row">
-        <Form.Group controlId="start-open">
-          <Form.Label>From</Form.Label>
-          <Form.Control type="time" value={minuteClock(open)} onChange={(e) => setOpen(minuteOf(e.target.value))} />
-        </Form.Group>
-        <Form.Group controlId="start-close">
-          <Form.Label>Until</Form.Label>
-          <Form.Control type="time" value={minuteClock(close)} onChange={(e) => setClose(minuteOf(e.target.value))} />
-        </Form.Group>
-        <Form.Group controlId="start-tables">
-          <Form.Label>Tables</Form.Label>
-          <Form.Control
-            type="number"
-            min={1}
-            max={50}
-            value={tables}
-            onChange={(e) => setTables(Math.max(1, Number(e.target.value)))}
-          />
-        </Form.Group>
-        <Form.Group controlId="start-hourly">
-          <Form.Label>For an hour’s work</Form.Label>
-          <Form.Control
-            type="number"
-            min={0}
-            step="any"
-            value={hourly}
-            onChange={(e) => setHourly(Math.max(0, Number(e.target.value)))}
-          />
-        </Form.Group>
-        <Form.Group controlId="start-currency">
-          <Form.Label>Currency</Form.Label>
-          <Form.Select value={currency} onChange={(e) => setCurrency(e.target.value)}>
-            {[...new Set([currency, ...CURRENCIES])].map((c) => (
-              <option key={c}>{c}</option>
-            ))}
-          </Form.Select>
-        </Form.Group>
+    <SchemaForm form={form} onSave={(house) => save.mutate({ ...salon, house }, { onSuccess: onDone })}>
+      <ManyField form={form} name="openWeekdays" label="Open on" className="mb-2" options={WEEKDAYS} />
+      <div className={css.startRow}>
+        <TimeField form={form} name="hours.openMinute" label="From" />
+        <TimeField form={form} name="hours.closeMinute" label="Until" />
+        <NumberField form={form} name="tables" label="Tables" />
+        <NumberField
+          form={form}
+          name="rates.perHourCents"
+          label="For an hour’s work"
+          digits={2}
+          shown={(cents) => cents / CENTS}
+          kept={(coins) => Math.round(coins * CENTS)}
+        />
+        <SelectField form={form} name="rates.currency" label="Currency" options={currencies} />
       </div>
       <Refusal error={save.error} />
-      <Button type="submit" disabled={save.isPending || days.length === 0}>
+      <Button type="submit" disabled={save.isPending}>
         These are the hours
       </Button>
-    </Form>
+    </SchemaForm>
   );
 }
 
@@ -166,44 +115,38 @@ function People({
 }) {
   const { name: own } = useWho();
   const save = useSavePerson();
-  const [name, setName] = useState(people.length === 0 ? own : '');
+  const { openWeekdays, hours } = salon.house;
+  const fresh = (name: string): PersonRecord => ({
+    ...NEW_PERSON,
+    id: newId(),
+    name,
+    weekdays: openWeekdays,
+    from: hours.openMinute,
+    to: hours.closeMinute,
+    pause: pauseIn(hours),
+  });
+  const form = useSchemaForm<PersonRecord>({
+    schema: personSchema,
+    values: fresh(people.length === 0 ? own : ''),
+  });
   return (
-    <Form
-      onSubmit={(e) => {
-        e.preventDefault();
-        const { openWeekdays, hours } = salon.house;
+    <SchemaForm
+      form={form}
+      onSave={(person) => {
         onAdd();
-        save.mutate(
-          {
-            ...NEW_PERSON,
-            id: newId(),
-            name,
-            weekdays: openWeekdays,
-            from: hours.openMinute,
-            to: hours.closeMinute,
-            pause: pauseIn(hours),
-          },
-          { onSuccess: () => setName('') },
-        );
+        save.mutate(person, { onSuccess: () => form.reset(fresh('')) });
       }}
     >
       <p>Whose hands work here? Each as long as the salon is open; days and breaks of their own stand under Staff.</p>
-      <div className="wt-start-row">
-        <Form.Group controlId="start-person">
-          <Form.Label>Name</Form.Label>
-          <Form.Control value={name} required maxLength={60} onChange={(e) => setName(e.target.value)} />
-        </Form.Group>
-        <Button type="submit" variant="outline-primary" disabled={save.isPending}>
+      <div className={css.startRow}>
+        <TextField form={form} name="name" label="Name" />
+        <Button type="submit" look="usual" disabled={save.isPending}>
           Add
         </Button>
       </div>
       <Refusal error={save.error} />
-      {people.length > 0 && (
-        <Button type="button" onClick={onDone}>
-          That is everybody
-        </Button>
-      )}
-    </Form>
+      {people.length > 0 && <Button onClick={onDone}>That is everybody</Button>}
+    </SchemaForm>
   );
 }
 
@@ -237,18 +180,12 @@ function Kit({ onBegin, onDone }: { onBegin: () => void; onDone: () => void }) {
     onDone();
   };
   return (
-    <Form
-      onSubmit={(e) => {
-        e.preventDefault();
-        void hang();
-      }}
-    >
+    <div>
       <p>Plans take only what hangs here. Measures, names and prices can be put right under Kit.</p>
-      <div className="wt-first-kit">
+      <div className={css.firstKit}>
         {FIRST_KIT.map(({ piece, why }) => (
-          <Form.Check
+          <Check
             key={piece.id}
-            type="checkbox"
             id={`first-${piece.id}`}
             label={
               <>
@@ -266,10 +203,10 @@ function Kit({ onBegin, onDone }: { onBegin: () => void; onDone: () => void }) {
         ))}
       </div>
       <Refusal error={add.error} />
-      <Button type="submit" disabled={busy || taken.size === 0}>
+      <Button disabled={busy || taken.size === 0} onClick={() => void hang()}>
         {busy ? 'One moment …' : `Hang these ${taken.size} up`}
       </Button>
-    </Form>
+    </div>
   );
 }
 
@@ -306,7 +243,7 @@ function Steps({ salon }: { salon: SalonRecord }) {
   });
   const over = (): void => setAsked(undefined);
   return (
-    <ol className="wt-stones">
+    <ol className={css.stones}>
       <Stone n={1} title="Where it is" done says={placeText(salon)} open={false} onOpen={over}>
         {null}
       </Stone>
@@ -334,19 +271,17 @@ function Steps({ salon }: { salon: SalonRecord }) {
       <Stone {...stone('dog')} title="The first dog" says={first && `${first.name} is in the book.`}>
         {first ? (
           <p>
-            <Link className="btn btn-primary" to={`/desk/dogs/${first.id}`}>
+            <ButtonLink look="main" to={`/desk/dogs/${first.id}`}>
               To {first.name}
-            </Link>{' '}
+            </ButtonLink>{' '}
             Feel its coat, and the plan follows.
           </p>
         ) : (
           <p className="wt-acts">
-            <Link className="btn btn-primary" to="/desk/dogs/new">
+            <ButtonLink look="main" to="/desk/dogs/new">
               Write one down
-            </Link>{' '}
-            <Link className="btn btn-outline-primary" to="/desk/intake">
-              Bring a list in
-            </Link>{' '}
+            </ButtonLink>{' '}
+            <ButtonLink to="/desk/intake">Bring a list in</ButtonLink>{' '}
             <Link to="/desk/practice">Or practise on a made-up coat first</Link>
           </p>
         )}

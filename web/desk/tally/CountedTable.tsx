@@ -2,6 +2,9 @@
 import { useState } from 'react';
 import type { Counted } from '../../drawing/TallyChart.tsx';
 import { saveText } from '../../drawing/save.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Table } from '../../ui/Table.tsx';
+import chartsCss from '../../drawing/charts.module.css';
 
 interface Props {
   readonly groups: readonly Counted[];
@@ -36,7 +39,7 @@ export function CountedTable({ groups, say, of, each, name, hidden }: Props) {
         aria-label={name}
         tabIndex={hidden ? undefined : 0}
       >
-        <table className="wt-table">
+        <Table>
           <caption>{each}</caption>
           <thead>
             <tr>
@@ -62,19 +65,18 @@ export function CountedTable({ groups, say, of, each, name, hidden }: Props) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
-      <p className="wt-keep-as">
-        <button
-          type="button"
-          className="wt-plain"
+      <p className={chartsCss.keepAs}>
+        <Button
+          look="plain"
           onClick={() => {
             setProblem('');
             save().catch((e: unknown) => setProblem(e instanceof Error ? e.message : String(e)));
           }}
         >
           Save the figures as CSV
-        </button>
+        </Button>
         {problem !== '' && <span role="alert"> {problem}</span>}
       </p>
     </>

@@ -1,6 +1,5 @@
 /** One measure at a time: what is counted, by what, of which visits; as a drawing or a table, to be taken along. */
 import { useMemo } from 'react';
-import { Form } from 'react-bootstrap';
 import { Link, useSearchParams } from 'react-router';
 import type { DogListItem } from '../../../contract/dog.ts';
 import type { KitPage } from '../../../contract/kit.ts';
@@ -21,16 +20,20 @@ import {
   type TallyOf,
   type VisitEntry,
 } from '../../../core/tally/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs, useKit, useLedger } from '../../data/hooks.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { TallyChart, type Counted } from '../../drawing/TallyChart.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Field, Select } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { monthName } from '../../words/dates.ts';
 import { capital, minutesText, money } from '../../words/figures.ts';
 import { BY_WORDS, changeText, groupName, OF_WORDS, valueText } from '../../words/tally.ts';
 import { CountedTable } from './CountedTable.tsx';
 import { volumeText } from '../../words/units.ts';
+import css from './tally.module.css';
 
 /** What may be shown: measures of visits, and lists that stand beside them. */
 type ListOf = 'products' | 'tools' | 'homes' | 'overdue';
@@ -181,17 +184,16 @@ function Choice({
   onPick: (value: string) => void;
 }) {
   return (
-    <div>
-      <Form.Label htmlFor={`tally-${label}`}>{label}</Form.Label>
-      <Form.Select id={`tally-${label}`} value={value} onChange={(e) => onPick(e.target.value)}>
+    <Field id={`tally-${label}`} label={label}>
+      <Select value={value} onChange={(e) => onPick(e.target.value)}>
         {all && <option value="">all</option>}
         {options.map(([v, word]) => (
           <option key={v} value={v}>
             {word}
           </option>
         ))}
-      </Form.Select>
-    </div>
+      </Select>
+    </Field>
   );
 }
 
@@ -236,7 +238,7 @@ function Measures({ ledger, show }: { ledger: TallyLedger; show: TallyOf }) {
   const all = ledger.entries;
   return (
     <>
-      <div className="wt-filters">
+      <div className={css.filters}>
         <Choice
           label="By"
           all={false}
@@ -325,7 +327,7 @@ function Changes({ ledger }: { ledger: TallyLedger }) {
   const sure = changes.filter((c) => c.sure);
   const rest = changes.filter((c) => !c.sure);
   return (
-    <section className="wt-sheet" aria-labelledby="changed">
+    <Sheet aria-labelledby="changed">
       <h2 id="changed">Since last year</h2>
       {changes.length === 0 ? (
         <p className="wt-soft">It takes two years of visits to say what changed.</p>
@@ -334,28 +336,27 @@ function Changes({ ledger }: { ledger: TallyLedger }) {
           {sure.length === 0 ? (
             <p>Nothing that could not be chance.</p>
           ) : (
-            <ul className="wt-changes">
+            <ul className={css.changes}>
               {sure.map((c) => (
                 <li key={c.what}>{capital(changeText(c, ledger.currency))}</li>
               ))}
             </ul>
           )}
           {rest.length > 0 && (
-            <details className="mt-2">
-              <summary>{rest.length} that may be chance</summary>
-              <ul className="wt-changes wt-soft">
+            <Disclosure head={<>{rest.length} that may be chance</>} className="mt-2">
+              <ul className={`${css.changes} wt-soft`}>
                 {rest.map((c) => (
                   <li key={c.what}>{capital(changeText(c, ledger.currency))}</li>
                 ))}
               </ul>
-            </details>
+            </Disclosure>
           )}
           <p className="wt-soft mt-2">
             Above stands only what chance alone would make of such numbers less than once in ten years.
           </p>
         </>
       )}
-    </section>
+    </Sheet>
   );
 }
 
@@ -375,8 +376,8 @@ export function Counting() {
   return (
     <Loaded query={useLedger()}>
       {(ledger) => (
-        <div className="wt-counting">
-          <section className="wt-sheet" aria-label="Counted">
+        <div className={css.counting}>
+          <Sheet aria-label="Counted">
             <ChoiceGroup name="Count" options={SHOWN} value={show} onPick={(v) => put('show', v)} />
             {ledger.entries.length === 0 && show !== 'overdue' && show !== 'tools' ? (
               <p className="mt-3">No visit was finished yet. The first session at the table begins it.</p>
@@ -401,7 +402,7 @@ export function Counting() {
               value={asTable ? 'table' : 'drawing'}
               onPick={(v) => put('as', v)}
             />
-          </section>
+          </Sheet>
           <Changes ledger={ledger} />
         </div>
       )}

@@ -1,9 +1,8 @@
 /** Desk → Tally: what the salon's own log adds up to, drawn or as a table, and what may be said to have changed. */
 import { Link, useSearchParams } from 'react-router';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Counting } from './Counting.tsx';
 import { Taught } from './Taught.tsx';
-import './tally.css';
 
 const VIEWS = [
   { value: 'counted', word: 'What it adds up to' },

@@ -7,8 +7,13 @@ import { toolRow, TOOL_KINDS } from '../../../core/kit/index.ts';
 import type { Estimate } from '../../../core/tally/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTally } from '../../data/hooks.ts';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { capital, percent } from '../../words/figures.ts';
 import { stepWord } from '../../words/steps.ts';
+import css from './tally.module.css';
+import chartsCss from '../../drawing/charts.module.css';
 
 const WIDTH = 160;
 /** Marks on the line, as far as a table reaches. */
@@ -39,11 +44,11 @@ const against = ({ ratio }: Estimate, more: string, less: string): string =>
 
 function Whisker({ e, x }: { e: Estimate; x: Scale }) {
   return (
-    <svg viewBox={`0 0 ${WIDTH} 18`} className="wt-whisker" aria-hidden>
-      <line className="wt-stair-base" x1={0} x2={WIDTH} y1={9} y2={9} />
-      <line className="wt-whisker-plan" x1={x(1)} x2={x(1)} y1={0} y2={18} />
-      <line className="wt-whisker-range" x1={x(e.low)} x2={x(e.high)} y1={9} y2={9} />
-      <circle className="wt-whisker-dot" cx={x(e.ratio)} cy={9} r={5} />
+    <svg viewBox={`0 0 ${WIDTH} 18`} className={css.whisker} aria-hidden>
+      <line className={chartsCss.stairBase} x1={0} x2={WIDTH} y1={9} y2={9} />
+      <line className={css.whiskerPlan} x1={x(1)} x2={x(1)} y1={0} y2={18} />
+      <line className={css.whiskerRange} x1={x(e.low)} x2={x(e.high)} y1={9} y2={9} />
+      <circle className={chartsCss.whiskerDot} cx={x(e.ratio)} cy={9} r={5} />
     </svg>
   );
 }
@@ -67,15 +72,15 @@ function Rows({ title, rows, nameOf, more, less }: Props) {
   // Where the reach is long the inner marks would touch one another.
   const marks = MARKS.filter((m) => Math.abs(Math.log(m)) <= reach && (reach < 0.4 || ![0.8, 1.25].includes(m)));
   return (
-    <table className="wt-tally">
+    <Table bare className={css.tally}>
       <caption>{title}</caption>
       <thead>
         <tr>
           <th className="visually-hidden">What</th>
           <td>
-            <svg viewBox={`0 0 ${WIDTH} 14`} className="wt-whisker" aria-hidden>
+            <svg viewBox={`0 0 ${WIDTH} 14`} className={css.whisker} aria-hidden>
               {marks.map((m) => (
-                <text key={m} className="wt-stair-soft" x={x(m)} y={11} textAnchor="middle">
+                <text key={m} className={chartsCss.stairSoft} x={x(m)} y={11} textAnchor="middle">
                   {m === 1 ? 'plan' : `× ${m}`}
                 </text>
               ))}
@@ -103,7 +108,7 @@ function Rows({ title, rows, nameOf, more, less }: Props) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -113,12 +118,12 @@ export function Taught() {
       {({ sessions, pace, yields, off }) => (
         <>
           <p>What {sessions} finished sessions have taught.</p>
-          {sessions === 0 && <p className="wt-sheet">Nothing yet. The first session at the table begins it.</p>}
+          {sessions === 0 && <EmptyState>Nothing yet. The first session at the table begins it.</EmptyState>}
           <p className="wt-soft">
             The upright line is the plan, the dot what it came to, the bar the range that holds eight in ten; last, how
             often it was measured. New plans reckon with all of it.
           </p>
-          <section className="wt-sheet mb-3" aria-labelledby="off">
+          <Sheet className="mb-3" aria-labelledby="off">
             <h2 id="off">Steps that promise too much</h2>
             {off.length === 0 ? (
               <p className="wt-soft">None, as far as the log can tell.</p>
@@ -135,23 +140,23 @@ export function Taught() {
                 ))}
               </ul>
             )}
-          </section>
-          <div className="wt-cols wt-tallies">
-            <section className="wt-sheet" aria-labelledby="pace">
+          </Sheet>
+          <div className={`wt-cols ${css.tallies}`}>
+            <Sheet aria-labelledby="pace">
               <h2 id="pace">Minutes</h2>
               <Rows title="By person" rows={pace.people} nameOf={(k) => k} more="longer" less="quicker" />
               <Rows title="By tool" rows={pace.tools} nameOf={toolName} more="longer" less="quicker" />
               <Rows title="By coat" rows={pace.classes} nameOf={className} more="longer" less="quicker" />
               <Rows title="By zone" rows={pace.zones} nameOf={placeName} more="longer" less="quicker" />
-            </section>
-            <section className="wt-sheet" aria-labelledby="yields">
+            </Sheet>
+            <Sheet aria-labelledby="yields">
               <h2 id="yields">Grams</h2>
               <Rows title="By tool" rows={yields.tools} nameOf={toolName} more="more" less="less" />
               <Rows title="By coat" rows={yields.classes} nameOf={className} more="more" less="less" />
               <Rows title="By person" rows={yields.people} nameOf={(k) => k} more="more" less="less" />
               <Rows title="By dog" rows={yields.dogs} nameOf={(k) => k} more="more" less="less" />
               <Rows title="By zone" rows={yields.zones} nameOf={placeName} more="more" less="less" />
-            </section>
+            </Sheet>
           </div>
         </>
       )}

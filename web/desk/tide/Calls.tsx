@@ -1,9 +1,10 @@
 /** Whom to call and why; the dates to offer are the book's. */
 import { memo, useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { type BookDog, type Call } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { AskAfter } from '../vet/AskAfter.tsx';
 import { shortDay } from '../../words/dates.ts';
 import { capital, minutesText } from '../../words/figures.ts';
@@ -26,16 +27,16 @@ export const Calls = memo(function Calls({
   const [all, setAll] = useState(false);
   const shown = all ? calls : calls.slice(0, AT_FIRST);
   return (
-    <section className="wt-sheet" aria-labelledby="calls">
+    <Sheet aria-labelledby="calls">
       <h2 id="calls">
         To call <span className="wt-soft">{calls.length + asked.length}</span>
       </h2>
       <AskAfter dogs={asked} />
       {calls.length > 0 && (
         <p>
-          <Link className="btn btn-primary wt-now" to="/desk/book">
+          <ButtonLink look="main" className="wt-now" to="/desk/book">
             Dates to offer
-          </Link>
+          </ButtonLink>
         </p>
       )}
       {calls.length + asked.length === 0 && <p>Everyone who starts within three weeks has a date.</p>}
@@ -66,10 +67,10 @@ export const Calls = memo(function Calls({
         </article>
       ))}
       {!all && calls.length > AT_FIRST && (
-        <Button variant="outline-primary" onClick={() => setAll(true)}>
+        <Button look="usual" onClick={() => setAll(true)}>
           {calls.length - AT_FIRST} more
         </Button>
       )}
-    </section>
+    </Sheet>
   );
 });

@@ -1,122 +1,127 @@
 /** What home and life add to the log: a bout with what came out, "it has started", an event of its life. */
-import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { useWatch } from 'react-hook-form';
+import { homeNoteSchema, lifeNoteSchema, type HomeNote, type LifeNote } from '../../../contract/tide.ts';
 import { formatDay, day } from '../../../core/quantity/index.ts';
-import { HOME_AMOUNTS, LIFE_EVENTS, lifeRow, type HomeAmount, type LifeEventKind } from '../../../core/tide/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { HOME_AMOUNTS, LIFE_EVENTS, lifeRow } from '../../../core/tide/index.ts';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddLife, useAddNote, useDogLog, useDropLife, useDropNote } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { ChoiceField, DayField, NumberField, SelectField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { AMOUNT_WORDS } from '../../words/tide.ts';
 
 const SHOWN = 8;
 
-export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
-  const log = useDogLog(dogId);
-  const addNote = useAddNote(dogId);
-  const dropNote = useDropNote();
-  const addLife = useAddLife(dogId);
-  const dropLife = useDropLife();
-  const [on, setOn] = useState(formatDay(day(today)));
-  const [amount, setAmount] = useState<HomeAmount>('handful');
-  const [weighed, setWeighed] = useState('');
-  const [kind, setKind] = useState<LifeEventKind>('neutered');
-  const [outdoors, setOutdoors] = useState(0.5);
-  const gramsSaid = weighed.trim() === '' ? null : Number(weighed);
+const AMOUNTS = HOME_AMOUNTS.map((value) => ({ value, word: AMOUNT_WORDS[value] }));
+const EVENTS = LIFE_EVENTS.map((k) => [k, lifeRow(k).name] as const);
+
+/** A bout at home with what came out, or the day on which the blow began. */
+function HomeNoteForm({ dogId, today }: Props) {
+  const add = useAddNote(dogId);
+  const form = useSchemaForm<HomeNote>({
+    schema: homeNoteSchema,
+    values: { id: newId(), day: formatDay(day(today)), what: 'brushed', amount: 'handful', grams: null, author: '' },
+  });
+  const tell = (note: HomeNote): void => add.mutate({ ...note, id: newId() });
   return (
-    <section className="wt-sheet" aria-labelledby="log">
-      <h2 id="log">Add to its log</h2>
+    <SchemaForm
+      form={form}
+      name="Brushed at home"
+      onSave={(note) => tell({ ...note, amount: note.grams === null ? note.amount : null })}
+    >
       <div className="wt-formgrid">
-        <Form.Group controlId="log-day">
-          <Form.Label>Day</Form.Label>
-          <Form.Control type="date" value={on} max={formatDay(day(today))} onChange={(e) => setOn(e.target.value)} />
-        </Form.Group>
-        <ChoiceGroup
-          name="Came out at home"
-          options={HOME_AMOUNTS.map((a) => ({ value: a, word: AMOUNT_WORDS[a] }))}
-          value={amount}
-          onPick={setAmount}
-        />
-        <Form.Group controlId="log-grams">
-          <Form.Label>or weighed, grams</Form.Label>
-          <Form.Control type="number" min={0} step={1} value={weighed} onChange={(e) => setWeighed(e.target.value)} />
-        </Form.Group>
+        <DayField form={form} name="day" label="Day" max={formatDay(day(today))} />
+        <ChoiceField form={form} name="amount" label="Came out at home" options={AMOUNTS} />
+        <NumberField form={form} name="grams" label="or weighed, grams" empty="null" />
       </div>
+      <Refusal error={add.error} />
       <div className="wt-acts mt-2">
-        <Button
-          variant="outline-primary"
-          disabled={addNote.isPending}
-          onClick={() =>
-            addNote.mutate({
-              id: newId(),
-              day: on,
-              what: 'brushed',
-              amount: gramsSaid === null ? amount : null,
-              grams: gramsSaid,
-              author: '',
-            })
-          }
-        >
+        <Button type="submit" look="usual" disabled={add.isPending}>
           Brushed at home
         </Button>
         <Button
-          variant="outline-primary"
-          disabled={addNote.isPending}
+          look="usual"
+          disabled={add.isPending}
           onClick={() =>
-            addNote.mutate({ id: newId(), day: on, what: 'started', amount: null, grams: null, author: '' })
+            void form.handleSubmit((note) => tell({ ...note, what: 'started', amount: null, grams: null }))()
           }
         >
           It has started
         </Button>
       </div>
-      <div className="wt-formgrid mt-3">
-        <Form.Group controlId="life-kind">
-          <Form.Label>Event of its life</Form.Label>
-          <Form.Select
-            value={kind}
-            onChange={(e) => setKind(LIFE_EVENTS.find((k) => k === e.target.value) ?? 'neutered')}
-          >
-            {LIFE_EVENTS.map((k) => (
-              <option key={k} value={k}>
-                {lifeRow(k).name}
-              </option>
-            ))}
-          </Form.Select>
-          <Form.Text>{lifeRow(kind).reason}</Form.Text>
-        </Form.Group>
+    </SchemaForm>
+  );
+}
+
+const percentOf = (share: number): number => Math.round(share * 100);
+
+/** Something in its life that changes what it sheds. */
+function LifeNoteForm({ dogId, today }: Props) {
+  const add = useAddLife(dogId);
+  const form = useSchemaForm<LifeNote>({
+    schema: lifeNoteSchema,
+    values: { id: newId(), day: formatDay(day(today)), kind: 'neutered', outdoorShare: null },
+  });
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  return (
+    <SchemaForm
+      form={form}
+      className="mt-3"
+      name="Event of its life"
+      onSave={(note) =>
+        add.mutate({ ...note, id: newId(), outdoorShare: note.kind === 'moved' ? note.outdoorShare : null })
+      }
+    >
+      <div className="wt-formgrid">
+        <SelectField form={form} name="kind" label="Event of its life" help={lifeRow(kind).reason} options={EVENTS} />
+        <DayField form={form} name="day" label="Its day" max={formatDay(day(today))} />
         {kind === 'moved' && (
-          <Form.Group controlId="life-outdoors">
-            <Form.Label>Outdoors from then on: {Math.round(outdoors * 100)} %</Form.Label>
-            <Form.Range
-              min={0}
-              max={1}
-              step={0.05}
-              value={outdoors}
-              onChange={(e) => setOutdoors(Number(e.target.value))}
-            />
-          </Form.Group>
+          <NumberField
+            form={form}
+            name="outdoorShare"
+            label="Outdoors from then on, per cent"
+            empty="null"
+            shown={percentOf}
+            kept={(percent) => percent / 100}
+          />
         )}
       </div>
+      <Refusal error={add.error} />
       <div className="wt-acts mt-2">
-        <Button
-          variant="outline-primary"
-          disabled={addLife.isPending}
-          onClick={() =>
-            addLife.mutate({ id: newId(), day: on, kind, outdoorShare: kind === 'moved' ? outdoors : null })
-          }
-        >
+        <Button type="submit" look="usual" disabled={add.isPending}>
           Note the event
         </Button>
       </div>
-      <Refusal error={addNote.error ?? addLife.error ?? dropNote.error ?? dropLife.error} />
+    </SchemaForm>
+  );
+}
+
+interface Props {
+  readonly dogId: string;
+  readonly today: number;
+}
+
+export function DogLogForm({ dogId, today }: Props) {
+  const log = useDogLog(dogId);
+  const dropNote = useDropNote();
+  const dropLife = useDropLife();
+  return (
+    <Sheet aria-labelledby="log">
+      <h2 id="log">Add to its log</h2>
+      <HomeNoteForm dogId={dogId} today={today} />
+      <LifeNoteForm dogId={dogId} today={today} />
+      <Refusal error={dropNote.error ?? dropLife.error} />
       {log.data && (
         <ul className="wt-bare wt-log">
           {log.data.life.toReversed().map((l) => (
             <li key={l.id}>
               {dateText(l.day)}: {lifeRow(l.kind).name}{' '}
               <Button
-                variant="link"
+                look="plain"
                 onClick={() => dropLife.mutate(l.id)}
                 aria-label={`Take back ${lifeRow(l.kind).name} of ${dateText(l.day)}`}
               >
@@ -135,7 +140,7 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
                   : `brushed, ${n.grams !== null ? `${n.grams} g` : n.amount ? AMOUNT_WORDS[n.amount] : 'no amount'}`}
                 {n.author && <span className="wt-soft"> {n.author}</span>}{' '}
                 <Button
-                  variant="link"
+                  look="plain"
                   onClick={() => dropNote.mutate(n.id)}
                   aria-label={`Take back the note of ${dateText(n.day)}`}
                 >
@@ -145,6 +150,6 @@ export function DogLogForm({ dogId, today }: { dogId: string; today: number }) {
             ))}
         </ul>
       )}
-    </section>
+    </Sheet>
   );
 }

@@ -17,13 +17,17 @@ import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { YearsChart } from '../../drawing/YearsChart.tsx';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { useStory, useStretch, useTide } from '../../work/useTide.ts';
 import { dayMonth, dateText, shortDay } from '../../words/dates.ts';
 import { capital, grams, minutesText, percent } from '../../words/figures.ts';
 import { homeText } from '../../words/reasons.ts';
 import { adviceText, lessonText, questionText, shedWord, spanText, startText } from '../../words/tide.ts';
 import { DogLogForm } from './DogLogForm.tsx';
-import './tide.css';
 
 const IF_WORDS: Readonly<Record<WhatIf, string>> = {
   'as-now': 'as things are',
@@ -50,10 +54,10 @@ function Banded({ band, say }: { band: Interval80; say: (value: number) => strin
 
 function WhatIfs({ story }: { story: DogStory }) {
   return (
-    <section className="wt-sheet" aria-labelledby="what-if">
+    <Sheet aria-labelledby="what-if">
       <h2 id="what-if">What if</h2>
-      <div className="wt-scroll">
-        <table className="wt-ifs">
+      <div className="wt-wide">
+        <Table data-ifs="">
           <thead>
             <tr>
               <th>if</th>
@@ -76,9 +80,9 @@ function WhatIfs({ story }: { story: DogStory }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
-    </section>
+    </Sheet>
   );
 }
 
@@ -173,7 +177,7 @@ function NextVisit({ story }: { story: DogStory }) {
 function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
   const told = story.lessons.filter((l: Lesson) => l.doubtLeft < TAUGHT_BELOW);
   return (
-    <section className="wt-sheet" aria-labelledby="taught">
+    <Sheet aria-labelledby="taught">
       <h2 id="taught">What its log has taught</h2>
       <Newest story={story} />
       {told.length === 0 && <p>Little yet: the forecast rests on its coat class and the town.</p>}
@@ -183,8 +187,7 @@ function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
         ))}
       </ul>
       {story.pastStarts.length > 0 && (
-        <details>
-          <summary>When it started before</summary>
+        <Disclosure head="When it started before">
           <ul>
             {story.pastStarts.toReversed().map((s) => (
               <li key={s.key}>
@@ -199,12 +202,10 @@ function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
               </li>
             ))}
           </ul>
-        </details>
+        </Disclosure>
       )}
       {story.questions.map((q) => (
-        <p key={q.day} className="wt-note">
-          {questionText(q)}
-        </p>
+        <Notice key={q.day}>{questionText(q)}</Notice>
       ))}
       {story.advice.length > 0 && (
         <>
@@ -216,8 +217,8 @@ function Taught({ story, sampled }: { story: DogStory; sampled: boolean }) {
           </ul>
         </>
       )}
-      {!sampled && <p className="wt-note">This log is hard to read: the bands are widened.</p>}
-    </section>
+      {!sampled && <Notice>This log is hard to read: the bands are widened.</Notice>}
+    </Sheet>
   );
 }
 
@@ -225,7 +226,7 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
   const tide = useTide(file);
   const dog = file.dogs.find((d) => d.id === dogId);
   const { story, failed } = useStory(file, dogId, tide.learnt);
-  if (!dog) return <p className="wt-note">There is no such dog. It may have been removed; go back to the list.</p>;
+  if (!dog) return <Notice>There is no such dog. It may have been removed; go back to the list.</Notice>;
   const own = tide.learnt?.dogs.find((d) => d.id === dogId);
   const starts = own?.starts ?? [];
   const outlook = own && tide.learnt && outlookOf(dog, own, tide.learnt.from, file);
@@ -237,18 +238,16 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
         </h1>
         <span className="wt-soft">{dog.owner}</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to={`/desk/tide?dog=${dogId}`}>
-            In the sea
-          </Link>
-          <Link className="btn btn-primary" to={`/desk/dogs/${dogId}/next`}>
+          <ButtonLink to={`/desk/tide?dog=${dogId}`}>In the sea</ButtonLink>
+          <ButtonLink look="main" to={`/desk/dogs/${dogId}/next`}>
             Next date
-          </Link>
+          </ButtonLink>
         </div>
       </div>
       {failed && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           The forecast of this dog could not be made.
-        </p>
+        </Notice>
       )}
       {!story && !failed && (
         <p className="wt-waiting" role="status">
@@ -267,13 +266,13 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
                     .map((s) => `${capital(startText(s, story.today))} (80 %).`)
                     .join(' ')}
             </p>
-            <section className="wt-sheet" aria-labelledby="years">
+            <Sheet aria-labelledby="years">
               <h2 id="years">Its years</h2>
               <Keepable name={`${dog.name}, its years`}>
                 <YearsChart years={story.years} sightings={dog.sightings} today={story.today} />
               </Keepable>
-            </section>
-            <section className="wt-sheet" aria-labelledby="coat">
+            </Sheet>
+            <Sheet aria-labelledby="coat">
               <h2 id="coat">In the coat</h2>
               <Keepable name={`${dog.name}, in the coat`}>
                 <StoreChart
@@ -286,7 +285,7 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
               </Keepable>
               {outlook && <OutlookLine dog={dogId} outlook={outlook} />}
               <NextVisit story={story} />
-            </section>
+            </Sheet>
             <WhatIfs story={story} />
           </>
         )}

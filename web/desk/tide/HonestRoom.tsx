@@ -1,16 +1,22 @@
 /** Desk → How good are we: past forecasts against what happened, on the salon's own log. */
 import { scaleLinear } from 'd3';
-import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { honestSummary, type Honest, type HonestSummary } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Progress } from '../../ui/Progress.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
 import { useHonest } from '../../work/useTide.ts';
 import { capital, percent } from '../../words/figures.ts';
 import { dayMonth } from '../../words/dates.ts';
 import { Weather } from './Weather.tsx';
-import './tide.css';
+import chartsCss from '../../drawing/charts.module.css';
+import css from './tide.module.css';
 
 const SIDE = 360;
 const IN = 58;
@@ -24,30 +30,30 @@ function Calibration({ summary }: { summary: HonestSummary }) {
   const s = scaleLinear([0, 1], [IN, SIDE - 24]);
   const y = (v: number): number => SIDE - s(v);
   return (
-    <figure className="wt-chart wt-calibration">
+    <figure className={`${chartsCss.chart} ${css.calibration}`}>
       <svg viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label="Share held by bands of each width">
-        <line className="wt-stair-base" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
-        <line className="wt-stair-base" x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
-        <line className="wt-sea-edge" x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
+        <line className={chartsCss.stairBase} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
+        <line className={chartsCss.stairBase} x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
+        <line className={chartsCss.seaEdge} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
         {[0, 0.5, 1].map((t) => (
           <g key={t}>
-            <text className="wt-stair-soft" x={s(t)} y={SIDE - IN + 22} textAnchor="middle">
+            <text className={chartsCss.stairSoft} x={s(t)} y={SIDE - IN + 22} textAnchor="middle">
               {percent(t)}
             </text>
-            <text className="wt-stair-soft" x={s(0) - 8} y={y(t) + 4} textAnchor="end">
+            <text className={chartsCss.stairSoft} x={s(0) - 8} y={y(t) + 4} textAnchor="end">
               {percent(t)}
             </text>
           </g>
         ))}
         {summary.calibration.map((c) => (
-          <circle key={c.said} className="wt-whisker-dot" cx={s(c.said)} cy={y(c.held)} r={6} />
+          <circle key={c.said} className={chartsCss.whiskerDot} cx={s(c.said)} cy={y(c.held)} r={6} />
         ))}
       </svg>
       <figcaption>
         Across: what a band promises. Up: how often it held. On the dotted line it keeps its word.
       </figcaption>
       <div className="visually-hidden">
-        <table>
+        <Table>
           <caption>Bands and how often they held</caption>
           <tbody>
             {summary.calibration.map((c) => (
@@ -57,7 +63,7 @@ function Calibration({ summary }: { summary: HonestSummary }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </figure>
   );
@@ -68,10 +74,10 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
   const names = new Map(file.dogs.map((d) => [d.id, d.name]));
   if (s.starts === 0)
     return (
-      <p className="wt-sheet">
+      <EmptyState>
         No start was seen yet that a forecast could be judged by. It takes a year of visits, and somebody who says when
         the next blow starts.
-      </p>
+      </EmptyState>
     );
   const gain = 1 - s.meanError / s.calendarError;
   const rows = [...honest.starts].sort(
@@ -86,15 +92,15 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
         {s.starts < FEW && ' These are few; the figures will move.'}
       </p>
       <div className="wt-two">
-        <section className="wt-sheet" aria-labelledby="bands">
+        <Sheet aria-labelledby="bands">
           <h2 id="bands">Do the bands keep their word?</h2>
           <Calibration summary={s} />
           <p>
             {percent(s.held)} of {s.starts} starts fell within their 80 % band
             {s.held > WIDE ? ', wider than they need be' : s.held < NARROW ? ', narrower than they should be' : ''}.
           </p>
-        </section>
-        <section className="wt-sheet" aria-labelledby="grams">
+        </Sheet>
+        <Sheet aria-labelledby="grams">
           <h2 id="grams">Grams of the next visit</h2>
           {s.grams === 0 ? (
             <p>No weighed visit to judge by yet.</p>
@@ -120,7 +126,7 @@ function Scores({ file, honest }: { file: TideFile; honest: Honest }) {
               </li>
             ))}
           </ul>
-        </section>
+        </Sheet>
       </div>
     </>
   );
@@ -131,21 +137,18 @@ function Judged({ file }: { file: TideFile }) {
   return (
     <>
       {progress !== undefined && (
-        <div className="wt-note" role="status">
+        <Notice role="status">
           <p>Making past forecasts again from what was known then.</p>
-          <progress aria-label="Forecasts made again" value={progress} max={1} />
-          <Button variant="outline-primary" onClick={cancel}>
-            Stop
-          </Button>
-        </div>
+          <Progress label="Forecasts made again" value={progress} onCancel={cancel} />
+        </Notice>
       )}
       {(state === 'cancelled' || state === 'failed') && (
-        <div className="wt-note" role={state === 'failed' ? 'alert' : 'status'}>
+        <Notice role={state === 'failed' ? 'alert' : 'status'}>
           <p>{state === 'failed' ? 'The past forecasts could not be made.' : 'Stopped.'}</p>
-          <Button variant="outline-primary" onClick={again}>
+          <Button look="usual" onClick={again}>
             {capital('judge the forecasts')}
           </Button>
-        </div>
+        </Notice>
       )}
       {value && <Scores file={file} honest={value} />}
     </>
@@ -160,9 +163,7 @@ export function HonestRoom() {
         <h1>How good are we</h1>
         <span className="wt-soft">past forecasts, made again with what was known then</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/tide">
-            Tide
-          </Link>
+          <ButtonLink to="/desk/tide">Tide</ButtonLink>
         </div>
       </div>
       <div className="wt-stack">

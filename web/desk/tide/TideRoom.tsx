@@ -5,18 +5,21 @@ import type { TideFile } from '../../../contract/tide.ts';
 import { COAT_CLASSES, coatRow } from '../../../core/dog/index.ts';
 import { askAfter, callList, lightSeasons, type DogTide, type LearntBook } from '../../../core/tide/index.ts';
 import { addDays, day } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Deferred } from '../../app/Deferred.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { TideChart } from '../../drawing/TideChart.tsx';
 import type { Measure, SeaGroup } from '../../drawing/sea-levels.ts';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { capital } from '../../words/figures.ts';
 import { currentShift, shiftText } from '../../words/tide.ts';
 import { Calls } from './Calls.tsx';
 import { Learning } from './Learning.tsx';
-import './tide.css';
+import css from './tide.module.css';
 
 const MEASURES: readonly Measure[] = ['hours', 'grams'];
 const ORDERS = ['coat', 'owner', 'urgency'] as const;
@@ -93,8 +96,8 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
         {callsText(starting.length, calls.length - starting.length)}
         {learnt.town.trust < 0.5 && ' Light gives hardly a season here: forecasts rest on each dog’s own log.'}
       </p>
-      <div className="wt-tide-room">
-        <section className="wt-sheet" aria-label="The sea">
+      <div className={css.tideRoom}>
+        <Sheet aria-label="The sea">
           <div className="wt-acts">
             <ChoiceGroup
               name="The sea is"
@@ -109,7 +112,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
               onPick={(o) => put({ by: o === 'coat' ? undefined : o })}
             />
           </div>
-          <Deferred instead={<div className="wt-tide-place" />}>
+          <Deferred instead={<div className={css.tidePlace} />}>
             <Keepable name="the tide">
               <TideChart
                 learnt={learnt}
@@ -132,7 +135,7 @@ function Learnt({ file, learnt }: { file: TideFile; learnt: LearntBook }) {
               <Link to={`/desk/dogs/${picked}/tide`}>{capital(names.get(picked) ?? '')}’s tide</Link>
             </p>
           )}
-        </section>
+        </Sheet>
         <Calls calls={calls} asked={asked} today={learnt.from} />
       </div>
     </>
@@ -147,17 +150,15 @@ export function TideRoom() {
         <h1>Tide</h1>
         <span className="wt-soft">who blows their coat when, and whether the week holds it</span>
         <div className="wt-acts">
-          <Link className="btn btn-outline-primary" to="/desk/tide/honest">
-            How good are we
-          </Link>
+          <ButtonLink to="/desk/tide/honest">How good are we</ButtonLink>
         </div>
       </div>
       <Loaded query={query}>
         {(file) =>
           file.dogs.length === 0 ? (
-            <p className="wt-sheet">
+            <EmptyState>
               No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> starts the tide.
-            </p>
+            </EmptyState>
           ) : (
             <Learning file={file}>{(learnt) => <Learnt file={file} learnt={learnt} />}</Learning>
           )

@@ -1,8 +1,10 @@
 /** Temperatures of the town: read in from a file, or asked of the station. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useAskStation, useForgetWeather, useReadWeather, useWeather } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Input } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 
 export function Weather() {
@@ -13,7 +15,7 @@ export function Weather() {
   const [name, setName] = useState('');
   const busy = read.isPending || station.isPending || forget.isPending;
   return (
-    <section className="wt-sheet" aria-labelledby="weather">
+    <Sheet aria-labelledby="weather">
       <h2 id="weather">Weather</h2>
       <p>Warm weeks before a season bring it on. How much they do here is learnt from the salon’s dogs.</p>
       <Loaded query={query}>
@@ -25,9 +27,8 @@ export function Weather() {
           </p>
         )}
       </Loaded>
-      <Form.Group controlId="weather-file">
-        <Form.Label>A file with a date and the day’s mean in °C a line (CSV)</Form.Label>
-        <Form.Control
+      <Field label="A file with a date and the day’s mean in °C a line (CSV)" id="weather-file">
+        <Input
           type="file"
           accept=".csv,text/csv,text/plain"
           disabled={busy}
@@ -39,17 +40,17 @@ export function Weather() {
             void file.text().then((csv) => read.mutate(csv));
           }}
         />
-      </Form.Group>
+      </Field>
       {read.isSuccess && <p role="status">{name} is read in.</p>}
       <div className="wt-acts mt-2">
-        <Button variant="outline-primary" disabled={busy} onClick={() => station.mutate()}>
+        <Button look="usual" disabled={busy} onClick={() => station.mutate()}>
           Ask the weather station
         </Button>
-        <Button variant="outline-primary" disabled={busy} onClick={() => forget.mutate()}>
+        <Button look="usual" disabled={busy} onClick={() => forget.mutate()}>
           Forget all temperatures
         </Button>
       </div>
       <Refusal error={read.error ?? station.error ?? forget.error} />
-    </section>
+    </Sheet>
   );
 }

@@ -1,6 +1,7 @@
 /** What the day's dogs leave to clean, with its minutes: half of a shop's battle. */
 import type { DayPage } from '../../../contract/day.ts';
 import { CLEANING, cleaningOf } from '../../../core/kit/index.ts';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { minutesText } from '../../words/figures.ts';
 
 export function Cleaning({ page }: { page: DayPage }) {
@@ -8,7 +9,7 @@ export function Cleaning({ page }: { page: DayPage }) {
   if (minutes === 0) return null;
   const rows = (after: (typeof CLEANING)[number]['after']) => CLEANING.filter((r) => r.after === after);
   return (
-    <section className="wt-sheet" aria-labelledby="cleaning">
+    <Sheet aria-labelledby="cleaning">
       <h2 id="cleaning">Clean-up, about {minutesText(minutes)}</h2>
       {heavy > 0 && (
         <>
@@ -30,6 +31,6 @@ export function Cleaning({ page }: { page: DayPage }) {
           </li>
         ))}
       </ul>
-    </section>
+    </Sheet>
   );
 }

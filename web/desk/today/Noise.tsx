@@ -1,6 +1,5 @@
 /** Noise of the day beside the dryers, by three published rules side by side, bare and with ears protected, and with another dryer. */
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { DayPage } from '../../../contract/day.ts';
 import {
@@ -16,8 +15,14 @@ import {
   type Protector,
 } from '../../../core/sound/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
+import { Field, Select } from '../../ui/Field.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
+import { NumberInput } from '../../ui/form/NumberInput.tsx';
 import { minutesText, percent } from '../../words/figures.ts';
+import css from './today.module.css';
 
 const EARS = [
   { value: 'bare', word: 'bare' },
@@ -61,7 +66,7 @@ export function Noise({ page }: { page: DayPage }) {
   const euLevel = (of: readonly Exposure[]): number => dayLevelDbA(noiseDose(of, eu), eu);
   const guessed = uses.some((u) => !u.measured) || (other !== undefined && !other.measured);
   return (
-    <section className="wt-sheet" aria-labelledby="noise">
+    <Sheet aria-labelledby="noise">
       <h2 id="noise">Noise of the day</h2>
       {uses.length === 0 ? (
         <p>No plan of today uses a dryer.</p>
@@ -71,34 +76,26 @@ export function Noise({ page }: { page: DayPage }) {
             One person beside every dryer of today’s plans: {minutesText(sum(uses.map((u) => u.minutes)))}, the loudest
             at {Math.round(loud)} dB(A) at the ear.
           </p>
-          <div className="wt-dilution">
+          <div className={css.dilution}>
             <ChoiceGroup name="Ears" options={EARS} value={ears} onPick={setEars} />
             {ears !== 'bare' && (
-              <Form.Group controlId="nrr">
-                <Form.Label>Rating on their label, dB</Form.Label>
-                <Form.Control
-                  type="number"
-                  min={0}
-                  max={40}
-                  value={nrrDb}
-                  onChange={(e) => setNrr(Math.min(40, Math.max(0, Number(e.target.value))))}
-                />
-              </Form.Group>
+              <Field label="Rating on their label, dB" id="nrr">
+                <NumberInput id="nrr" value={nrrDb} onChange={(n = 0) => setNrr(Math.min(40, Math.max(0, n)))} />
+              </Field>
             )}
-            <Form.Group controlId="swap">
-              <Form.Label>Instead of the loudest</Form.Label>
-              <Form.Select value={swap} onChange={(e) => setSwap(e.target.value)}>
+            <Field label="Instead of the loudest" id="swap">
+              <Select value={swap} onChange={(e) => setSwap(e.target.value)}>
                 <option value="">as planned</option>
                 {page.dryers.map((d) => (
                   <option key={d.toolId} value={d.toolId}>
                     {d.name}, {d.dbA} dB(A){!d.measured && ', a guess'}
                   </option>
                 ))}
-              </Form.Select>
-            </Form.Group>
+              </Select>
+            </Field>
           </div>
-          <div className="wt-scroll" role="status">
-            <table className="wt-table">
+          <div className="wt-wide" role="status">
+            <Table>
               <thead>
                 <tr>
                   <th scope="col">Rule</th>
@@ -129,16 +126,16 @@ export function Noise({ page }: { page: DayPage }) {
                   );
                 })}
               </tbody>
-            </table>
+            </Table>
           </div>
           <p>
             EU day level at the ear {Math.round(euLevel(exposures))} dB(A): {euText(euLevel(bare), euLevel(exposures))}.
             At {Math.round(loud)} dB(A) NIOSH allows {spanText(allowedMinutes(loud, noiseRule('niosh')))} a day in all.
           </p>
           {guessed && (
-            <p className="wt-note">
+            <Notice>
               A level here is a guess. Measure at your ear and write it down in the <Link to="/desk/kit">kit</Link>.
-            </p>
+            </Notice>
           )}
           <p className="wt-soft">
             Sources: NIOSH 98-126, 29 CFR 1910.95, Directive 2003/10/EC. Protectors are counted at what they keep out in
@@ -146,6 +143,6 @@ export function Noise({ page }: { page: DayPage }) {
           </p>
         </>
       )}
-    </section>
+    </Sheet>
   );
 }

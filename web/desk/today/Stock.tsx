@@ -1,6 +1,5 @@
 /** What is left of each product: today's mix taken from it, a bottle put to it, or the shelf counted. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import type { ProductMoveDraft, ProductsPage } from '../../../contract/product.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
 import type { StockKind } from '../../../core/water/index.ts';
@@ -8,6 +7,11 @@ import { Loaded, Refusal } from '../../app/state.tsx';
 import { typedMl, volume, type Label } from '../../app/tub.ts';
 import { newId } from '../../data/client.ts';
 import { useMoveProduct, useProducts, useUndoMove } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Input } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { NumberInput } from '../../ui/form/NumberInput.tsx';
+import css from './today.module.css';
 
 const KIND_WORDS: Readonly<Record<StockKind, string>> = { bought: 'bought', mixed: 'mixed', counted: 'counted' };
 
@@ -38,21 +42,20 @@ type Stock = ProductsPage['stock'][number];
 function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: ProductsPage }) {
   const move = useMoveProduct();
   const undo = useUndoMove();
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState<number>();
   const product = label.product.trim();
   const own = page.stock.find((s) => s.product === product);
   const last = page.moves[0];
-  const ml = typedMl(Number(typed), label.unit);
+  const ml = typedMl(typed ?? NaN, label.unit);
   const write = (kind: StockKind, amount: number): void => {
     const draft: ProductMoveDraft = { id: newId(), product, day: formatDay(day(today)), kind, ml: amount };
-    move.mutate(draft, { onSuccess: () => setTyped('') });
+    move.mutate(draft, { onSuccess: () => setTyped(undefined) });
   };
-  const canWrite = product !== '' && typed !== '' && ml >= 0 && ml <= 200_000 && !move.isPending;
+  const canWrite = product !== '' && ml >= 0 && ml <= 200_000 && !move.isPending;
   return (
     <>
-      <Form.Group controlId="product" className="wt-dilution">
-        <Form.Label>Product</Form.Label>
-        <Form.Control
+      <Field label="Product" id="product" className={css.dilution}>
+        <Input
           value={label.product}
           maxLength={60}
           list="products"
@@ -63,29 +66,28 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
             <option key={s.product} value={s.product} />
           ))}
         </datalist>
-      </Form.Group>
+      </Field>
       <Left own={own} unit={label.unit} todayMl={todayMl} />
       <div className="wt-acts">
         <Button
-          variant="outline-primary"
+          look="usual"
           disabled={product === '' || todayMl <= 0 || move.isPending}
           onClick={() => write('mixed', Math.round(todayMl))}
         >
           Mixed for today: {volume(todayMl, label.unit)}
         </Button>
-        <Form.Control
-          type="number"
-          min={0}
+        <NumberInput
           className="wt-short"
-          aria-label={label.unit === 'ml' ? 'Amount, ml' : 'Amount, fl oz'}
+          digits={1}
+          label={label.unit === 'ml' ? 'Amount, ml' : 'Amount, fl oz'}
           placeholder={label.unit === 'ml' ? 'ml' : 'fl oz'}
           value={typed}
-          onChange={(e) => setTyped(e.target.value)}
+          onChange={setTyped}
         />
-        <Button variant="outline-primary" disabled={!canWrite} onClick={() => write('bought', ml)}>
+        <Button look="usual" disabled={!canWrite} onClick={() => write('bought', ml)}>
           Bought
         </Button>
-        <Button variant="outline-primary" disabled={!canWrite} onClick={() => write('counted', ml)}>
+        <Button look="usual" disabled={!canWrite} onClick={() => write('counted', ml)}>
           Counted on the shelf
         </Button>
       </div>
@@ -93,7 +95,7 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
       {last && (
         <p className="wt-soft">
           Last: {last.product}, {volume(last.ml, label.unit)} {KIND_WORDS[last.kind]}.{' '}
-          <Button variant="link" className="p-0" onClick={() => undo.mutate(last.id)}>
+          <Button look="plain" className="p-0" onClick={() => undo.mutate(last.id)}>
             Take it back
           </Button>
         </p>
@@ -105,9 +107,9 @@ function Shelf({ page, label, onLabel, today, todayMl }: Props & { page: Product
 export function StockSheet(props: Props) {
   const products = useProducts();
   return (
-    <section className="wt-sheet" aria-labelledby="stock">
+    <Sheet aria-labelledby="stock">
       <h2 id="stock">Product left</h2>
       <Loaded query={products}>{(page) => <Shelf page={page} {...props} />}</Loaded>
-    </section>
+    </Sheet>
   );
 }

@@ -1,20 +1,24 @@
 /** Desk → Today: the day's dogs at tub and dryer. What to mix, how long the air runs, and how much noise that is for one pair of ears. */
-import { Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { DayDog, DayPage } from '../../../contract/day.ts';
 import { coatRow } from '../../../core/dog/index.ts';
 import { productFor } from '../../../core/water/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { dilutionOf, MOST_CONTACT_MINUTES, poured, useLabel, volume, type Label } from '../../app/tub.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useDay } from '../../data/hooks.ts';
+import { Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Table } from '../../ui/Table.tsx';
+import { NumberInput } from '../../ui/form/NumberInput.tsx';
 import { clockText, longDay } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { Cleaning } from './Cleaning.tsx';
 import { Noise } from './Noise.tsx';
 import { StockSheet } from './Stock.tsx';
+import css from './today.module.css';
 
 const WAYS = [
   { value: 'parts', word: '1 to …' },
@@ -48,41 +52,48 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
   const bathed = page.dogs.filter((d) => d.bathes);
   const mixes = dilution ? bathed.map((d) => ({ d, mix: productFor(d.weightKg, d.coatClass, dilution) })) : [];
   return (
-    <section className="wt-sheet" aria-labelledby="tub">
+    <Sheet aria-labelledby="tub">
       <h2 id="tub">Tub: what to mix</h2>
-      <div className="wt-dilution">
+      <div className={css.dilution}>
         <ChoiceGroup
           name="Dilution on the label"
           options={WAYS}
           value={typed.way}
           onPick={(way) => setTyped({ ...typed, way })}
         />
-        <Form.Group controlId="dilution">
-          <Form.Label>{typed.way === 'parts' ? 'Parts of water to one' : 'Per cent of product'}</Form.Label>
-          <Form.Control
-            type="number"
-            min={0}
-            step={typed.way === 'parts' ? 1 : 0.5}
+        <Field
+          label={typed.way === 'parts' ? 'Parts of water to one' : 'Per cent of product'}
+          error={
+            dilution
+              ? undefined
+              : typed.way === 'parts'
+                ? 'Parts are 0, neat, to 1000.'
+                : 'Per cent is above 0, at most 100.'
+          }
+          id="dilution"
+        >
+          <NumberInput
+            id="dilution"
+            digits={typed.way === 'parts' ? 0 : 1}
             value={typed.way === 'parts' ? typed.parts : typed.percent}
-            isInvalid={!dilution}
-            onChange={(e) => setTyped({ ...typed, [typed.way]: Number(e.target.value) })}
+            onChange={(n = 0) => setTyped({ ...typed, [typed.way]: n })}
           />
-          <Form.Control.Feedback type="invalid">
-            {typed.way === 'parts' ? 'Parts are 0, neat, to 1000.' : 'Per cent is above 0, at most 100.'}
-          </Form.Control.Feedback>
-        </Form.Group>
-        <Form.Group controlId="contact">
-          <Form.Label>Minutes left on</Form.Label>
-          <Form.Control
-            type="number"
-            min={0}
-            max={MOST_CONTACT_MINUTES}
+        </Field>
+        <Field
+          label="Minutes left on"
+          id="contact"
+          error={
+            typed.contactMinutes < 0 || typed.contactMinutes > MOST_CONTACT_MINUTES
+              ? `Minutes are 0 to ${MOST_CONTACT_MINUTES}.`
+              : undefined
+          }
+        >
+          <NumberInput
+            id="contact"
             value={typed.contactMinutes}
-            isInvalid={typed.contactMinutes < 0 || typed.contactMinutes > MOST_CONTACT_MINUTES}
-            onChange={(e) => setTyped({ ...typed, contactMinutes: Number(e.target.value) })}
+            onChange={(n = 0) => setTyped({ ...typed, contactMinutes: n })}
           />
-          <Form.Control.Feedback type="invalid">Minutes are 0 to {MOST_CONTACT_MINUTES}.</Form.Control.Feedback>
-        </Form.Group>
+        </Field>
         <ChoiceGroup
           name="Poured in"
           options={UNITS}
@@ -94,8 +105,8 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
         <p>No dog of today is planned for a bath.</p>
       ) : (
         dilution && (
-          <div className="wt-scroll">
-            <table className="wt-table">
+          <div className="wt-wide">
+            <Table>
               <thead>
                 <tr>
                   <th scope="col">Dog</th>
@@ -125,7 +136,7 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
                   <td className="wt-num">{ml(sum(mixes.map((m) => poured(m.mix.waterMl))))}</td>
                 </tr>
               </tfoot>
-            </table>
+            </Table>
           </div>
         )
       )}
@@ -134,13 +145,13 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
         your own. The label goes before this; sore or flaking skin is for the vet’s shampoo. No human shampoo, no
         essential oils.
       </p>
-    </section>
+    </Sheet>
   );
 }
 
 function Dogs({ dogs, timeZone }: { dogs: readonly DayDog[]; timeZone: string }) {
   return (
-    <section className="wt-sheet" aria-labelledby="dogs">
+    <Sheet aria-labelledby="dogs">
       <h2 id="dogs">Dogs</h2>
       {dogs.length === 0 ? (
         <p>Nobody is booked today.</p>
@@ -158,7 +169,7 @@ function Dogs({ dogs, timeZone }: { dogs: readonly DayDog[]; timeZone: string })
           ))}
         </ul>
       )}
-    </section>
+    </Sheet>
   );
 }
 
@@ -172,7 +183,7 @@ export function TodayRoom() {
       </div>
       <Loaded query={day}>
         {(page) => (
-          <div className="wt-cols wt-kit">
+          <div className={`wt-cols ${css.today}`}>
             <div className="wt-cols">
               <Dogs dogs={page.dogs} timeZone={page.timeZone} />
               <TubAndShelf page={page} />

@@ -1,19 +1,19 @@
 /** What of one dog waits for a vet, and the one act that ends it: the vet has seen it, when, who says so, and what may be done. */
-import { useId, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { useForm } from 'react-hook-form';
-import type { DogHolds, VetWordDraft } from '../../../contract/hold.ts';
-import { VET_ALLOWS, waitsForVet, type VetAllows } from '../../../core/check/index.ts';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { vetWordSchema, type DogHolds, type VetWordDraft } from '../../../contract/hold.ts';
+import { VET_ALLOWS, waitsForVet } from '../../../core/check/index.ts';
 import { day, formatDay } from '../../../core/quantity/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
 import { Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddVetWord, useDropVetWord } from '../../data/hooks.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
+import { ChoiceField, DayField, TextField } from '../../ui/form/fields.tsx';
+import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { shortDay } from '../../words/dates.ts';
 import { ALLOWS, holdTexts } from '../../words/holds.ts';
-import './vet.css';
-
-type Fields = Pick<VetWordDraft, 'day' | 'who' | 'note'>;
+import css from './vet.module.css';
 
 export function HoldCard({ of, today }: { of: DogHolds; today: number }) {
   const [open, setOpen] = useState(false);
@@ -39,33 +39,23 @@ export function HoldCard({ of, today }: { of: DogHolds; today: number }) {
         <p>
           {shortDay(newest.day)}, {newest.who}: {ALLOWS[newest.allows].word.toLowerCase()}.
           {newest.note && ` “${newest.note}”`}{' '}
-          <button type="button" className="wt-plain" disabled={drop.isPending} onClick={() => drop.mutate(newest.id)}>
+          <Button look="plain" disabled={drop.isPending} onClick={() => drop.mutate(newest.id)}>
             Take it back
-          </button>
+          </Button>
         </p>
       )}
       <Refusal error={add.error ?? drop.error} />
       {of.holds.length > 0 &&
         (open ? (
           <VetWordForm
+            of={of}
             today={today}
             busy={add.isPending}
             onLeave={() => setOpen(false)}
-            onSay={(fields, allows) =>
-              add.mutate(
-                {
-                  id: newId(),
-                  ...fields,
-                  allows,
-                  places: [...new Set(of.holds.map((h) => h.place))],
-                  findings: [...new Set(of.holds.map((h) => h.finding))],
-                },
-                { onSuccess: () => setOpen(false) },
-              )
-            }
+            onSay={(word) => add.mutate(word, { onSuccess: () => setOpen(false) })}
           />
         ) : (
-          <Button variant="outline-primary" onClick={() => setOpen(true)}>
+          <Button look="usual" onClick={() => setOpen(true)}>
             The vet has seen it
           </Button>
         ))}
@@ -73,53 +63,56 @@ export function HoldCard({ of, today }: { of: DogHolds; today: number }) {
   );
 }
 
+const MAY_BE_DONE = VET_ALLOWS.map((value) => ({ value, word: ALLOWS[value].word }));
+
 function VetWordForm({
+  of,
   today,
   busy,
   onSay,
   onLeave,
 }: {
+  of: DogHolds;
   today: number;
   busy: boolean;
-  onSay: (fields: Fields, allows: VetAllows) => void;
+  onSay: (word: VetWordDraft) => void;
   onLeave: () => void;
 }) {
-  const id = useId();
-  const [allows, setAllows] = useState<VetAllows>('as-usual');
-  const { register, handleSubmit } = useForm<Fields>({
-    defaultValues: { day: formatDay(day(today)), who: '', note: '' },
+  const form = useSchemaForm<VetWordDraft>({
+    schema: vetWordSchema,
+    values: {
+      id: newId(),
+      day: formatDay(day(today)),
+      who: '',
+      allows: 'as-usual',
+      note: '',
+      places: [...new Set(of.holds.map((h) => h.place))],
+      findings: [...new Set(of.holds.map((h) => h.finding))],
+    },
   });
+  const allows = useWatch({ control: form.control, name: 'allows' });
   return (
-    <Form className="wt-vet-form" onSubmit={(e) => void handleSubmit((fields) => onSay(fields, allows))(e)}>
-      <Form.Group controlId={`${id}day`}>
-        <Form.Label>Seen on</Form.Label>
-        <Form.Control type="date" max={formatDay(day(today))} required {...register('day')} />
-      </Form.Group>
-      <Form.Group controlId={`${id}who`}>
-        <Form.Label>Who says so</Form.Label>
-        <Form.Control required maxLength={80} placeholder="the vet, or the owner for them" {...register('who')} />
-      </Form.Group>
+    <SchemaForm form={form} className={css.vetForm} onSave={onSay}>
+      <DayField form={form} name="day" label="Seen on" max={formatDay(day(today))} />
+      <TextField form={form} name="who" label="Who says so" input={{ placeholder: 'the vet, or the owner for them' }} />
       <div>
-        <ChoiceGroup
-          name="What may be done"
-          options={VET_ALLOWS.map((value) => ({ value, word: ALLOWS[value].word }))}
-          value={allows}
-          onPick={setAllows}
-        />
+        <ChoiceField form={form} name="allows" label="What may be done" options={MAY_BE_DONE} />
         <p className="wt-soft mb-0">{ALLOWS[allows].says}</p>
       </div>
-      <Form.Group controlId={`${id}note`}>
-        <Form.Label>In their words</Form.Label>
-        <Form.Control maxLength={600} placeholder="no water on it for ten days" {...register('note')} />
-      </Form.Group>
+      <TextField
+        form={form}
+        name="note"
+        label="In their words"
+        input={{ placeholder: 'no water on it for ten days' }}
+      />
       <div className="wt-acts">
         <Button type="submit" className="wt-now" disabled={busy}>
           Write it down
         </Button>
-        <Button variant="outline-primary" onClick={onLeave}>
+        <Button look="usual" onClick={onLeave}>
           Not now
         </Button>
       </div>
-    </Form>
+    </SchemaForm>
   );
 }

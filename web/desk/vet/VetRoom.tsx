@@ -5,6 +5,8 @@ import { waitsForVet } from '../../../core/check/index.ts';
 import { Fact } from '../../app/Fact.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useHolds } from '../../data/hooks.ts';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { HoldCard } from './HoldCard.tsx';
 
 export function VetRoom() {
@@ -18,14 +20,14 @@ export function VetRoom() {
       <Loaded query={query}>
         {({ dogs, today }) =>
           dogs.length === 0 ? (
-            <p className="wt-sheet">
+            <EmptyState>
               Nothing waits for a vet. What stops work at a coat check, at the table or at home stands here until it is
               seen.
-            </p>
+            </EmptyState>
           ) : (
             <ul className="wt-bare wt-stack">
               {dogs.map((of) => (
-                <li key={of.dogId} className={`wt-sheet ${waitsForVet(of.holds) ? 'wt-vet-waits' : ''}`}>
+                <Sheet as="li" key={of.dogId} mark={waitsForVet(of.holds) ? 'stop' : undefined}>
                   <h2>
                     <Link to={`/desk/dogs/${of.dogId}`}>{of.name}</Link>{' '}
                     <span className="wt-soft">
@@ -41,7 +43,7 @@ export function VetRoom() {
                   <Fact dog={of.dogId} of="hold" from={of}>
                     <HoldCard of={of} today={today} />
                   </Fact>
-                </li>
+                </Sheet>
               ))}
             </ul>
           )

@@ -36,7 +36,7 @@ export interface FigurePart {
 /** A fixed mark such as an eye, drawn about a point that the shape moves. */
 export interface Feature {
   readonly d: string;
-  readonly className: string;
+  readonly mark: 'nose' | 'eye' | 'glint' | 'brow';
   readonly transform: string;
 }
 

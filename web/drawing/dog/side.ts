@@ -263,20 +263,20 @@ export function sideFigure(looks: DogLook): Figure {
     features: [
       {
         d: 'M147,224 q2,-12 14,-13 q8,1 9,8 q-2,10 -11,14 q-10,2 -12,-9z',
-        className: 'wt-nose',
+        mark: 'nose',
         transform: at(nose, warp(nose), head * 1.04),
       },
       {
         d: 'M241,197 q7,-11 19,-7 q4,6 -2,11 q-9,6 -17,-4z',
-        className: 'wt-eye',
+        mark: 'eye',
         transform: at(eye, warp(eye), head),
       },
       {
         d: 'M251.2,194 a1.8,1.8 0 1,0 3.6,0 a1.8,1.8 0 1,0 -3.6,0',
-        className: 'wt-glint',
+        mark: 'glint',
         transform: at(eye, warp(eye), head),
       },
-      { d: 'M240,186 q9,-8 21,-6', className: 'wt-feature wt-brow', transform: at(eye, warp(eye), head) },
+      { d: 'M240,186 q9,-8 21,-6', mark: 'brow', transform: at(eye, warp(eye), head) },
     ],
     ground: { cx: (heel[0] + toe[0]) / 2, cy: 640, rx: (heel[0] - toe[0]) / 2 + 100, ry: 16 },
     shade: 'down',

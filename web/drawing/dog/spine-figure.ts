@@ -219,12 +219,12 @@ export function aboveFigure(looks: DogLook): Figure {
     features: [
       {
         d: `M166,${MIDLINE} q2,-11 12,-11 q8,3 8,11 q0,8 -8,11 q-10,0 -12,-11z`,
-        className: 'wt-nose',
+        mark: 'nose',
         transform: at(nose, warp(nose), head),
       },
       ...[eye, eyeBelow].map((e, i) => ({
         d: `M${e[0] - 8},${e[1]} q7,${i === 0 ? -9 : 9} 16,0 q-8,${i === 0 ? 4 : -4} -16,0z`,
-        className: 'wt-eye',
+        mark: 'eye' as const,
         transform: at(e, warp(e), head),
       })),
     ],
@@ -332,7 +332,7 @@ export function belowFigure(looks: DogLook): Figure {
     features: [
       {
         d: `M166,${MIDLINE} q2,-9 10,-9 q6,3 6,9 q0,6 -6,9 q-8,0 -10,-9z`,
-        className: 'wt-nose',
+        mark: 'nose',
         transform: at(nose, warp(nose), head),
       },
     ],

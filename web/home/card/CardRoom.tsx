@@ -1,9 +1,9 @@
 /** Home → card: what hangs in an owner's kitchen, as it prints. */
 import { Printer } from 'lucide-react';
-import { Button } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Loaded } from '../../app/state.tsx';
 import { useHome } from '../../data/hooks.ts';
+import { Button, ButtonLink } from '../../ui/Button.tsx';
 import { FridgeCard } from '../paper/FridgeCard.tsx';
 import { WallStrip } from '../paper/WallStrip.tsx';
 
@@ -12,7 +12,7 @@ export function CardRoom() {
   const [params] = useSearchParams();
   const strip = params.get('as') === 'strip';
   return (
-    <div className={strip ? 'wt-paper-room wt-wide' : 'wt-paper-room'}>
+    <div data-paper={strip ? 'strip' : 'card'}>
       <Loaded query={useHome(dogId)}>
         {({ dog, salonName, timeZone }) => (
           <>
@@ -21,9 +21,9 @@ export function CardRoom() {
                 <Link to={`/desk/dogs/${dogId}/home`}>{dog.name}</Link> on paper
               </h1>
               <div className="wt-acts">
-                <Link className="btn btn-outline-primary" to={strip ? '?' : '?as=strip'} replace>
+                <ButtonLink to={strip ? '?' : '?as=strip'} replace>
                   {strip ? 'The card instead' : 'The strip instead'}
-                </Link>
+                </ButtonLink>
                 <Button onClick={() => window.print()}>
                   <Printer aria-hidden size={18} /> Print {strip ? 'the strip' : 'the card'}
                 </Button>

@@ -2,6 +2,8 @@
 import { Link } from 'react-router';
 import { Loaded } from '../../app/state.tsx';
 import { useDogs } from '../../data/hooks.ts';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import css from './home-dogs.module.css';
 
 export function HomeDogsRoom() {
   return (
@@ -12,9 +14,9 @@ export function HomeDogsRoom() {
       <Loaded query={useDogs()}>
         {({ dogs }) =>
           dogs.length === 0 ? (
-            <p className="wt-sheet">No dogs yet.</p>
+            <EmptyState>No dogs yet.</EmptyState>
           ) : (
-            <ul className="wt-bare wt-homelist">
+            <ul className={`wt-bare ${css.homelist}`}>
               {[...dogs]
                 .sort((a, b) => a.name.localeCompare(b.name))
                 .map((d) => (

@@ -16,7 +16,7 @@ import { capital } from '../../words/figures.ts';
 import { CARES, DONT_WORDS, EDGE_WORDS, everyText, partNames, WHY_WORDS } from '../../words/home.ts';
 import { dayMonth, minutes, visitTime } from '../../owner/words.ts';
 import { HomeDog } from './HomeDog.tsx';
-import './paper.css';
+import css from './paper.module.css';
 
 interface Props {
   readonly dog: OwnerDog;
@@ -38,15 +38,15 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
   const everywhere = week.needs.length;
   return (
     <article
-      className={dog.note.length > LONG_NOTE ? 'wt-fridge is-full' : 'wt-fridge'}
+      className={dog.note.length > LONG_NOTE ? `${css.fridge} is-full` : css.fridge}
       aria-label={`Card for the fridge: ${dog.name}`}
     >
       <header>
         <div>
-          <p className="wt-fridge-soft">{salonName}</p>
-          <h2 className="wt-fridge-name">{dog.name} at home</h2>
+          <p className={css.fridgeSoft}>{salonName}</p>
+          <h2 className={css.fridgeName}>{dog.name} at home</h2>
           {bouts.length > 0 && (
-            <p className="wt-fridge-large">
+            <p className={css.fridgeLarge}>
               {minutes(week.planned / bouts.length)} a time, {bouts.length === 7 ? 'daily' : `${bouts.length} × a week`}
             </p>
           )}
@@ -75,7 +75,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
             </li>
           ))}
         </ol>
-        <p className="wt-fridge-soft">Try it on the back of your hand. Skin taut, short strokes; pink skin: stop.</p>
+        <p className={css.fridgeSoft}>Try it on the back of your hand. Skin taut, short strokes; pink skin: stop.</p>
       </section>
       {first.length > 0 && (
         <section>
@@ -90,7 +90,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
         </section>
       )}
       {dog.closed.length > 0 && (
-        <p className="wt-fridge-stop">
+        <p className={css.fridgeStop}>
           Do not brush {partNames(dog.closed)}: somebody has to look there first.{' '}
           <Fact dog={dog.id} of="hold" from={{ holds: dog.holds }}>
             {holdTexts(dog.holds, dayMonth).join(' ')}
@@ -105,7 +105,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
           ))}
         </ul>
       </section>
-      {dog.note && <p className="wt-fridge-says">{dog.note}</p>}
+      {dog.note && <p className={css.fridgeSays}>{dog.note}</p>}
       <footer>
         <p>
           {HOME_CARE_ROWS.filter((r) => ON_CARD.some((k) => k === r.kind))

@@ -3,6 +3,7 @@ import { isZoneId, ZONES, type ZoneId } from '../../../core/dog/index.ts';
 import { partOf, type HomePart } from '../../../core/home/index.ts';
 import type { OwnerDog } from '../../../contract/home.ts';
 import { CoatMap, type ZoneLook } from '../../drawing/CoatMap.tsx';
+import css from './paper.module.css';
 
 interface Props {
   readonly dog: Pick<OwnerDog, 'closed' | 'shape' | 'coatClass'>;
@@ -19,7 +20,7 @@ export function HomeDog({ dog, lit, label }: Props) {
     looks[id] = { lit: lit.includes(part), stopped: closed.has(part), says: '' };
   }
   return (
-    <div className="wt-homedog">
+    <div className={css.homedog}>
       <CoatMap aspect="left" dog={{ shape: dog.shape, coatClass: dog.coatClass }} looks={looks} label={label} small />
     </div>
   );

@@ -1,14 +1,16 @@
 /** Home → visit: what was done, in plain words, for the owner; one page that prints. */
 import { Printer } from 'lucide-react';
-import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { SKIN_SCALE } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import { visitSummary, type VisitFinding, type VisitWatch } from '../../../core/home/index.ts';
 import { photoUrl, useSession } from '../../data/hooks.ts';
 import { Loaded } from '../../app/state.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
+import css from './visit.module.css';
 
 const WATCH_WORDS: Readonly<Record<VisitWatch, string>> = {
   'vet-first': 'A vet should look at what is named above before anybody brushes there.',
@@ -43,18 +45,18 @@ export function VisitRoom() {
       {(page) => {
         const v = visitSummary(page.record, page.snapshot.stops);
         return (
-          <article className="wt-card wt-visit">
+          <article className={`${css.card} wt-visit`}>
             <div className="wt-title mb-0">
               <div>
                 <span className="wt-crumb">{dateText(page.day)}</span>
                 <h1>{page.dogName} was here</h1>
               </div>
-              <Button className="wt-noprint" variant="outline-primary" onClick={() => window.print()}>
+              <Button className="wt-noprint" look="usual" onClick={() => window.print()}>
                 <Printer aria-hidden size={18} /> Print
               </Button>
             </div>
-            {page.record.state !== 'finished' && <p className="wt-note">The visit is not over yet.</p>}
-            <div className="wt-bout">
+            {page.record.state !== 'finished' && <Notice>The visit is not over yet.</Notice>}
+            <div className={css.bout}>
               <div>
                 <strong>{grams(v.gramsOut)}</strong> of loose hair out
               </div>
@@ -63,7 +65,7 @@ export function VisitRoom() {
               </div>
             </div>
             {(v.before.length > 0 || v.after.length > 0) && (
-              <div className="wt-pair">
+              <div className={css.pair}>
                 <Photos ids={v.before} word="Before" />
                 <Photos ids={v.after} word="After" />
               </div>

@@ -1,14 +1,18 @@
 /** Table → Devices: what scale, sound meter and room sensor say, and what is put on the simulated ones. */
 import { useMutation } from '@tanstack/react-query';
-import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { StandInChange, StandInState } from '../../../contract/devices.ts';
 import { Refusal } from '../../app/state.tsx';
 import { api } from '../../data/client.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Check, Field, Range } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { grams } from '../../words/figures.ts';
 import { scaleText } from '../../words/table.ts';
 import { useDevices } from '../useDevices.ts';
 import { massText, temperatureText } from '../../words/units.ts';
+import tableCss from '../table.module.css';
+import css from './devices.module.css';
 
 const HAIR_STEPS = [-10, 10, 40];
 const DOGS = [0, 8.5, 22, 38.4, 95];
@@ -64,10 +68,10 @@ export function DevicesRoom() {
         These stand in for a bench scale, a sound meter and a room sensor until real ones are wired to the salon’s
         computer. What you put on them here is what the table reads.
       </p>
-      <div className="wt-cols wt-work">
-        <section className="wt-sheet" aria-labelledby="say">
+      <div className={`wt-cols ${tableCss.work}`}>
+        <Sheet aria-labelledby="say">
           <h2 id="say">They say</h2>
-          <div className="wt-says">
+          <div className={css.says}>
             <h3>Scale</h3>
             <p role="status">
               {page.scale.netG !== undefined && `${grams(page.scale.netG)}. `}
@@ -87,20 +91,20 @@ export function DevicesRoom() {
                 : 'The sensor does not answer.'}
             </p>
           </div>
-          <Button variant="outline-primary" onClick={() => tare.mutate()}>
+          <Button look="usual" onClick={() => tare.mutate()}>
             Start from nothing
           </Button>
           <Refusal error={tare.error ?? put.error} />
-        </section>
-        <section className="wt-sheet" aria-labelledby="put">
+        </Sheet>
+        <Sheet aria-labelledby="put">
           <h2 id="put">Put on them</h2>
           <div className="wt-acts" role="group" aria-label="Hair on the scale">
             {HAIR_STEPS.map((g) => (
-              <Button key={g} variant="outline-primary" onClick={() => put.mutate({ hairG: Math.max(0, s.hairG + g) })}>
+              <Button key={g} look="usual" onClick={() => put.mutate({ hairG: Math.max(0, s.hairG + g) })}>
                 {g > 0 ? `+ ${g}` : `− ${-g}`} g hair
               </Button>
             ))}
-            <Button variant="outline-primary" onClick={() => put.mutate({ hairG: 0 })}>
+            <Button look="usual" onClick={() => put.mutate({ hairG: 0 })}>
               No hair
             </Button>
           </div>
@@ -109,7 +113,7 @@ export function DevicesRoom() {
             {DOGS.map((kg) => (
               <Button
                 key={kg}
-                variant={kg === s.dogKg ? 'secondary' : 'outline-primary'}
+                look={kg === s.dogKg ? 'chosen' : 'usual'}
                 aria-pressed={kg === s.dogKg}
                 onClick={() => put.mutate({ dogKg: kg })}
               >
@@ -118,7 +122,7 @@ export function DevicesRoom() {
             ))}
           </div>
           {FLAGS.map(([key, word]) => (
-            <Form.Check
+            <Check
               key={key}
               type="switch"
               id={key}
@@ -128,20 +132,25 @@ export function DevicesRoom() {
             />
           ))}
           {SLIDERS.map(({ key, word, unit, min, max, step }) => (
-            <Form.Group key={key} controlId={key}>
-              <Form.Label>
-                {word}: {s[key]} {unit}
-              </Form.Label>
-              <Form.Range
+            <Field
+              label={
+                <>
+                  {word}: {s[key]} {unit}
+                </>
+              }
+              key={key}
+              id={key}
+            >
+              <Range
                 min={min}
                 max={max}
                 step={step}
                 value={s[key]}
                 onChange={(e) => put.mutate({ [key]: Number(e.target.value) })}
               />
-            </Form.Group>
+            </Field>
           ))}
-        </section>
+        </Sheet>
       </div>
     </>
   );

@@ -15,6 +15,9 @@ import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Staircase } from '../../drawing/Staircase.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { photoUrl } from '../../data/hooks.ts';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
@@ -23,6 +26,9 @@ import type { Table } from '../session/useTable.ts';
 import { PutRight } from './PutRight.tsx';
 import { massText, temperatureText } from '../../words/units.ts';
 import { stepWordOf } from '../../words/steps.ts';
+import chartsCss from '../../drawing/charts.module.css';
+import tableCss from '../table.module.css';
+import css from './record.module.css';
 
 const STATE_WORDS = { waiting: 'not done', working: 'not done', done: '', skipped: 'left out' } as const;
 const MOST_ZONES = 8;
@@ -43,7 +49,7 @@ function StepLine({ s }: { s: StepRecord }) {
           {s.heard && `, ${Math.round(s.heard.dbA)} dB(A) at the ear`}
         </div>
       </div>
-      <div className="wt-step-figures">
+      <div className={chartsCss.stepFigures}>
         {minutesText(Math.round(workedMinutes(s)))} of {minutesText(Math.round(s.plan.minutes))}
         <div className="wt-soft">
           {s.grams === undefined ? 'not weighed' : `${grams(s.grams)} of ${grams(s.plan.gramsOut)}`}
@@ -70,7 +76,7 @@ function Found({ record }: { record: SessionRecord }) {
   const felt = Object.entries(record.felt).flatMap(([id, f]) => (isZoneId(id) && f ? [{ id, f }] : []));
   if (record.met.length === 0 && record.pink.length === 0 && felt.length === 0) return null;
   return (
-    <section className="wt-sheet mb-3" aria-labelledby="found">
+    <Sheet className="mb-3" aria-labelledby="found">
       <h2 id="found">Found</h2>
       <ul>
         {record.met.map((m) => (
@@ -89,7 +95,7 @@ function Found({ record }: { record: SessionRecord }) {
           </li>
         ))}
       </ul>
-    </section>
+    </Sheet>
   );
 }
 
@@ -143,9 +149,9 @@ export function RecordRoom({ table }: { table: Table }) {
           <h1>{page.dogName}, done</h1>
         </div>
         <div className="wt-acts">
-          <Link className="btn btn-primary" to={`/home/${page.dogId}/visits/${page.id}`}>
+          <ButtonLink look="main" to={`/home/${page.dogId}/visits/${page.id}`}>
             For the owner
-          </Link>
+          </ButtonLink>
           <Link to={`/desk/dogs/${page.dogId}/next`}>Next date</Link>
           <Link to={`/home/${page.dogId}`}>Home card</Link>
         </div>
@@ -156,60 +162,60 @@ export function RecordRoom({ table }: { table: Table }) {
         {record.breakMs >= 60_000 ? `, ${minutesText(Math.round(record.breakMs / 60_000))} of breaks` : ''}.
       </p>
       {short.length > 0 && (
-        <p className="wt-note">
+        <Notice>
           The comb did not fall through at {listText(short.map(zoneName))}. The home card asks for these first.
-        </p>
+        </Notice>
       )}
-      <section className="wt-sheet wt-stairs mb-3" aria-labelledby="stairs">
+      <Sheet className={`${chartsCss.stairs} mb-3`} aria-labelledby="stairs">
         <h2 id="stairs">As planned, and as it went</h2>
         <Staircase
           steps={stair}
           other={{ steps: plan.steps, name: 'as planned' }}
           title={`Worked in ${stair.length} steps, solid; planned in ${plan.steps.length}, dotted`}
         />
-      </section>
-      <div className="wt-cols wt-work">
-        <section className="wt-sheet" aria-labelledby="steps">
+      </Sheet>
+      <div className={`wt-cols ${tableCss.work}`}>
+        <Sheet aria-labelledby="steps">
           <h2 id="steps">Step by step</h2>
-          <ol className="wt-bare wt-steps">
+          <ol className={`wt-bare ${chartsCss.steps}`}>
             {record.steps.map((s) => (
               <StepLine key={s.id} s={s} />
             ))}
           </ol>
           <Replanned record={record} planned={plan.steps} />
-        </section>
+        </Sheet>
         <div>
-          <section className="wt-sheet mb-3" aria-labelledby="proof">
+          <Sheet className="mb-3" aria-labelledby="proof">
             <h2 id="proof">Comb proof</h2>
             {Object.keys(looks).length === 0 ? (
               <p className="wt-soft">No proof was written down.</p>
             ) : (
               <CoatStage dog={page} looks={looks} label="Comb proof" />
             )}
-          </section>
+          </Sheet>
           <Found record={record} />
           {zones.length > 0 && (
-            <section className="wt-sheet mb-3" aria-labelledby="by-zone">
+            <Sheet className="mb-3" aria-labelledby="by-zone">
               <h2 id="by-zone">Where the hair came from</h2>
-              <ul className="wt-bare wt-bars">
+              <ul className={`wt-bare ${css.bars}`}>
                 {zones.slice(0, MOST_ZONES).map((z) => (
                   <li key={z.zone}>
                     <span>{capital(zoneName(z.zone))}</span>
                     <span
-                      className="wt-bar"
+                      className={css.bar}
                       style={{ width: `${(100 * z.grams) / Math.max(1e-9, mostG)}%` }}
                       aria-hidden
                     />
-                    <span className="wt-step-figures">
+                    <span className={chartsCss.stepFigures}>
                       {grams(z.grams)}
                       {!z.weighed && <span className="wt-soft"> by its time</span>}
                     </span>
                   </li>
                 ))}
               </ul>
-            </section>
+            </Sheet>
           )}
-          <section className="wt-sheet mb-3" aria-labelledby="who">
+          <Sheet className="mb-3" aria-labelledby="who">
             <h2 id="who">Who did what</h2>
             <ul>
               {minutesByName(record).map((p) => (
@@ -231,11 +237,11 @@ export function RecordRoom({ table }: { table: Table }) {
                 </li>
               ))}
             </ul>
-          </section>
+          </Sheet>
         </div>
       </div>
       {record.photos.length > 0 && (
-        <section className="wt-sheet mb-3" aria-labelledby="photos">
+        <Sheet className="mb-3" aria-labelledby="photos">
           <h2 id="photos">Before and after</h2>
           <ul className="wt-bare wt-photos">
             {(['before', 'after'] as const).flatMap((when) =>
@@ -247,10 +253,10 @@ export function RecordRoom({ table }: { table: Table }) {
               )),
             )}
           </ul>
-        </section>
+        </Sheet>
       )}
       {record.corrections.length > 0 && (
-        <section className="wt-sheet mb-3" aria-labelledby="put-right">
+        <Sheet className="mb-3" aria-labelledby="put-right">
           <h2 id="put-right">Put right later</h2>
           <ul>
             {record.corrections.map((c) => (
@@ -259,7 +265,7 @@ export function RecordRoom({ table }: { table: Table }) {
               </li>
             ))}
           </ul>
-        </section>
+        </Sheet>
       )}
       <PutRight table={table} stepName={stepName} />
     </>

@@ -1,9 +1,11 @@
 /** Before the first stroke: who works, the dog on the scale, a photo, what must be left alone. One tap starts. */
 import { OctagonX, Scale } from 'lucide-react';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { mindAdvice } from '../../../core/dog/index.ts';
 import { airChanged, beginAct, type SessionAct } from '../../../core/table/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { minutesText } from '../../words/figures.ts';
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { scaleText } from '../../words/table.ts';
@@ -14,6 +16,7 @@ import { keepWorker, lastWorker } from './who.ts';
 import { WhoWorks } from './WhoWorks.tsx';
 import { massText } from '../../words/units.ts';
 import { stepWordOf } from '../../words/steps.ts';
+import css from './session.module.css';
 
 /** A dog weighs more than any bag of its hair. */
 const LEAST_DOG_G = 800;
@@ -39,34 +42,34 @@ export function Begin({ table }: { table: Table }) {
     void tell(...acts);
   };
   return (
-    <div className="wt-begin">
-      <section className="wt-sheet" aria-labelledby="plan">
+    <div className={css.begin}>
+      <Sheet aria-labelledby="plan">
         <h2 id="plan">
           {methodName(plan.method)}, {minutesText(plan.minutes)}
         </h2>
         {stops.length > 0 && (
-          <p className="wt-note wt-note-stop">
+          <Notice tone="stop">
             <OctagonX aria-hidden size={20} /> Leave alone: {stops.map(zoneStop).join(' ')}
-          </p>
+          </Notice>
         )}
         <p className="wt-soft">{mind.map((a) => a.statement).join(' ')}</p>
-        <ol className="wt-begin-steps">
+        <ol className={css.beginSteps}>
           {record.steps.map((s) => (
             <li key={s.id}>
               <div>
                 <span>
                   {stepWordOf(s.plan)} <span className="wt-soft">{s.plan.tool.name}</span>
                 </span>
-                <span className="wt-step-figures">{minutesText(s.plan.minutes)}</span>
+                <span className={css.beginFigures}>{minutesText(s.plan.minutes)}</span>
               </div>
             </li>
           ))}
         </ol>
-      </section>
-      <section className="wt-begin-now" aria-label="Before the first stroke">
+      </Sheet>
+      <section className={css.beginNow} aria-label="Before the first stroke">
         <h2>Who works?</h2>
         <WhoWorks people={page.people} name={name} onName={setName} />
-        <p className="wt-scale is-small" role="status">
+        <p className={`${css.scale} is-small`} role="status">
           <Scale aria-hidden size={28} />
           <span>
             <strong>
@@ -79,7 +82,7 @@ export function Begin({ table }: { table: Table }) {
                 : ''}
           </span>
           <Button
-            variant="outline-primary"
+            look="usual"
             disabled={dogG < LEAST_DOG_G}
             onClick={() => void tell({ kind: 'dog-weighed', kg: Math.round(dogG / 20) / 50, by: 'scale' })}
           >
@@ -87,7 +90,7 @@ export function Begin({ table }: { table: Table }) {
           </Button>
         </p>
         <PhotoKey table={table} when="before" />
-        <Button className="wt-thumb is-main" onClick={begin}>
+        <Button className={`${css.thumb} is-main`} onClick={begin}>
           Start{first ? `: ${stepWordOf(first.plan).toLowerCase()}` : ''}
         </Button>
       </section>

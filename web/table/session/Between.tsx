@@ -1,10 +1,12 @@
 /** Between two steps: what comes, and, where the time will not do, what could be left. */
-import { Button } from 'react-bootstrap';
 import { asOf, lateBy, tableNow, type StepRecord } from '../../../core/table/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { minutesText } from '../../words/figures.ts';
 import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
 import { stepWordOf } from '../../words/steps.ts';
+import css from './session.module.css';
 
 export function Between({
   table,
@@ -25,8 +27,8 @@ export function Between({
   const late = lateBy(now, c);
   const { plan } = coming;
   return (
-    <section className="wt-ask" aria-labelledby="between">
-      <p className="wt-ask-why">
+    <section className={css.ask} aria-labelledby="between">
+      <p className={css.askWhy}>
         {coming.to && coming.to === table.name ? 'Handed to you. ' : ''}
         {minutesText(plan.minutes)}, {plan.zones.length} zones.
       </p>
@@ -34,19 +36,19 @@ export function Between({
         {stepWordOf(plan)}: {plan.tool.name.toLowerCase()}
       </h2>
       {late > 0 && (
-        <p className="wt-note">
+        <Notice>
           {minutesText(late)} more to do than this dog has left to give.{' '}
-          <Button className="wt-thumb" variant="outline-primary" onClick={() => onLate(late)}>
+          <Button className={css.thumb} look="usual" onClick={() => onLate(late)}>
             What to leave for next time
           </Button>
-        </p>
+        </Notice>
       )}
-      <div className="wt-thumbs is-row">
-        <Button className="wt-thumb is-main" onClick={onBegin}>
+      <div className={`${css.thumbs} is-row`}>
+        <Button className={`${css.thumb} is-main`} onClick={onBegin}>
           Start: {stepWordOf(plan).toLowerCase()}
         </Button>
         <UndoKey table={table} />
-        <Button className="wt-thumb" variant="outline-primary" onClick={onMore}>
+        <Button className={css.thumb} look="usual" onClick={onMore}>
           More
         </Button>
       </div>

@@ -1,11 +1,13 @@
 /** How long the soap is left on: a timer by the tub that outlives a reload and says when to rinse. */
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { contactOf, keptLabel } from '../../app/tub.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { clock } from '../../words/table.ts';
 import { useNow } from './useNow.ts';
+import css from './session.module.css';
 
-const keyOf = (sessionId: string, step: string): string => `wt-contact ${sessionId} ${step}`;
+const keyOf = (sessionId: string, step: string): string => `${css.contact} ${sessionId} ${step}`;
 
 function begunAt(key: string): number | undefined {
   const kept = Number(localStorage.getItem(key));
@@ -26,20 +28,24 @@ export function ContactTimer({ sessionId, step }: { sessionId: string; step: str
     setBegan(at);
   };
   return (
-    <div className="wt-contact">
+    <div className={css.contact}>
       {began === undefined ? (
-        <Button variant="outline-primary" onClick={start}>
+        <Button look="usual" onClick={start}>
           Soap is on: leave it {minutes} min
         </Button>
       ) : (
         <>
-          <p role="timer" aria-label="Contact time left" className="wt-clock">
+          <p role="timer" aria-label="Contact time left" className={css.clock}>
             {clock(seconds * 1000)}
           </p>
-          <p role="status" className={seconds === 0 ? 'wt-note wt-note-good' : 'wt-soft'}>
-            {seconds === 0 ? 'Rinse now, to the last of the soap.' : 'Soap is on. Keep a hand on the dog.'}
-          </p>
-          <Button variant="outline-primary" onClick={start}>
+          {seconds === 0 ? (
+            <Notice tone="good" role="status">
+              Rinse now, to the last of the soap.
+            </Notice>
+          ) : (
+            <p className="wt-soft">Soap is on. Keep a hand on the dog.</p>
+          )}
+          <Button look="usual" onClick={start}>
             Start again
           </Button>
         </>

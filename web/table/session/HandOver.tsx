@@ -1,10 +1,11 @@
 /** Handing work to somebody else: this step, one side of it, or all that is done in water or by air. */
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { PHASES, type PhaseWork } from '../../../core/bench/index.ts';
 import { zone, type ZoneId } from '../../../core/dog/index.ts';
 import type { SessionAct, StepRecord } from '../../../core/table/index.ts';
+import { Button } from '../../ui/Button.tsx';
 import type { Table } from './useTable.ts';
+import css from './session.module.css';
 
 const WATER: readonly PhaseWork[] = ['bath', 'rewash', 'condition', 'towel'];
 const AIR: readonly PhaseWork[] = ['drying', 'air'];
@@ -52,21 +53,21 @@ export function HandOver({ table, step, onDone, onBack }: Props) {
   const open = record.steps.filter((s) => s.state === 'waiting' || s.state === 'working');
   const people = [...new Set([...record.people, ...page.people])].filter((p) => p !== name);
   return (
-    <section className="wt-ask" aria-labelledby="hand-over">
+    <section className={css.ask} aria-labelledby="hand-over">
       <h2 id="hand-over">{share ? `${share.word}: to whom?` : 'Hand over what?'}</h2>
-      <div className="wt-thumbs is-tiles">
+      <div className={`${css.thumbs} is-tiles`}>
         {share
           ? people.map((p) => (
-              <Button key={p} className="wt-thumb" variant="outline-primary" onClick={() => onDone(share.acts(p))}>
+              <Button key={p} className={css.thumb} look="usual" onClick={() => onDone(share.acts(p))}>
                 {p}
               </Button>
             ))
           : sharesOf(step, open).map((s) => (
-              <Button key={s.word} className="wt-thumb" variant="outline-primary" onClick={() => setShare(s)}>
+              <Button key={s.word} className={css.thumb} look="usual" onClick={() => setShare(s)}>
                 {s.word}
               </Button>
             ))}
-        <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>
+        <Button className={css.thumb} look="usual" onClick={onBack}>
           Never mind
         </Button>
       </div>

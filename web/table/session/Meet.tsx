@@ -1,12 +1,13 @@
 /** Something was met on the way: what, and where. */
 import type { DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
 import type { Met } from '../../../core/table/index.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
+import { Button } from '../../ui/Button.tsx';
 import { capital } from '../../words/figures.ts';
+import css from './session.module.css';
 
 const STOPS = 'stops the zone';
 
@@ -34,16 +35,16 @@ interface Props {
 export function Meet({ dog, at, looks, onMet, onBack }: Props) {
   const [zone, setZone] = useState(at);
   return (
-    <section className="wt-ask" aria-labelledby="meet">
+    <section className={css.ask} aria-labelledby="meet">
       <h2 id="meet">{zone ? `What is at ${zoneName(zone)}?` : 'Where? Tap the dog.'}</h2>
-      <div className="wt-meet">
+      <div className={css.meet}>
         <CoatStage dog={dog} looks={looks} selected={zone} onSelect={setZone} label="Where it was met" />
-        <div className="wt-thumbs is-tiles">
+        <div className={`${css.thumbs} is-tiles`}>
           {MEETS.map(({ word, met, says }) => (
             <Button
               key={word}
-              className={says ? 'wt-thumb is-stop' : 'wt-thumb'}
-              variant="outline-primary"
+              className={says ? `${css.thumb} is-stop` : css.thumb}
+              look="usual"
               disabled={!zone}
               onClick={() => zone && onMet({ zone, ...met })}
             >
@@ -51,7 +52,7 @@ export function Meet({ dog, at, looks, onMet, onBack }: Props) {
               <small>{says}</small>
             </Button>
           ))}
-          <Button className="wt-thumb" variant="outline-primary" onClick={onBack}>
+          <Button className={css.thumb} look="usual" onClick={onBack}>
             Never mind
           </Button>
         </div>

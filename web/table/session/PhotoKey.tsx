@@ -4,6 +4,7 @@ import type { SessionAct } from '../../../core/table/index.ts';
 import { TakePhoto } from '../../app/TakePhoto.tsx';
 import { newId } from '../../data/client.ts';
 import { keepPhoto, sendPhotos, smallPhoto } from '../../data/photos.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import type { Table } from './useTable.ts';
 
 type When = 'before' | 'after';
@@ -34,9 +35,9 @@ export function PhotoKey({ table, when }: { table: Table; when: When }) {
         />
       </div>
       {fault && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           {fault}
-        </p>
+        </Notice>
       )}
     </>
   );

@@ -1,14 +1,16 @@
 /** What the plan proposes after something happened: one thing to do, what it costs, and the way to leave things as they are. */
 import type { DogLook } from '../../drawing/dog/frame.ts';
 import { Check, OctagonX } from 'lucide-react';
-import { Button } from 'react-bootstrap';
 import type { Proposal, SessionAct } from '../../../core/table/index.ts';
 import type { Looks } from '../../desk/dog/looks.ts';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { capital } from '../../words/figures.ts';
 import { INSTEAD_WORDS } from '../../words/reasons.ts';
 import { crawls, proposalText, reasonText } from '../../words/table.ts';
+import css from './session.module.css';
 
 export const replanAct = (p: Proposal): SessionAct => ({
   kind: 'replanned',
@@ -47,32 +49,32 @@ export function Proposed({ dog, proposal, followed, onTake, onLeave }: Props) {
   const sore = proposal.stop !== undefined && proposal.because.code === 'met' && proposal.because.skin !== undefined;
   const takes = changesPlan(proposal) && !followed;
   return (
-    <section className="wt-ask wt-ask-shown" aria-labelledby="ask">
+    <section className={`${css.ask} ${css.askShown}`} aria-labelledby="ask">
       {zone !== undefined && (
-        <div className="wt-ask-map">
+        <div className={css.askMap}>
           <CoatStage dog={dog} looks={looks} selected={zone} alone label={`Where: ${zoneName(zone)}`} />
         </div>
       )}
-      <p className="wt-ask-why">{capital(reasonText(proposal.because))}.</p>
+      <p className={css.askWhy}>{capital(reasonText(proposal.because))}.</p>
       <h2 id="ask">{what}</h2>
-      <p className="wt-ask-costs">{costs}</p>
+      <p className={css.askCosts}>{costs}</p>
       {sore && (
-        <p className="wt-note wt-note-stop">
+        <Notice tone="stop">
           <OctagonX aria-hidden size={20} />{' '}
           {crawls(proposal.because)
             ? INSTEAD_WORDS.isolate.acts.join(' ')
             : 'Show it to the owner. A vet decides; nothing is put on it here.'}
-        </p>
+        </Notice>
       )}
-      <div className="wt-thumbs">
+      <div className={css.thumbs}>
         {takes && (
-          <Button className="wt-thumb is-main" onClick={onTake}>
+          <Button className={`${css.thumb} is-main`} onClick={onTake}>
             <Check aria-hidden /> Do it
           </Button>
         )}
         <Button
-          className={takes ? 'wt-thumb' : 'wt-thumb is-main'}
-          variant={takes ? 'outline-primary' : 'primary'}
+          className={takes ? css.thumb : `${css.thumb} is-main`}
+          look={takes ? 'usual' : 'main'}
           onClick={onLeave}
         >
           {!takes ? 'Go on' : proposal.otherwise ? 'Leave it there' : 'Keep the plan'}

@@ -1,5 +1,6 @@
 /** Limits as rings that fill: the clock, the skin of the zone in hand, blade or topcoat, how long the dog has stood. */
 import { arc } from 'd3';
+import css from './session.module.css';
 
 export interface Ring {
   readonly name: string;
@@ -21,15 +22,15 @@ const NEAR = 0.85;
 
 export function Rings({ rings }: { rings: readonly Ring[] }) {
   return (
-    <ul className="wt-bare wt-rings" aria-label="Limits">
+    <ul className={`wt-bare ${css.rings}`} aria-label="Limits">
       {rings.map((r) => {
         const state = r.share > 1 ? 'is-over' : r.share >= NEAR ? 'is-near' : '';
         return (
           <li key={r.name} className={state}>
             <svg viewBox="-50 -50 100 100" aria-hidden>
-              <path className="wt-ring-track" d={shape(1) ?? ''} />
-              <path className="wt-ring-used" d={shape(r.share) ?? ''} />
-              <text className="wt-ring-figure" y="7" textAnchor="middle">
+              <path className={css.ringTrack} d={shape(1) ?? ''} />
+              <path className={css.ringUsed} d={shape(r.share) ?? ''} />
+              <text className={css.ringFigure} y="7" textAnchor="middle">
                 {r.figure}
               </text>
             </svg>

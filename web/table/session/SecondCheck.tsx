@@ -1,7 +1,6 @@
 /** The second check: the same five touches, only where it mattered. One tap when all is well. */
 import type { DogLook } from '../../drawing/dog/frame.ts';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import {
   COMB_SCALE,
   FINGER_SCALE,
@@ -11,9 +10,11 @@ import {
   type ZoneFindings,
 } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
-import { ChoiceGroup } from '../../app/ChoiceGroup.tsx';
+import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { capital } from '../../words/figures.ts';
+import css from './session.module.css';
 
 /** As a zone should feel when it has been worked: skin when parted, nothing at a pull. */
 const WELL: ZoneFindings = { finger: 1, tug: 0, comb: 'glides', tie: 'none', skin: 'clear' };
@@ -31,18 +32,18 @@ export function SecondCheck({ dog, zone, left, onFelt, onSkip }: Props) {
   const set = (part: ZoneFindings): void => setFound((now) => ({ ...now, ...part }));
   const any = Object.keys(found).length > 0;
   return (
-    <section className="wt-ask wt-second" aria-labelledby="second">
-      <p className="wt-ask-why">Feel again, {left} to go.</p>
+    <section className={`${css.ask} ${css.second}`} aria-labelledby="second">
+      <p className={css.askWhy}>Feel again, {left} to go.</p>
       <h2 id="second">{capital(zoneName(zone))}</h2>
-      <div className="wt-thumbs is-row">
-        <Button className="wt-thumb is-main" onClick={() => onFelt(any ? { ...WELL, ...found } : WELL)}>
+      <div className={`${css.thumbs} is-row`}>
+        <Button className={`${css.thumb} is-main`} onClick={() => onFelt(any ? { ...WELL, ...found } : WELL)}>
           {any ? 'The rest is well' : 'All is well here'}
         </Button>
-        <Button className="wt-thumb" variant="outline-primary" onClick={onSkip}>
+        <Button className={css.thumb} look="usual" onClick={onSkip}>
           Enough felt
         </Button>
       </div>
-      <div className="wt-second-cols">
+      <div className={css.secondCols}>
         <CoatStage dog={dog} looks={{ [zone]: { lit: true, says: '' } }} selected={zone} alone label="Feel here" />
         <div>
           <ChoiceGroup

@@ -4,6 +4,7 @@ import type { SessionPage } from '../../../contract/session.ts';
 import type { ZoneId } from '../../../core/dog/index.ts';
 import { beginAct, type StepRecord } from '../../../core/table/index.ts';
 import type { TableLog, TableView } from '../../data/table-log.ts';
+import { Notice } from '../../ui/Notice.tsx';
 import { RecordRoom } from '../record/RecordRoom.tsx';
 import { Begin } from './Begin.tsx';
 import { Between } from './Between.tsx';
@@ -22,6 +23,7 @@ import { Waits } from './Waits.tsx';
 import { Weigh } from './Weigh.tsx';
 import { Work } from './Work.tsx';
 import { stepWordOf } from '../../words/steps.ts';
+import css from './session.module.css';
 
 function Weighing({ table, running, stepId, then }: PartProps & { stepId: string; then: 'next' | 'stay' }) {
   const step = table.record.steps.find((s) => s.id === stepId);
@@ -155,7 +157,7 @@ function Running({ table }: { table: Table }) {
   const { leftHanded } = useComfort();
   const running = useRunning(table);
   return (
-    <div className={leftHanded ? 'wt-session is-left' : 'wt-session'}>
+    <div className={leftHanded ? `${css.session} is-left` : css.session}>
       <TableHead table={table} />
       <ScreenShown table={table} running={running} />
     </div>
@@ -169,15 +171,15 @@ function Session({ log, view, page }: { log: TableLog; view: TableView; page: Se
   return (
     <>
       {view.problem !== undefined && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           {view.problem}
-        </p>
+        </Notice>
       )}
       {view.refused.length > 0 && (
-        <p className="wt-note wt-note-stop" role="alert">
+        <Notice tone="stop" role="alert">
           {view.refused.length === 1 ? 'One act was' : `${view.refused.length} acts were`} not taken by the salon’s
           computer and wait here: {view.refused[0]?.refused}
-        </p>
+        </Notice>
       )}
       {table.record.state === 'finished' ? (
         <RecordRoom table={table} />
@@ -198,10 +200,10 @@ function Room({ sessionId }: { sessionId: string }) {
   if (view.page) return <Session log={log} view={view} page={view.page} />;
   if (view.problem !== undefined) {
     return (
-      <div className="wt-note wt-note-stop" role="alert">
+      <Notice tone="stop" role="alert">
         <p>{view.problem}</p>
         <Link to="/table">Back to the table</Link>
-      </div>
+      </Notice>
     );
   }
   return (

@@ -1,11 +1,12 @@
 /** Takes the last tap of this device back. */
 import { Undo2 } from 'lucide-react';
-import { Button } from 'react-bootstrap';
+import { Button } from '../../ui/Button.tsx';
 import type { Table } from './useTable.ts';
+import css from './session.module.css';
 
 export function UndoKey({ table }: { table: Table }) {
   return (
-    <Button className="wt-thumb" variant="outline-primary" disabled={!table.canUndo} onClick={() => void table.undo()}>
+    <Button className={css.thumb} look="usual" disabled={!table.canUndo} onClick={() => void table.undo()}>
       <Undo2 aria-hidden /> Undo
     </Button>
   );

@@ -1,9 +1,10 @@
 /** Hair of a step from the scale: it settles, one tap takes it, the scale starts again from nothing. No digits to type. */
 import { Scale } from 'lucide-react';
-import { Button } from 'react-bootstrap';
+import { Button } from '../../ui/Button.tsx';
 import { grams } from '../../words/figures.ts';
 import { scaleText } from '../../words/table.ts';
 import { tare, useDevices } from '../useDevices.ts';
+import css from './session.module.css';
 
 interface Props {
   readonly title: string;
@@ -20,21 +21,21 @@ export function Weigh({ title, expectedG, already, onTake, onSkip, skip }: Props
   const netG = scale?.netG ?? 0;
   const ready = scale?.state === 'settled' && netG > 0;
   return (
-    <section className="wt-ask" aria-labelledby="weigh">
-      <p className="wt-ask-why">
+    <section className={css.ask} aria-labelledby="weigh">
+      <p className={css.askWhy}>
         {title}. About {grams(expectedG)} expected{already === undefined ? '' : `, ${grams(already)} taken so far`}.
       </p>
       <h2 id="weigh">Hair on the scale?</h2>
-      <p className="wt-scale" role="status">
+      <p className={css.scale} role="status">
         <Scale aria-hidden size={40} />
         <span>
           <strong>{scale && scale.state !== 'silent' && scale.state !== 'overload' ? grams(netG) : '–'}</strong>
           {scale ? scaleText(scale) : 'Waiting for the scale …'}
         </span>
       </p>
-      <div className="wt-thumbs">
+      <div className={css.thumbs}>
         <Button
-          className="wt-thumb is-main"
+          className={`${css.thumb} is-main`}
           disabled={!ready}
           onClick={() => {
             onTake(netG);
@@ -44,14 +45,14 @@ export function Weigh({ title, expectedG, already, onTake, onSkip, skip }: Props
           Take {ready ? grams(netG) : 'it'}
         </Button>
         <Button
-          className="wt-thumb"
-          variant="outline-primary"
+          className={css.thumb}
+          look="usual"
           disabled={!scale || scale.state === 'silent' || scale.state === 'settling'}
           onClick={tare}
         >
           Start from nothing
         </Button>
-        <Button className="wt-thumb" variant="outline-primary" onClick={onSkip}>
+        <Button className={css.thumb} look="usual" onClick={onSkip}>
           {skip}
         </Button>
       </div>

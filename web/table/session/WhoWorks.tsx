@@ -1,6 +1,8 @@
 /** Whose hands work here: one tap on a known name; a new one is written once, before anything is wet. */
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from '../../ui/Button.tsx';
+import { Input } from '../../ui/Field.tsx';
+import css from './session.module.css';
 
 const LONGEST = 40;
 
@@ -14,19 +16,14 @@ export function WhoWorks({ people, name, onName }: Props) {
   const [writing, setWriting] = useState(false);
   const names = name !== '' && !people.includes(name) ? [...people, name] : people;
   return (
-    <div role="group" aria-label="Who works" className="wt-who">
+    <div role="group" aria-label="Who works" className={css.who}>
       {names.map((p) => (
-        <Button
-          key={p}
-          variant={p === name ? 'secondary' : 'outline-primary'}
-          aria-pressed={p === name}
-          onClick={() => onName(p)}
-        >
+        <Button key={p} look={p === name ? 'chosen' : 'usual'} aria-pressed={p === name} onClick={() => onName(p)}>
           {p}
         </Button>
       ))}
       {writing ? (
-        <Form.Control
+        <Input
           autoFocus
           aria-label="A new name"
           defaultValue=""
@@ -35,7 +32,7 @@ export function WhoWorks({ people, name, onName }: Props) {
           onChange={(e) => onName(e.target.value.trim())}
         />
       ) : (
-        <Button variant="outline-primary" onClick={() => setWriting(true)}>
+        <Button look="usual" onClick={() => setWriting(true)}>
           Somebody else
         </Button>
       )}

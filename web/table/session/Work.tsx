@@ -1,7 +1,6 @@
 /** The step in hand: where, with what, how it is moved, how much the dog has left to give; and the few keys that wet thumbs need. */
 import { Droplets, Hand, Hourglass, OctagonAlert, OctagonX, Pause, Search, StepForward, TimerOff } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
-import { Button } from 'react-bootstrap';
 import { PHASES, pressing, type PlanStep } from '../../../core/bench/index.ts';
 import { COMB_SCALE, type CombGrade } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
@@ -20,6 +19,7 @@ import {
 import { Caution } from '../../app/Caution.tsx';
 import { CoatStage } from '../../drawing/CoatStage.tsx';
 import type { Looks } from '../../desk/dog/looks.ts';
+import { Button } from '../../ui/Button.tsx';
 import { capital, minutesText, percent } from '../../words/figures.ts';
 import { zonesShort } from '../../words/places.ts';
 import { clock, shortMinutes } from '../../words/table.ts';
@@ -31,6 +31,7 @@ import { UndoKey } from './UndoKey.tsx';
 import { caseOf, type Table } from './useTable.ts';
 import { useNow } from './useNow.ts';
 import { stepWordOf } from '../../words/steps.ts';
+import css from './session.module.css';
 
 /** What the meter heard of a step. */
 export interface Heard {
@@ -171,22 +172,22 @@ function WhatNow({
   const stopped = now.zones.filter((z) => z.condition === 'stop').map((z) => z.zone);
   const { stroke, watch } = strokeOf(plan.tool.kind, table.page.request.house);
   return (
-    <section className="wt-live-what" aria-labelledby="step">
-      <h2 id="step" className="wt-step-name">
+    <section className={css.liveWhat} aria-labelledby="step">
+      <h2 id="step" className={css.stepName}>
         {zone ? capital(zoneName(zone)) : stepWordOf(plan)}
       </h2>
-      <p className="wt-live-tool">
+      <p className={css.liveTool}>
         <strong>{capital(plan.tool.name)}</strong>
         {zone ? `, ${stepWordOf(plan).toLowerCase()}` : ''}
       </p>
-      <p className="wt-live-stroke">
+      <p className={css.liveStroke}>
         {stroke} <span className="wt-soft">{watch}</span>
       </p>
       {pressing(cautions).map((id) => (
         <Caution key={id} id={id} />
       ))}
       {stopped.length > 0 && (
-        <p className="wt-live-stop">
+        <p className={css.liveStop}>
           <OctagonX aria-hidden size={18} /> Leave alone: {zonesShort(stopped)}
         </p>
       )}
@@ -208,14 +209,14 @@ interface KeysProps {
 function Keys({ table, acts, heard, walking, zone, following }: KeysProps) {
   const nextWord = following ? `Next: ${zoneName(following)}` : 'Step done';
   return (
-    <div className="wt-live-keys">
+    <div className={css.liveKeys}>
       {walking && zone && (
-        <div className="wt-thumbs is-comb" role="group" aria-label={`The comb at ${zoneName(zone)}`}>
+        <div className={`${css.thumbs} is-comb`} role="group" aria-label={`The comb at ${zoneName(zone)}`}>
           {COMB_SCALE.map((g) => (
             <Button
               key={g.value}
-              className={`wt-thumb ${COMB_KEYS[g.value]}`}
-              variant="outline-primary"
+              className={`${css.thumb} ${COMB_KEYS[g.value]}`}
+              look="usual"
               onClick={() => acts.onComb(zone, g.value)}
             >
               <span>
@@ -226,23 +227,23 @@ function Keys({ table, acts, heard, walking, zone, following }: KeysProps) {
           ))}
         </div>
       )}
-      <div className="wt-thumbs is-row">
+      <div className={`${css.thumbs} is-row`}>
         <Button
-          className="wt-thumb is-main"
+          className={`${css.thumb} is-main`}
           onClick={() => (walking ? acts.onNext(following, heard()) : acts.onDone(heard()))}
         >
           <StepForward aria-hidden />
           {walking ? nextWord : 'Step done'}
         </Button>
         {walking && zone && (
-          <Button className="wt-thumb is-pink" variant="outline-primary" onClick={() => acts.onPink(zone)}>
+          <Button className={`${css.thumb} is-pink`} look="usual" onClick={() => acts.onPink(zone)}>
             <OctagonAlert aria-hidden /> Pink
           </Button>
         )}
-        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMeet}>
+        <Button className={css.thumb} look="usual" onClick={acts.onMeet}>
           <Search aria-hidden /> Found
         </Button>
-        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onBreak}>
+        <Button className={css.thumb} look="usual" onClick={acts.onBreak}>
           <Pause aria-hidden /> Break
         </Button>
         <UndoKey table={table} />
@@ -259,22 +260,22 @@ function QuietKeys({
   late,
 }: Pick<KeysProps, 'acts' | 'heard'> & { wholeStep: boolean; late: number }) {
   return (
-    <div className="wt-live-quiet">
-      <div className="wt-thumbs is-row is-quiet">
+    <div className={css.liveQuiet}>
+      <div className={`${css.thumbs} is-row is-quiet`}>
         {wholeStep && (
-          <Button className="wt-thumb" variant="outline-primary" onClick={() => acts.onDone(heard())}>
+          <Button className={css.thumb} look="usual" onClick={() => acts.onDone(heard())}>
             <Hourglass aria-hidden /> Whole step done
           </Button>
         )}
         {late > 0 && (
-          <Button className="wt-thumb is-late" variant="outline-primary" onClick={() => acts.onLate(late)}>
+          <Button className={`${css.thumb} is-late`} look="usual" onClick={() => acts.onLate(late)}>
             <TimerOff aria-hidden /> {minutesText(late)} too much
           </Button>
         )}
-        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onHand}>
+        <Button className={css.thumb} look="usual" onClick={acts.onHand}>
           <Hand aria-hidden /> Hand over
         </Button>
-        <Button className="wt-thumb" variant="outline-primary" onClick={acts.onMore}>
+        <Button className={css.thumb} look="usual" onClick={acts.onMore}>
           <Droplets aria-hidden /> More
         </Button>
       </div>
@@ -290,9 +291,9 @@ function Timer({ table, step, zone }: { table: Table; step: StepRecord; zone: Zo
   const over = ms > planned * MS_PER_MINUTE;
   useCall(over, `${step.id} ${zone ?? ''}`);
   return (
-    <div className="wt-live-time">
+    <div className={css.liveTime}>
       <p
-        className={over ? 'wt-clock is-over' : 'wt-clock'}
+        className={over ? `${css.clock} is-over` : css.clock}
         aria-label={zone ? 'Time on this zone' : 'Time on this step'}
       >
         {clock(ms)} <span className="wt-soft">of {shortMinutes(planned)}</span>
@@ -319,13 +320,13 @@ export function Work({ table, step, zone, acts }: WorkProps) {
   const walking = walks(plan);
   const following = zonesToWalk(own, record, device, name).find((z) => z !== zone);
   return (
-    <div className="wt-live">
+    <div className={css.live}>
       <WhatNow table={table} now={now} plan={plan} zone={zone} />
       <Timer table={table} step={own} zone={zone} />
-      <div className="wt-live-rings">
+      <div className={css.liveRings}>
         <Rings rings={ringsNow(table, now, plan, zone)} />
       </div>
-      <section className="wt-live-map" aria-label="Where">
+      <section className={css.liveMap} aria-label="Where">
         <CoatStage
           key={own.id}
           dog={page}

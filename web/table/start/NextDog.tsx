@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
 import { stagesWithoutHands } from '../../../core/day/index.ts';
 import { useSheet } from '../../data/hooks.ts';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { standing } from '../../desk/sheet/names.ts';
 import { minuteText } from '../../words/dates.ts';
@@ -21,7 +22,7 @@ function Next({ page }: { page: SheetPage }) {
   const kind = page.asked.visits.find((v) => v.id === next?.visit)?.stages[next?.stage ?? 0]?.kind;
   if (!next || !visit || !kind) return null;
   return (
-    <p className="wt-sheet">
+    <Sheet as="p">
       Next on the sheet: <strong>{visit.name}</strong>, {STAGE_WORDS[kind]} at {minuteText(next.start)}.{' '}
       {visit.checkId ? (
         <Link to={`/desk/dogs/${visit.dogId}/plan/${visit.checkId}`}>Its plan</Link>
@@ -29,7 +30,7 @@ function Next({ page }: { page: SheetPage }) {
         <Link to={`/desk/dogs/${visit.dogId}/check`}>Check its coat</Link>
       )}{' '}
       · <Link to="/table/wall">The day on the wall</Link>
-    </p>
+    </Sheet>
   );
 }
 

@@ -3,6 +3,9 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { SessionListItem } from '../../../contract/session.ts';
 import { sessionRecord } from '../../../core/table/index.ts';
+import { ButtonLink } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { NextDog } from './NextDog.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useSessions } from '../../data/hooks.ts';
@@ -10,6 +13,7 @@ import { keptSessions } from '../../data/kept.ts';
 import { dateText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
+import tableCss from '../table.module.css';
 
 const STATE_WORDS = {
   waiting: 'not started',
@@ -48,33 +52,31 @@ function Lists({ sessions, without }: { sessions: readonly SessionListItem[]; wi
   const done = sessions.filter((s) => s.state === 'finished').slice(0, RECENT);
   return (
     <>
-      {without && (
-        <p className="wt-note">There is no link. These sessions are kept on this device and can be worked on.</p>
-      )}
+      {without && <Notice>There is no link. These sessions are kept on this device and can be worked on.</Notice>}
       {open.length === 0 && (
-        <p className="wt-sheet">
+        <EmptyState>
           No dog is on the table. A plan comes here from the Desk: open a dog, check its coat, take the plan to the
           table.
-        </p>
+        </EmptyState>
       )}
-      <ul className="wt-bare wt-tablelist">
+      <ul className={`wt-bare ${tableCss.tablelist}`}>
         {open.map((s) => (
           <li key={s.id}>
-            <span className="wt-name">{s.dogName}</span>
+            <span className={tableCss.name}>{s.dogName}</span>
             <span>
               {methodName(s.method)}, {minutesText(s.minutes)}, {STATE_WORDS[s.state]}
             </span>
-            <Link className="btn btn-primary" to={`/table/sessions/${s.id}`}>
+            <ButtonLink look="main" to={`/table/sessions/${s.id}`}>
               Work on {s.dogName}
-            </Link>
+            </ButtonLink>
           </li>
         ))}
       </ul>
       {done.length > 0 && <h2>Worked lately</h2>}
-      <ul className="wt-bare wt-tablelist">
+      <ul className={`wt-bare ${tableCss.tablelist}`}>
         {done.map((s) => (
           <li key={s.id}>
-            <span className="wt-name">{s.dogName}</span>
+            <span className={tableCss.name}>{s.dogName}</span>
             <span className="wt-soft">
               {dateText(s.day)}, {methodName(s.method)}
             </span>

@@ -5,16 +5,18 @@ import { Loaded } from '../../app/state.tsx';
 import { useSheet } from '../../data/hooks.ts';
 import { lanesOf, namesOf, standing } from '../../desk/sheet/names.ts';
 import { Lanes } from '../../desk/sheet/Lanes.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { useDaySheet } from '../../work/useDaySheet.ts';
 import { minuteText, weekdayText } from '../../words/dates.ts';
-import '../../desk/sheet/sheet.css';
+import css from './wall.module.css';
 
 const NONE: ReadonlySet<string> = new Set();
 
 export function Wall({ page }: { page: SheetPage }) {
   const { laid } = useDaySheet(page.asked);
   if (page.visits.length === 0 || stagesWithoutHands(page.asked).length > 0)
-    return <p className="wt-sheet">No dogs on the sheet of {weekdayText(page.day)}.</p>;
+    return <EmptyState>No dogs on the sheet of {weekdayText(page.day)}.</EmptyState>;
   if (!laid)
     return (
       <p className="wt-waiting" role="status">
@@ -27,8 +29,8 @@ export function Wall({ page }: { page: SheetPage }) {
   const done = new Set(page.done.map((d) => `${d.visit} ${d.stage}`));
   const now = page.now ?? 0;
   return (
-    <div className="wt-onwall">
-      <section className="wt-onwall-now mb-4" aria-label="Now and next">
+    <div className={css.onwall}>
+      <section className={`${css.onwallNow} mb-4`} aria-label="Now and next">
         {page.people.map((p) => {
           const mine = sheet.laid.filter((l) => l.person === p.id && !done.has(`${l.visit} ${l.stage}`));
           const at = mine.find((l) => begun.has(`${l.visit} ${l.stage}`)) ?? mine.find((l) => l.end > now);
@@ -52,7 +54,7 @@ export function Wall({ page }: { page: SheetPage }) {
           );
         })}
       </section>
-      <section className="wt-sheet" aria-label="The sheet">
+      <Sheet aria-label="The sheet">
         <Lanes
           asked={page.asked}
           sheet={sheet}
@@ -62,7 +64,7 @@ export function Wall({ page }: { page: SheetPage }) {
           now={page.now}
           faulty={NONE}
         />
-      </section>
+      </Sheet>
     </div>
   );
 }

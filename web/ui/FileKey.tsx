@@ -1,0 +1,48 @@
+/** A key that asks the device for a file, or for a photo. */
+import type { ChangeEvent, ReactNode } from 'react';
+import { cx } from './cx.ts';
+import button from './Button.module.css';
+import css from './FileKey.module.css';
+
+interface Props {
+  readonly accept: string;
+  /** Opens the camera of a device that has one. */
+  readonly camera?: boolean;
+  readonly look?: 'main' | 'usual';
+  readonly size?: 'sm' | undefined;
+  readonly disabled?: boolean;
+  readonly onFile: (file: File) => void;
+  readonly children: ReactNode;
+}
+
+export function FileKey({ accept, camera = false, look = 'usual', size, disabled = false, onFile, children }: Props) {
+  const choose = (e: ChangeEvent<HTMLInputElement>): void => {
+    const [file] = e.target.files ?? [];
+    // The same file may be chosen again.
+    e.target.value = '';
+    if (file) onFile(file);
+  };
+  return (
+    <label
+      className={cx(
+        'btn',
+        look === 'main' ? 'btn-primary' : 'btn-outline-primary',
+        size && `btn-${size}`,
+        button.button,
+        button[look],
+        css.key,
+        disabled && 'disabled',
+      )}
+    >
+      {children}
+      <input
+        type="file"
+        accept={accept}
+        {...(camera ? { capture: 'environment' as const } : {})}
+        className="visually-hidden"
+        disabled={disabled}
+        onChange={choose}
+      />
+    </label>
+  );
+}
