@@ -13,6 +13,8 @@ export const WEEK_STARTS = [1, 6, 7] as const;
 export const MASSES = ['kg', 'lb'] as const;
 export const TEMPERATURES = ['c', 'f'] as const;
 export const VOLUMES = ['ml', 'floz'] as const;
+/** Of hair and of tools: the ruler in hand. */
+export const LENGTHS = ['mm', 'in'] as const;
 
 export interface View {
   readonly text: (typeof TEXT_SIZES)[number];
@@ -26,6 +28,7 @@ export interface View {
   readonly mass: (typeof MASSES)[number];
   readonly temperature: (typeof TEMPERATURES)[number];
   readonly volume: (typeof VOLUMES)[number];
+  readonly length: (typeof LENGTHS)[number];
 }
 
 const KEY = 'woolly-tide.view';
@@ -45,6 +48,8 @@ export function usualView(languages: readonly string[], moreContrast: boolean): 
     mass: american ? 'lb' : 'kg',
     temperature: american ? 'f' : 'c',
     volume: american ? 'floz' : 'ml',
+    // Makers of tools everywhere write millimetres.
+    length: 'mm',
   };
 }
 
@@ -62,6 +67,7 @@ export function viewFrom(kept: Readonly<Record<string, unknown>>, usual: View): 
     mass: within(MASSES, kept['mass'], usual.mass),
     temperature: within(TEMPERATURES, kept['temperature'], usual.temperature),
     volume: within(VOLUMES, kept['volume'], usual.volume),
+    length: within(LENGTHS, kept['length'], usual.length),
   };
 }
 

@@ -4,6 +4,7 @@ import type { DogTide } from '../../core/tide/index.ts';
 import { shortDay } from '../words/dates.ts';
 import { grams } from '../words/figures.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const [WIDTH, HEIGHT] = [420, 120];
 const EDGE = { left: 44, right: 8, top: 8, bottom: 20 } as const;
@@ -48,14 +49,14 @@ export function CoatCurve({ tide, from, days }: Props) {
     >
       {y.ticks(3).map((t) => (
         <g key={t}>
-          <path className={css.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
+          <path {...INK.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
           <text x={EDGE.left - 6} y={y(t)} dy="0.32em" textAnchor="end">
             {t} g
           </text>
         </g>
       ))}
-      <path className={css.curveBand} d={band(at) ?? ''} />
-      <path className={css.curveLine} d={middle(at) ?? ''} />
+      <path {...INK.curveBand} d={band(at) ?? ''} />
+      <path {...INK.curveLine} d={middle(at) ?? ''} />
       {days.map((d) => {
         const left = x(d.day - from - 1);
         return (

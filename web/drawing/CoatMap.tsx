@@ -10,6 +10,7 @@ import type { Figure } from './dog/figure.ts';
 import { useFigure } from './dog/useFigure.ts';
 import { WoolPatterns } from './WoolPatterns.tsx';
 import css from './coat.module.css';
+import { COAT_INK } from './coat-ink.ts';
 
 /** How one zone is drawn. */
 export interface ZoneLook {
@@ -305,15 +306,15 @@ const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
           y2={down ? 650 : MIDLINE + 130}
           spreadMethod={down ? 'pad' : 'reflect'}
         >
-          <stop offset="0" className={css.coatTop} />
-          <stop offset="0.62" className={css.coatMid} />
-          <stop offset="1" className={css.coatLow} />
+          <stop offset="0" {...COAT_INK.coatTop} />
+          <stop offset="0.62" {...COAT_INK.coatMid} />
+          <stop offset="1" {...COAT_INK.coatLow} />
         </linearGradient>
       </defs>
       <g transform={flip}>
-        {figure.ground && <ellipse className={css.ground} {...figure.ground} />}
+        {figure.ground && <ellipse {...COAT_INK.ground} {...figure.ground} />}
         {figure.far.map((d) => (
-          <path key={d} className={css.far} d={d} />
+          <path key={d} {...COAT_INK.far} d={d} />
         ))}
         {figure.parts.map((part) => (
           <g key={part.body.join()}>
@@ -323,9 +324,9 @@ const Body = memo(function Body({ figure, flip, viewBox }: LayerProps) {
                 <path key={d} d={d} />
               ))}
             </g>
-            <path className={css.fringe} d={part.edges} />
+            <path {...COAT_INK.fringe} d={part.edges} />
             {part.outline.map((d) => (
-              <path key={d} className={css.outline} d={d} />
+              <path key={d} {...COAT_INK.outline} d={d} />
             ))}
           </g>
         ))}
@@ -340,16 +341,16 @@ const Hair = memo(function Hair({ figure, flip, viewBox, small }: LayerProps & {
   return (
     <svg viewBox={viewBox} aria-hidden className={css.layer}>
       <g transform={flip}>
-        {!small && <path className={css.locks} d={figure.locks} />}
-        {!small && <path className={css.fringe} d={front?.edges} />}
+        {!small && <path {...COAT_INK.locks} d={figure.locks} />}
+        {!small && <path {...COAT_INK.fringe} d={front?.edges} />}
         {front?.outline.map((d) => (
-          <path key={d} className={css.outline} d={d} />
+          <path key={d} {...COAT_INK.outline} d={d} />
         ))}
         {figure.anatomy.map((d) => (
-          <path key={d} className={css.anatomy} d={d} />
+          <path key={d} {...COAT_INK.anatomy} d={d} />
         ))}
         {figure.shadows.map((d) => (
-          <path key={d} className={css.innerEar} d={d} />
+          <path key={d} {...COAT_INK.innerEar} d={d} />
         ))}
         {figure.lines.map((d) => (
           <path key={d} className={css.feature} d={d} fill="none" />

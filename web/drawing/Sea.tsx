@@ -6,6 +6,7 @@ import { area, curveLinear, curveMonotoneX, line, scaleUtc, utcFormat, type Scal
 import { memo } from 'react';
 import { EDGE, FLOOR, HEIGHT, noon, STEP, VIEW, type Layer, type Stacked } from './sea-levels.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 /** More dogs than this are drawn as their groups only. */
 const MOST_LINES = 140;
@@ -37,7 +38,7 @@ function SeaPatterns({ prefix }: { prefix: string }) {
         </pattern>
       ))}
       <pattern id={`${prefix}-spray`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(60)">
-        <path className={css.spray} d="M0,2H7" />
+        <path {...INK.spray} d="M0,2H7" />
       </pattern>
     </defs>
   );
@@ -115,13 +116,13 @@ export const Sea = memo(function Sea(props: Props) {
           <rect x={0} y={0} width={wide} height={Math.max(0, y(quay))} />
         </clipPath>
       )}
-      <path className={css.stairBase} d={months.map((t) => `M${x(t)},${EDGE.top}V${FLOOR}`).join('')} />
+      <path {...INK.stairBase} d={months.map((t) => `M${x(t)},${EDGE.top}V${FLOOR}`).join('')} />
       {layers.map((l, i) => (
         <path key={l.name} className={css.sea} d={between(l)} fill={seaFill(prefix, i)} />
       ))}
       {/* So fine and so many that nobody sees whether they are round. */}
       {dogs.length <= MOST_LINES && (
-        <path className={css.seaDogs} d={dogs.map((d) => surface((k) => d.to[k] ?? 0, curveLinear)).join('')} />
+        <path {...INK.seaDogs} d={dogs.map((d) => surface((k) => d.to[k] ?? 0, curveLinear)).join('')} />
       )}
       <path
         className="wt-sea-doubt"
@@ -131,14 +132,14 @@ export const Sea = memo(function Sea(props: Props) {
           (k) => band[k]?.high ?? 0,
         )}
       />
-      <path className={css.seaEdge} d={surface((k) => band[k]?.high ?? 0)} />
-      <path className={css.seaSurface} d={surface((k) => top[k] ?? 0)} />
+      <path {...INK.seaEdge} d={surface((k) => band[k]?.high ?? 0)} />
+      <path {...INK.seaSurface} d={surface((k) => top[k] ?? 0)} />
       {quay !== undefined && (
         <g clipPath={`url(#${prefix}-over)`}>
-          <path className={css.over} d={between({ from: ground, to: top })} />
+          <path {...INK.over} d={between({ from: ground, to: top })} />
         </g>
       )}
-      {picked && <path className={css.seaPicked} d={between(picked)} />}
+      {picked && <path {...INK.seaPicked} d={between(picked)} />}
       <g className={css.post}>
         <path d={posts.map((p) => `M${p},${FLOOR + 3}v-30`).join('')} />
         <path

@@ -7,6 +7,7 @@ import { useId } from 'react';
 import type { PlanStep } from '../../core/bench/index.ts';
 import { grams } from '../words/figures.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const WIDTH = 860;
 const HEIGHT = 318;
@@ -57,21 +58,21 @@ function Fills({ prefix }: { prefix: string }) {
   return (
     <>
       <pattern id={`${prefix}-dry`} width="10" height="10" patternUnits="userSpaceOnUse">
-        <rect className={css.fillDry} width="10" height="10" />
+        <rect {...INK.fillDry} width="10" height="10" />
       </pattern>
       <pattern id={`${prefix}-damp`} width="14" height="14" patternUnits="userSpaceOnUse">
-        <rect className={css.fillDamp} width="14" height="14" />
-        <circle className={css.fillDot} cx="4" cy="4" r="1.5" />
-        <circle className={css.fillDot} cx="11" cy="11" r="1.5" />
+        <rect {...INK.fillDamp} width="14" height="14" />
+        <circle {...INK.fillDot} cx="4" cy="4" r="1.5" />
+        <circle {...INK.fillDot} cx="11" cy="11" r="1.5" />
       </pattern>
       <pattern id={`${prefix}-soapy`} width="22" height="20" patternUnits="userSpaceOnUse">
-        <rect className={css.fillDamp} width="22" height="20" />
-        <circle className={css.fillMark} cx="6" cy="7" r="4" />
-        <circle className={css.fillMark} cx="16" cy="14" r="3" />
+        <rect {...INK.fillDamp} width="22" height="20" />
+        <circle {...INK.fillMark} cx="6" cy="7" r="4" />
+        <circle {...INK.fillMark} cx="16" cy="14" r="3" />
       </pattern>
       <pattern id={`${prefix}-air`} width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)">
-        <rect className={css.fillDry} width="14" height="14" opacity="0.35" />
-        <path className={css.fillMark} d="M0,4H14M0,11H8" />
+        <rect {...INK.fillDry} width="14" height="14" opacity="0.35" />
+        <path {...INK.fillMark} d="M0,4H14M0,11H8" />
       </pattern>
     </>
   );
@@ -157,7 +158,7 @@ function TreadShown({ tread, scales: { x, y }, most, fill, lit, faulty }: TreadP
   return (
     <g className={lit ? 'is-lit' : undefined}>
       <rect {...area} fill={fill} />
-      {lit && <rect className={css.stairLit} {...area} />}
+      {lit && <rect {...INK.stairLit} {...area} />}
       {faulty && (
         <g className={css.stairFault} transform={`translate(${middle},${y(0) - 16})`}>
           <path d="M0,-11 L11,9 L-11,9 Z" />
@@ -230,7 +231,7 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
         </defs>
         {[0, 0.25, 0.5, 0.75, 1].map((share) => (
           <g key={share}>
-            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(share)} y2={y(share)} />
+            <line {...INK.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(share)} y2={y(share)} />
             <text className={css.stairSoft} x={EDGE.left - 6} y={y(share) + 4} textAnchor="end">
               {Math.round(share * 100)} %
             </text>
@@ -247,7 +248,7 @@ export function Staircase({ steps, other, title, lit, faulty, span }: Props) {
             faulty={faulty?.has(tread.s.id) === true}
           />
         ))}
-        <path className={css.stairEdge} d={path(corners(steps)) ?? ''} />
+        <path {...INK.stairEdge} d={path(corners(steps)) ?? ''} />
         {other && <path className={css.stairOther} d={path(corners(other.steps)) ?? ''} />}
         <text className={css.stairSoft} x={EDGE.left} y={HEIGHT - 4}>
           steps, as wide as their minutes

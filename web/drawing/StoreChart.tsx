@@ -4,6 +4,7 @@ import { useId } from 'react';
 import { loadOfFinger, type BandLine, type Sighting } from '../../core/tide/index.ts';
 import { TimeFrame } from './TimeFrame.tsx';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const WIDTH = 1180;
 const HEIGHT = 250;
@@ -41,7 +42,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
           hatch={`${prefix}-band`}
         />
         <path
-          className={css.seaFill}
+          {...INK.seaFill}
           d={
             area<number>()
               .x(xOf)
@@ -60,7 +61,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
           }
         />
         <path
-          className={css.seaSurface}
+          {...INK.seaSurface}
           d={
             line<number>()
               .x(xOf)
@@ -75,7 +76,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
                 <circle cx={x(at(s.day))} cy={FLOOR - 24} r={3.4} />
                 {s.weighed && s.weighed.share > 0 && (
                   <rect
-                    className={css.seenVisit}
+                    {...INK.seenVisit}
                     transform={`translate(${x(at(s.day))},${y(s.weighed.grams / s.weighed.share)}) rotate(45)`}
                     x={-3.5}
                     y={-3.5}
@@ -87,13 +88,7 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
             );
           if (s.kind === 'touch' && s.finger !== undefined)
             return (
-              <circle
-                key={i}
-                className={css.seenTouch}
-                cx={x(at(s.day)) - 4}
-                cy={y(fullG * loadOfFinger(s.finger))}
-                r={3.6}
-              />
+              <circle key={i} {...INK.seenTouch} cx={x(at(s.day)) - 4} cy={y(fullG * loadOfFinger(s.finger))} r={3.6} />
             );
           return null;
         })}
@@ -107,25 +102,18 @@ export function StoreChart({ store, sightings, today, booked, fullG }: Props) {
         <text className={css.stairSoft} x={x(at(today))} y={EDGE.top - 4} textAnchor="middle">
           today
         </text>
-        <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+        <line {...INK.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
       </svg>
       <div className={`${css.key} ${css.seaKey}`}>
         <span>
           <svg width="12" height="12" aria-hidden>
-            <rect
-              className={css.seenVisit}
-              transform="translate(6,6) rotate(45)"
-              x={-3.5}
-              y={-3.5}
-              width={7}
-              height={7}
-            />
+            <rect {...INK.seenVisit} transform="translate(6,6) rotate(45)" x={-3.5} y={-3.5} width={7} height={7} />
           </svg>{' '}
           what the scale says stood there
         </span>
         <span>
           <svg width="12" height="12" aria-hidden>
-            <circle className={css.seenTouch} cx="6" cy="6" r="3.6" />
+            <circle {...INK.seenTouch} cx="6" cy="6" r="3.6" />
           </svg>{' '}
           what fingers said
         </span>

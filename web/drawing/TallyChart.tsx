@@ -4,6 +4,7 @@
  */
 import { max, scaleBand, scaleLinear } from 'd3';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 export interface Counted {
   readonly key: string;
@@ -40,14 +41,14 @@ function Upright({ groups, title, say, line }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={title}>
       {y.ticks(5).map((t) => (
         <g key={t}>
-          <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(t)} y2={y(t)} />
+          <line {...INK.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(t)} y2={y(t)} />
           <text className={css.stairSoft} x={EDGE.left - 8} y={y(t) + 4} textAnchor="end">
             {say(t)}
           </text>
         </g>
       ))}
       {line !== undefined && (
-        <line className={css.tallyLine} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(line)} y2={y(line)} />
+        <line {...INK.tallyLine} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(line)} y2={y(line)} />
       )}
       {groups.map((g, i) => {
         const left = x(g.key) ?? 0;
@@ -55,7 +56,7 @@ function Upright({ groups, title, say, line }: Props) {
         return (
           <g key={g.key}>
             <rect
-              className={css.tallyBar}
+              {...INK.tallyBar}
               x={left}
               width={x.bandwidth()}
               y={y(g.mean)}
@@ -63,7 +64,7 @@ function Upright({ groups, title, say, line }: Props) {
             />
             {g.band && (
               <path
-                className={css.tallyBand}
+                {...INK.tallyBand}
                 d={`M${middle},${y(g.band.low)}V${y(g.band.high)}M${middle - 5},${y(g.band.low)}h10M${middle - 5},${y(g.band.high)}h10`}
               />
             )}
@@ -98,14 +99,14 @@ function Lying({ groups, title, say, line }: Props) {
     <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={title}>
       {x.ticks(5).map((t) => (
         <g key={t}>
-          <line className={css.stairBase} x1={x(t)} x2={x(t)} y1={EDGE.top} y2={height - EDGE.bottom} />
+          <line {...INK.stairBase} x1={x(t)} x2={x(t)} y1={EDGE.top} y2={height - EDGE.bottom} />
           <text className={css.stairSoft} x={x(t)} y={height - 8} textAnchor="middle">
             {say(t)}
           </text>
         </g>
       ))}
       {line !== undefined && (
-        <line className={css.tallyLine} x1={x(line)} x2={x(line)} y1={EDGE.top} y2={height - EDGE.bottom} />
+        <line {...INK.tallyLine} x1={x(line)} x2={x(line)} y1={EDGE.top} y2={height - EDGE.bottom} />
       )}
       {shown.map((g, i) => {
         const middle = EDGE.top + (i + 0.5) * ROW;
@@ -115,10 +116,10 @@ function Lying({ groups, title, say, line }: Props) {
               {g.name.length > 27 ? `${g.name.slice(0, 26)}…` : g.name}
               <title>{g.name}</title>
             </text>
-            <rect className={css.tallyBar} x={x(0)} width={Math.max(0, x(g.mean) - x(0))} y={middle - 8} height={16} />
+            <rect {...INK.tallyBar} x={x(0)} width={Math.max(0, x(g.mean) - x(0))} y={middle - 8} height={16} />
             {g.band && (
               <path
-                className={css.tallyBand}
+                {...INK.tallyBand}
                 d={`M${x(g.band.low)},${middle}H${x(g.band.high)}M${x(g.band.low)},${middle - 5}v10M${x(g.band.high)},${middle - 5}v10`}
               />
             )}

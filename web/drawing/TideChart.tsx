@@ -11,6 +11,7 @@ import { shortDay } from '../words/dates.ts';
 import { drawnAbout, Sea, seaFill, type SeaBand } from './Sea.tsx';
 import { EDGE, FLOOR, HEIGHT, stack, STEP, VIEW, WIDTH, type Measure, type SeaGroup } from './sea-levels.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const SHORTEST_WINDOW = 28;
 /** Pixels from which a press is a drag. */
@@ -270,19 +271,19 @@ const Staff = memo(function Staff({
   return (
     <svg className={css.staff} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
       <pattern id={`${prefix}-stone`} width="34" height="12" patternUnits="userSpaceOnUse">
-        <rect className={css.stone} width="34" height="12" />
-        <path className={css.stoneJoint} d="M0,0H34M0,6H34M8,0V6M25,6V12" />
+        <rect {...INK.stone} width="34" height="12" />
+        <path {...INK.stoneJoint} d="M0,0H34M0,6H34M8,0V6M25,6V12" />
       </pattern>
       {quayHours !== undefined && (
         <rect x={EDGE.left} width={VIEW} y={y(quayHours) - 4} height={12} fill={`url(#${prefix}-stone)`} />
       )}
-      <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
-      <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} className={css.staffPole} />
+      <line {...INK.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+      <rect x={EDGE.left - 9} y={EDGE.top} width={9} height={FLOOR - EDGE.top} {...INK.staffPole} />
       {marks.map((t, i) =>
         i % 2 === 0 ? null : (
           <rect
             key={t}
-            className={css.staffMark}
+            {...INK.staffMark}
             x={EDGE.left - 9}
             width={9}
             y={y(t)}

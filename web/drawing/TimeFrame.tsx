@@ -1,6 +1,7 @@
 /** What charts over months share: the hatching of doubt, lines and names of months, figures at the side, a title. */
 import { utcFormat, type ScaleLinear, type ScaleTime } from 'd3';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 interface Props {
   readonly x: ScaleTime<number, number>;
@@ -21,12 +22,12 @@ export function TimeFrame({ x, y, title, left, top, floor, height, hatch }: Prop
     <>
       <defs>
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(60)">
-          <path className={css.spray} d="M0,2H6" />
+          <path {...INK.spray} d="M0,2H6" />
         </pattern>
       </defs>
       {x.ticks(12).map((t) => (
         <g key={t.getTime()}>
-          <line className={css.stairBase} x1={x(t)} x2={x(t)} y1={top} y2={floor} />
+          <line {...INK.stairBase} x1={x(t)} x2={x(t)} y1={top} y2={floor} />
           <text className={css.stairSoft} x={x(t) + 4} y={height - 9}>
             {month(t)}
           </text>

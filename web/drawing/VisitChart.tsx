@@ -10,6 +10,7 @@ import { Table } from '../ui/Table.tsx';
 import { dateText } from '../words/dates.ts';
 import { grams, minutesText } from '../words/figures.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const WIDTH = 620;
 const EDGE = { left: 46, right: 14 };
@@ -99,11 +100,11 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
       >
         <defs>
           <pattern id={`${prefix}-dry`} width="6" height="6" patternUnits="userSpaceOnUse">
-            <rect className={css.stageDry} width="6" height="6" />
+            <rect {...INK.stageDry} width="6" height="6" />
           </pattern>
           <pattern id={`${prefix}-water`} width="8" height="8" patternUnits="userSpaceOnUse">
-            <rect className={css.stageWater} width="8" height="8" />
-            <circle className={css.stageMark} cx="3" cy="4" r="1.7" />
+            <rect {...INK.stageWater} width="8" height="8" />
+            <circle {...INK.stageMark} cx="3" cy="4" r="1.7" />
           </pattern>
           <pattern
             id={`${prefix}-air`}
@@ -112,17 +113,17 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
             patternUnits="userSpaceOnUse"
             patternTransform="rotate(-35)"
           >
-            <rect className={css.stageAir} width="7" height="7" />
-            <path className={css.stageLine} d="M0,3H7" />
+            <rect {...INK.stageAir} width="7" height="7" />
+            <path {...INK.stageLine} d="M0,3H7" />
           </pattern>
           <pattern id={`${prefix}-proof`} width="5" height="5" patternUnits="userSpaceOnUse">
-            <rect className={css.stageProof} width="5" height="5" />
-            <path className={css.stageLine} d="M2,0V5" />
+            <rect {...INK.stageProof} width="5" height="5" />
+            <path {...INK.stageLine} d="M2,0V5" />
           </pattern>
         </defs>
         {g.ticks(4).map((t) => (
           <g key={t}>
-            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={g(t)} y2={g(t)} />
+            <line {...INK.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={g(t)} y2={g(t)} />
             <text className={css.stairSoft} x={EDGE.left - 6} y={g(t) + 4} textAnchor="end">
               {t}
             </text>
@@ -147,19 +148,19 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
                     y={g(from)}
                     height={Math.max(0, y0 - g(from))}
                     fill={`url(#${prefix}-${s})`}
-                    className={css.visitStage}
+                    {...INK.visitStage}
                   />
                 ) : null;
               })}
               <rect
-                className={css.minutesDone}
+                {...INK.minutesDone}
                 x={x(at(v.day)) - wide / 2}
                 width={wide}
                 y={m(v.minutes)}
                 height={MINUTES.bottom - m(v.minutes)}
               />
               <line
-                className={css.minutesPlanned}
+                {...INK.minutesPlanned}
                 x1={x(at(v.day)) - wide / 2 - 3}
                 x2={x(at(v.day)) + wide / 2 + 3}
                 y1={m(v.plannedMinutes)}
@@ -176,16 +177,10 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
         <text className={css.stairSoft} x={EDGE.left} y={MINUTES.top - 8}>
           minutes worked; line: planned
         </text>
-        <line
-          className={css.stairBase}
-          x1={EDGE.left}
-          x2={WIDTH - EDGE.right}
-          y1={MINUTES.bottom}
-          y2={MINUTES.bottom}
-        />
+        <line {...INK.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={MINUTES.bottom} y2={MINUTES.bottom} />
         {[0, 2, 4].map((t) => (
           <g key={t}>
-            <line className={css.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={f(t)} y2={f(t)} />
+            <line {...INK.stairBase} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={f(t)} y2={f(t)} />
             <text className={css.stairSoft} x={EDGE.left - 6} y={f(t) + 4} textAnchor="end">
               {t}
             </text>
@@ -196,7 +191,7 @@ export function VisitChart({ sessions, checks }: Pick<DogPage, 'sessions' | 'che
         </text>
         <path className={css.felt} d={feltLine(felt) ?? ''} />
         {felt.map((c) => (
-          <circle key={c.id} className={css.feltDot} cx={x(at(c.day))} cy={f(c.meanGrade)} r="3.5" />
+          <circle key={c.id} {...INK.feltDot} cx={x(at(c.day))} cy={f(c.meanGrade)} r="3.5" />
         ))}
         {x.ticks(5).map((t) => (
           <text key={t.getTime()} className={css.stairSoft} x={x(t)} y={HEIGHT - 8} textAnchor="middle">

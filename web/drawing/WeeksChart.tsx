@@ -4,6 +4,7 @@ import type { PlannedWeek } from '../../core/book/index.ts';
 import { shortDay } from '../words/dates.ts';
 import { minutesText } from '../words/figures.ts';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const [WIDTH, HEIGHT] = [1040, 230];
 const EDGE = { left: 44, right: 8, top: 12, bottom: 26 } as const;
@@ -40,12 +41,12 @@ export function WeeksChart({ weeks, chosen, onChoose, most }: Props) {
     >
       <defs>
         <pattern id="proposed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0,0V6" className={css.weeksHatch} />
+          <path d="M0,0V6" {...INK.weeksHatch} />
         </pattern>
       </defs>
       {y.ticks(4).map((t) => (
         <g key={t}>
-          <path className={css.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
+          <path {...INK.weeksGrid} d={`M${EDGE.left},${y(t)}H${WIDTH - EDGE.right}`} />
           <text x={EDGE.left - 6} y={y(t)} dy="0.32em" textAnchor="end">
             {t} h
           </text>
@@ -69,10 +70,10 @@ export function WeeksChart({ weeks, chosen, onChoose, most }: Props) {
               width={wide + 4}
               height={HEIGHT - EDGE.top - EDGE.bottom}
             />
-            <rect className={css.weeksAgreed} x={left} width={wide} y={at(w.agreed)} height={at(0) - at(w.agreed)} />
+            <rect {...INK.weeksAgreed} x={left} width={wide} y={at(w.agreed)} height={at(0) - at(w.agreed)} />
             <rect className={css.weeksProposed} x={left} width={wide} y={at(all)} height={at(w.agreed) - at(all)} />
-            <path className={css.weeksHours} d={`M${left - 2},${at(w.hours)}h${wide + 4}`} />
-            {all > w.hours && <path className={css.weeksOver} d={`M${left},${at(all)}h${wide}`} />}
+            <path {...INK.weeksHours} d={`M${left - 2},${at(w.hours)}h${wide + 4}`} />
+            {all > w.hours && <path {...INK.weeksOver} d={`M${left},${at(all)}h${wide}`} />}
             {before && monthOf(before.from) !== month && (
               <text x={left} y={HEIGHT - 8}>
                 {month}

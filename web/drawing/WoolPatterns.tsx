@@ -1,7 +1,7 @@
 /** SVG patterns of the coat's state: wool curls that thicken with the grade, crossing strokes, stop hatching. */
 import { memo } from 'react';
 import { seededRandom } from '../../core/quantity/index.ts';
-import css from './coat.module.css';
+import { COAT_INK } from './coat-ink.ts';
 
 /** Side of a tile; large, so that the eye finds no grid. */
 const TILE = 96;
@@ -46,15 +46,15 @@ export const WoolPatterns = memo(function WoolPatterns({ prefix }: { prefix: str
     <>
       {TILES.map(({ grade, stroke, path }) => (
         <pattern key={grade} id={`${prefix}-wool-${grade}`} width={TILE} height={TILE} patternUnits="userSpaceOnUse">
-          {grade === 4 && <rect className={css.woolPlate} width={TILE} height={TILE} />}
-          <path className={css.wool} strokeWidth={stroke} d={path} />
+          {grade === 4 && <rect {...COAT_INK.woolPlate} width={TILE} height={TILE} />}
+          <path {...COAT_INK.wool} strokeWidth={stroke} d={path} />
         </pattern>
       ))}
       <pattern id={`${prefix}-tie`} width={26} height={26} patternUnits="userSpaceOnUse">
-        <path className={css.tie} d="M3,3L23,23M23,3L3,23M13,-1V27" />
+        <path {...COAT_INK.tie} d="M3,3L23,23M23,3L3,23M13,-1V27" />
       </pattern>
       <pattern id={`${prefix}-stop`} width={14} height={14} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <path className={css.stop} d="M0,0V14" />
+        <path {...COAT_INK.stop} d="M0,0V14" />
       </pattern>
     </>
   );

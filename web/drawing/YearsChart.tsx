@@ -9,6 +9,7 @@ import { civilFromDay, dayFromCivil, day } from '../../core/quantity/index.ts';
 import { Table } from '../ui/Table.tsx';
 import { TimeFrame } from './TimeFrame.tsx';
 import css from './charts.module.css';
+import { INK } from './ink.ts';
 
 const WIDTH = 1180;
 const HEIGHT = 300;
@@ -98,16 +99,15 @@ export function YearsChart({ years, sightings, today }: Props) {
         <text className={css.stairSoft} x={x(onOneYear(today))} y={EDGE.top - 4} textAnchor="middle">
           today
         </text>
-        <line className={css.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
+        <line {...INK.seaFloor} x1={EDGE.left} x2={WIDTH - EDGE.right} y1={FLOOR} y2={FLOOR} />
         {sightings.map((s, i) => {
           const at = x(onOneYear(s.day));
           const age = Math.min(3, civilFromDay(day(today)).year - civilFromDay(s.day).year);
-          if (s.kind === 'started')
-            return <path key={i} className={css.flag} d={`M${at},${FLOOR + 30}v-24l11,5l-11,5`} />;
+          if (s.kind === 'started') return <path key={i} {...INK.flag} d={`M${at},${FLOOR + 30}v-24l11,5l-11,5`} />;
           if (s.kind === 'visit')
-            return <rect key={i} className={css.seenVisit} x={at - 2.5} y={FLOOR + 8 + age * 7} width={5} height={5} />;
+            return <rect key={i} {...INK.seenVisit} x={at - 2.5} y={FLOOR + 8 + age * 7} width={5} height={5} />;
           if (s.kind === 'brushed')
-            return <circle key={i} className={css.seenHome} cx={at} cy={FLOOR + 10 + age * 7} r={1.7} />;
+            return <circle key={i} {...INK.seenHome} cx={at} cy={FLOOR + 10 + age * 7} r={1.7} />;
           return null;
         })}
       </svg>
@@ -134,19 +134,19 @@ export function YearsChart({ years, sightings, today }: Props) {
         ))}
         <span>
           <svg width="14" height="14" aria-hidden>
-            <path className={css.flag} d="M3,14V1l9,4l-9,4" />
+            <path {...INK.flag} d="M3,14V1l9,4l-9,4" />
           </svg>{' '}
           “it has started”
         </span>
         <span>
           <svg width="10" height="10" aria-hidden>
-            <rect className={css.seenVisit} x="2" y="2" width="6" height="6" />
+            <rect {...INK.seenVisit} x="2" y="2" width="6" height="6" />
           </svg>{' '}
           visit
         </span>
         <span>
           <svg width="10" height="10" aria-hidden>
-            <circle className={css.seenHome} cx="5" cy="5" r="2" />
+            <circle {...INK.seenHome} cx="5" cy="5" r="2" />
           </svg>{' '}
           brushed at home
         </span>

@@ -70,11 +70,12 @@ export function fromToday(value: number, today: number): string {
 
 /** "08:05", or "8:05 am", of minutes after midnight. */
 export const minuteText = (minute: number): string => timeText(wholeMinute(minute) * 60_000, 'UTC');
-/** ISO weekdays, Monday first. */
-export const ISO_WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 /** "Mon" of an ISO weekday. */
 export const weekdayName = (iso: number): string => WEEKDAYS[iso - 1] ?? '';
+/** ISO weekdays with their names, from the one with which this device’s week begins. */
+export const weekdaysHere = (): readonly { readonly value: number; readonly word: string }[] =>
+  WEEKDAYS.map((_, i) => ((view().weekStart - 1 + i) % 7) + 1).map((value) => ({ value, word: weekdayName(value) }));
 /** "April 2031". */
 export const monthYear = (value: number): string => said('month-year', value);
 /** "Apr 31" of `2031-04`. */

@@ -15,10 +15,10 @@ import {
 } from '../../core/kit/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
 import { capital, listText, minutesText, percent } from './figures.ts';
-import { temperatureText } from './units.ts';
+import { lengthText, temperatureText } from './units.ts';
 
 const NBSP = '\u00a0';
-const mm = (value: number): string => `${value >= 10 ? Math.round(value) : Math.round(value * 10) / 10}${NBSP}mm`;
+const mm = (value: number): string => lengthText(value >= 10 ? Math.round(value) : Math.round(value * 10) / 10);
 
 export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
   stop: 'Stop',

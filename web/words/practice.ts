@@ -21,6 +21,7 @@ import { capital, grams, listText, minutesText } from './figures.ts';
 import { loserText, partText, WETNESS_WORDS } from './kit.ts';
 import { conditionReason, CONDITION_WORDS, methodName, skinWord } from './reasons.ts';
 import { PHASE_WORDS } from './steps.ts';
+import { lengthText } from './units.ts';
 
 export const TEST_WORDS: Readonly<Record<FeelTest, string>> = {
   finger: 'finger to skin',
@@ -122,7 +123,7 @@ const className = (c: CoatClass): string => coatRow(c).name;
 function sceneText({ coatClass, condition, wetness, region, guardMm, context }: DrillScene): string {
   const said = [
     `A ${className(coatClass)} coat`,
-    `hair of ${guardMm}\u00a0mm`,
+    `hair of ${lengthText(guardMm)}`,
     `${regionRow(region).name}: ${WETNESS_WORDS[wetness]}, ${CONDITION_WORDS[condition]}`,
     context.tie !== 'none' && `tie: ${TIE_SCALE.find((g) => g.value === context.tie)?.word}`,
     context.skin !== 'clear' && `skin: ${skinWord(context.skin)}`,

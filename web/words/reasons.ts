@@ -21,7 +21,7 @@ import { unreachable } from '../../core/quantity/index.ts';
 import type { Due, DueReason, NeedReason, TideName } from '../../core/tide/index.ts';
 import { fromToday, shortDay } from './dates.ts';
 import { capital, daysText, grams, listText, minutesText, percent } from './figures.ts';
-import { massText } from './units.ts';
+import { lengthText, lengthsText, massText } from './units.ts';
 import { PHASE_WORDS } from './steps.ts';
 import { whereText } from './places.ts';
 
@@ -87,7 +87,7 @@ export function questionText(q: Contradiction): string {
     case 'weight-jump':
       return `${massText(q.kg)} now, ${massText(q.lastKg)} last time. Weigh again; a fast change is for a vet.`;
     case 'length-not-of-class':
-      return `Hair of ${q.mm} mm is not of this coat class (${q.low} to ${q.high} mm). Was it clipped, or is the class another?`;
+      return `Hair of ${lengthText(q.mm)} is not of this coat class (${lengthsText(q.low, q.high)}). Was it clipped, or is the class another?`;
     default:
       return unreachable(q);
   }

@@ -1,5 +1,13 @@
-/** How measures are said and typed on this device: stored and sent are always kilograms, degrees Celsius and millilitres. */
-import { celsiusToFahrenheit, fahrenheitToCelsius, kgToLb, lbToKg, mlToUsFlOz } from '../../core/quantity/index.ts';
+/** How measures are said and typed on this device: stored and sent are always kilograms, degrees Celsius, millilitres, millimetres. */
+import {
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  inchToMm,
+  kgToLb,
+  lbToKg,
+  mlToUsFlOz,
+  mmToInch,
+} from '../../core/quantity/index.ts';
 import { view } from '../app/view.ts';
 
 const NBSP = '\u00a0';
@@ -21,3 +29,13 @@ export const temperatureText = (c: number): string => `${temperatureShown(c)}${N
 
 export const volumeText = (ml: number): string =>
   view().volume === 'ml' ? `${Math.round(ml)}${NBSP}mL` : `${tenth(mlToUsFlOz(ml))}${NBSP}fl${NBSP}oz`;
+
+export const lengthWord = (): string => view().length;
+/** Hundredths of an inch and tenths of a millimetre are as fine as a ruler goes. */
+export const lengthShown = (mm: number): number => (view().length === 'mm' ? mm : Math.round(mmToInch(mm) * 100) / 100);
+export const lengthMm = (shown: number): number => (view().length === 'mm' ? shown : tenth(inchToMm(shown)));
+/** Digits that are typed after the point. */
+export const lengthDigits = (): number => (view().length === 'mm' ? 1 : 2);
+export const lengthText = (mm: number): string => `${lengthShown(mm)}${NBSP}${lengthWord()}`;
+/** "20 to 70 mm". */
+export const lengthsText = (low: number, high: number): string => `${lengthShown(low)} to ${lengthText(high)}`;

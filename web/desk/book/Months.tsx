@@ -5,7 +5,7 @@ import { useView } from '../../app/useView.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Table } from '../../ui/Table.tsx';
 import { Tip } from '../../ui/Tip.tsx';
-import { monthYear, shortDay, weekdayName } from '../../words/dates.ts';
+import { monthYear, shortDay, weekdaysHere } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
 import css from './book.module.css';
 
@@ -36,9 +36,9 @@ export function Month({ plan, day, nameOf, hoursOn, onDay }: MonthProps) {
       <caption>{monthYear(day)}</caption>
       <thead>
         <tr>
-          {Array.from({ length: 7 }, (_, i) => ((weekStart - 1 + i) % 7) + 1).map((w) => (
-            <th key={w} scope="col">
-              {weekdayName(w)}
+          {weekdaysHere().map((w) => (
+            <th key={w.value} scope="col">
+              {w.word}
             </th>
           ))}
         </tr>

@@ -21,7 +21,7 @@ import { TextField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { useYears, type YearAnswer } from '../../work/useYears.ts';
 import type { PlannedYear, YearRoom } from '../../work/what-if.worker.ts';
-import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
+import { weekdaysHere, weekdayName } from '../../words/dates.ts';
 import { changeText, isAsToday, limitsText, YEAR_LINES } from '../../words/year.ts';
 import { Learning } from '../tide/Learning.tsx';
 import css from './book.module.css';
@@ -223,7 +223,9 @@ function Years({
   currency: string;
 }) {
   const [params, setParams] = useSearchParams();
-  const closed = ISO_WEEKDAYS.filter((w) => !file.openWeekdays.includes(w));
+  const closed = weekdaysHere()
+    .map((w) => w.value)
+    .filter((w) => !file.openWeekdays.includes(w));
   const change = changeIn(params, closed);
   const beside = years.find((y) => y.id === params.get('beside'));
   const shown: readonly { readonly name: string; readonly change: YearChange }[] = [

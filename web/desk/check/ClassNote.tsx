@@ -8,13 +8,14 @@ import { useEditDog } from '../../data/hooks.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { listText } from '../../words/figures.ts';
+import { lengthsText, lengthText } from '../../words/units.ts';
 
 function reasonText(r: ClassReason): string {
   switch (r.code) {
     case 'breed':
       return `${r.breed}s usually are`;
     case 'length':
-      return `${r.mm} mm at the back is not ${r.low} to ${r.high} mm`;
+      return `${lengthText(r.mm)} at the back is not ${lengthsText(r.low, r.high)}`;
     case 'undercoat':
       return `${r.zones} of ${r.felt} zones felt stand deep`;
     case 'no-undercoat':

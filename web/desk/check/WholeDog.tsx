@@ -9,16 +9,26 @@ import {
   type InspectionAnswer,
 } from '../../../core/check/index.ts';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
-import { HAIR_UNITS, hairMm, hairShown, useHairUnit } from '../../app/units.ts';
+import { LENGTHS, setView } from '../../app/view.ts';
+import { useView } from '../../app/useView.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { NumberInput } from '../../ui/form/NumberInput.tsx';
-import { massKg, massShown, massWord, temperatureC, temperatureShown, temperatureWord } from '../../words/units.ts';
+import {
+  lengthMm,
+  lengthShown,
+  massKg,
+  massShown,
+  massWord,
+  temperatureC,
+  temperatureShown,
+  temperatureWord,
+} from '../../words/units.ts';
 import css from './check.module.css';
 
 const GUARD_WORDS = { back: 'Hair at back', ruff: 'Hair at ruff', breeches: 'Breeches' } as const;
-const UNITS = HAIR_UNITS.map((value) => ({ value, word: value }));
+const UNITS = LENGTHS.map((value) => ({ value, word: value }));
 const ANSWER_WORDS: Readonly<Record<InspectionAnswer, string>> = { fine: 'fine', watch: 'watch', trouble: 'trouble' };
 const ANSWERS = INSPECTION_ANSWERS.map((value) => ({ value, word: ANSWER_WORDS[value] }));
 
@@ -47,7 +57,7 @@ function Measure({
 }
 
 function Measures({ draft, change }: Props) {
-  const [unit, setUnit] = useHairUnit();
+  const { length: unit } = useView();
   return (
     <div className={css.measures}>
       <Measure
@@ -60,17 +70,17 @@ function Measures({ draft, change }: Props) {
         <Measure
           key={place}
           label={`${GUARD_WORDS[place]}, ${unit}`}
-          value={draft.guardMm[place] === undefined ? undefined : hairShown(draft.guardMm[place], unit)}
+          value={draft.guardMm[place] === undefined ? undefined : lengthShown(draft.guardMm[place])}
           digits={unit === 'mm' ? 0 : 2}
           onChange={(v) =>
             change((now) => {
               const { [place]: _, ...rest } = now.guardMm;
-              return { ...now, guardMm: v === undefined ? rest : { ...rest, [place]: hairMm(v, unit) } };
+              return { ...now, guardMm: v === undefined ? rest : { ...rest, [place]: lengthMm(v) } };
             })
           }
         />
       ))}
-      <ChoiceGroup name="Ruler in" options={UNITS} value={unit} onPick={setUnit} />
+      <ChoiceGroup name="Ruler in" options={UNITS} value={unit} onPick={(length) => setView({ length })} />
     </div>
   );
 }

@@ -30,7 +30,7 @@ import { DayField, ManyField, NumberField, SelectField, TextField } from '../../
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText, minutesText, percent } from '../../words/figures.ts';
-import { massKg, massShown, massText, massWord } from '../../words/units.ts';
+import { lengthText, lengthsText, massKg, massShown, massText, massWord } from '../../words/units.ts';
 
 const BLANK: DogDraft = {
   name: '',
@@ -56,9 +56,9 @@ const MOST_NEAR = 4;
 
 const CARE_WORDS = { none: 'hardly any', some: 'now and then', steady: 'as the card says' } as const;
 
-const CLASSES = COATS.map(
-  (c) => [c.coatClass, `${capital(c.name)}, ${c.guardMm.low} to ${c.guardMm.high} mm`] as const,
-);
+/** With the device's ruler, so asked when it is shown. */
+const classes = () =>
+  COATS.map((c) => [c.coatClass, `${capital(c.name)}, ${lengthsText(c.guardMm.low, c.guardMm.high)}`] as const);
 const SHAPES = BODY_SHAPES.map((s) => [s, capital(SHAPE_WORDS[s])] as const);
 const CARES = HOME_CARE.map((c) => [c, CARE_WORDS[c]] as const);
 const TRAITS = DOG_TRAITS.map((value) => ({ value, word: TRAIT_WORDS[value] }));
@@ -102,7 +102,7 @@ function Fields({
             ))}
           </datalist>
         </TextField>
-        <SelectField form={form} name="coatClass" label="Coat class" options={CLASSES} />
+        <SelectField form={form} name="coatClass" label="Coat class" options={classes()} />
         <SelectField form={form} name="shape" label="Body shape" options={SHAPES} />
         <NumberField
           form={form}
@@ -125,8 +125,8 @@ function Fields({
         <Notice tone="good" className="mt-3" role="status">
           <p>
             Usual for {usual.name}: {coatRow(usual.coatClass).name}, {massShown(usual.weightKg.low)} to{' '}
-            {massText(usual.weightKg.high)}, hair of about {usual.backMm} mm at the back. Your hands and scale correct
-            it.
+            {massText(usual.weightKg.high)}, hair of about {lengthText(usual.backMm)} at the back. Your hands and scale
+            correct it.
           </p>
           <Button size="sm" look="usual" onClick={() => takeUsual(usual)}>
             Take what is usual

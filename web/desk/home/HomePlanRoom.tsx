@@ -13,7 +13,7 @@ import { Table } from '../../ui/Table.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { CheckField, ManyField, NumberField, TextField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { shortDay } from '../../words/dates.ts';
+import { shortDay, weekdayName, weekdaysHere } from '../../words/dates.ts';
 import { capital, listText, minutesText } from '../../words/figures.ts';
 import { everyText, WHY_WORDS } from '../../words/home.ts';
 import { HomeLinks } from './HomeLinks.tsx';
@@ -21,12 +21,11 @@ import { Lately } from './Lately.tsx';
 import { Reminders } from './Reminders.tsx';
 import css from './home-plan.module.css';
 
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 const FACT_WORDS: readonly FieldWord<HomeSetupRecord>[] = [
   {
     key: 'minutesByWeekday',
     label: 'Minutes a day',
-    say: (h) => h.minutesByWeekday.map((m, i) => `${WEEKDAYS[i] ?? ''} ${m}`).join(', '),
+    say: (h) => h.minutesByWeekday.map((m, i) => `${weekdayName(i + 1)} ${m}`).join(', '),
   },
   { key: 'patienceMinutes', label: 'The dog’s patience', say: (h) => minutesText(h.patienceMinutes) },
   { key: 'beginner', label: 'Beginner' },
@@ -74,8 +73,8 @@ function Facts({
       <h2>The home</h2>
       <fieldset className={css.weekMinutes}>
         <legend>Minutes the household has each day{page.household.length > 1 && ', for all its dogs'}</legend>
-        {WEEKDAYS.map((d, i) => (
-          <NumberField key={d} form={form} name={`minutesByWeekday.${i}`} label={d} />
+        {weekdaysHere().map(({ value, word }) => (
+          <NumberField key={value} form={form} name={`minutesByWeekday.${value - 1}`} label={word} />
         ))}
       </fieldset>
       <NumberField form={form} name="patienceMinutes" label="Longest bout the dog bears, minutes" className="mt-2" />

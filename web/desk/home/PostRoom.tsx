@@ -7,9 +7,8 @@ import { Button, ButtonAnchor } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Table } from '../../ui/Table.tsx';
-import { instantText } from '../../words/dates.ts';
+import { instantText, minuteText } from '../../words/dates.ts';
 import { capital, listText } from '../../words/figures.ts';
-import { minuteClock } from '../../words/clock.ts';
 import { CHANNEL_WORDS, reminderWord, SILENCE_WORDS } from '../../words/post.ts';
 import css from './home-plan.module.css';
 
@@ -31,7 +30,7 @@ function Households({ page }: { page: PostPage }) {
       </th>
       <td>{CHANNEL_WORDS[h.channel]}</td>
       <td>
-        {minuteClock(h.quiet.fromMinute)}–{minuteClock(h.quiet.toMinute)}
+        {minuteText(h.quiet.fromMinute)}–{minuteText(h.quiet.toMinute)}
       </td>
       <td>
         {h.waiting.length > 0 &&

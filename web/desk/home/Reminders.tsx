@@ -4,7 +4,6 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { minuteClock } from '../../words/clock.ts';
 import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import { ownerPostSchema, POST_CHANNELS, type OwnerPostRecord } from '../../../contract/post.ts';
@@ -12,6 +11,7 @@ import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-con
 import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS } from '../../words/post.ts';
+import { minuteText } from '../../words/dates.ts';
 import css from './home-plan.module.css';
 
 const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
@@ -20,7 +20,7 @@ const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   {
     key: 'quiet',
     label: 'Quiet hours',
-    say: (p) => `${minuteClock(p.quiet.fromMinute)} to ${minuteClock(p.quiet.toMinute)}`,
+    say: (p) => `${minuteText(p.quiet.fromMinute)} to ${minuteText(p.quiet.toMinute)}`,
   },
 ];
 

@@ -27,8 +27,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { NumberField, SelectField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { minuteClock } from '../../words/clock.ts';
-import { weekdayName } from '../../words/dates.ts';
+import { minuteText, weekdayName } from '../../words/dates.ts';
 import { capital, listText, minutesText, money } from '../../words/figures.ts';
 import { CareTerms } from './CareTerms.tsx';
 import { Effect } from './Effect.tsx';
@@ -79,7 +78,7 @@ const RULE_WORDS: readonly FieldWord<HouseRules>[] = [
   {
     key: 'hours',
     label: 'Hours',
-    say: ({ hours }) => `${minuteClock(hours.openMinute)} to ${minuteClock(hours.closeMinute)}`,
+    say: ({ hours }) => `${minuteText(hours.openMinute)} to ${minuteText(hours.closeMinute)}`,
   },
   { key: 'tables', label: 'Tables' },
   { key: 'tubs', label: 'Tubs' },

@@ -4,6 +4,7 @@ import {
   CLOCKS,
   CONTRASTS,
   DATE_FORMS,
+  LENGTHS,
   MASSES,
   setView,
   TEMPERATURES,
@@ -13,7 +14,6 @@ import {
   type View,
 } from '../../app/view.ts';
 import { useView } from '../../app/useView.ts';
-import { HAIR_UNITS, useHairUnit } from '../../app/units.ts';
 import { Check, Field, Select } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { longDay, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
@@ -38,9 +38,40 @@ const DATE_WORDS: Readonly<Record<View['dates'], string>> = {
 /** 9 April 2031, five past two, of which the examples speak. */
 const EXAMPLE = { day: 22_378, minute: 14 * 60 + 5, kg: 24, airC: 21, ml: 250, cents: 123_450 };
 
+/** In what this device measures. */
+function Units({ view }: { view: View }) {
+  return (
+    <>
+      <ChoiceGroup
+        name="Weight"
+        options={words(MASSES, (v) => v)}
+        value={view.mass}
+        onPick={(mass) => setView({ mass })}
+      />
+      <ChoiceGroup
+        name="Length"
+        options={words(LENGTHS, (v) => v)}
+        value={view.length}
+        onPick={(length) => setView({ length })}
+      />
+      <ChoiceGroup
+        name="Warmth"
+        options={words(TEMPERATURES, (v) => TEMPERATURE_WORDS[v])}
+        value={view.temperature}
+        onPick={(temperature) => setView({ temperature })}
+      />
+      <ChoiceGroup
+        name="Volume"
+        options={words(VOLUMES, (v) => VOLUME_WORDS[v])}
+        value={view.volume}
+        onPick={(volume) => setView({ volume })}
+      />
+    </>
+  );
+}
+
 export function ViewSettings() {
   const view = useView();
-  const [hair, setHair] = useHairUnit();
   return (
     <Sheet className={css.view} aria-labelledby="view">
       <h2 id="view">On this device</h2>
@@ -69,25 +100,7 @@ export function ViewSettings() {
           value={view.weekStart}
           onPick={(weekStart) => setView({ weekStart })}
         />
-        <ChoiceGroup
-          name="Weight"
-          options={words(MASSES, (v) => v)}
-          value={view.mass}
-          onPick={(mass) => setView({ mass })}
-        />
-        <ChoiceGroup name="Hair" options={words(HAIR_UNITS, (v) => v)} value={hair} onPick={setHair} />
-        <ChoiceGroup
-          name="Warmth"
-          options={words(TEMPERATURES, (v) => TEMPERATURE_WORDS[v])}
-          value={view.temperature}
-          onPick={(temperature) => setView({ temperature })}
-        />
-        <ChoiceGroup
-          name="Volume"
-          options={words(VOLUMES, (v) => VOLUME_WORDS[v])}
-          value={view.volume}
-          onPick={(volume) => setView({ volume })}
-        />
+        <Units view={view} />
         <Field label="Dates and numbers as in" id="view-dates">
           <Select
             value={view.dates}

@@ -16,10 +16,11 @@ import { CheckField, DayField, ManyField, NumberField, SelectField, TextField } 
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital } from '../../words/figures.ts';
+import { lengthDigits, lengthMm, lengthShown, lengthText, lengthWord } from '../../words/units.ts';
 
 const DRYERS: readonly ToolKind[] = ['force-dryer', 'stand-dryer'];
 const GEAR: readonly ToolKind[] = [...DRYERS, 'hand-bath', 'bather', 'towel', 'mister'];
-const mm = (value: number | undefined): string => (value === undefined ? '' : `${value}\u00a0mm`);
+const mm = (value: number | undefined): string => (value === undefined ? '' : lengthText(value));
 const FIELD_WORDS: readonly FieldWord<ToolRecord>[] = [
   { key: 'name', label: 'Name' },
   { key: 'kind', label: 'Kind', say: (t) => toolRow(t.kind).name },
@@ -75,17 +76,19 @@ function Fields({
   const kind = useWatch({ control, name: 'kind' });
   const dogs = useDogs();
   const row = toolRow(kind);
-  const number = (
-    name: 'pinMm' | 'spacingMm' | 'widthMm' | 'rows' | 'airLps' | 'dbA',
-    label: string,
-    usual?: number,
-  ) => (
+  const usualText = (usual: number | undefined): string => (usual ? `usual ${usual}` : '');
+  const number = (name: 'rows' | 'airLps' | 'dbA', label: string) => (
+    <NumberField form={form} name={name} label={label} digits={name === 'rows' ? 0 : 1} />
+  );
+  const length = (name: 'pinMm' | 'spacingMm' | 'widthMm', label: string, usual?: number) => (
     <NumberField
       form={form}
       name={name}
       label={label}
-      digits={name === 'rows' ? 0 : 1}
-      placeholder={usual === undefined || usual === 0 ? '' : `usual ${usual}`}
+      digits={lengthDigits()}
+      shown={lengthShown}
+      kept={lengthMm}
+      placeholder={usualText(usual && lengthShown(usual))}
     />
   );
   const choice = (name: 'tip' | 'material' | 'heat', label: string, options: readonly string[]) => (
@@ -111,10 +114,10 @@ function Fields({
           <h2>Measures</h2>
           <p className="wt-soft">What nobody measured is taken as usual for the kind.</p>
           <div className="wt-formgrid">
-            {number('pinMm', 'Pins, teeth or nubs, mm long')}
-            {number('spacingMm', 'Gap between them, mm', row.usual.spacingMm)}
+            {length('pinMm', `Pins, teeth or nubs, ${lengthWord()} long`)}
+            {length('spacingMm', `Gap between them, ${lengthWord()}`, row.usual.spacingMm)}
             {number('rows', 'Rows')}
-            {number('widthMm', 'Working width, mm', row.usual.widthMm)}
+            {length('widthMm', `Working width, ${lengthWord()}`, row.usual.widthMm)}
             {choice('tip', 'Tips', TIPS)}
             {choice('material', 'Made of', MATERIALS)}
           </div>

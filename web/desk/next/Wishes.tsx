@@ -8,9 +8,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { ManyField, NumberField, SelectField, TextField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { ISO_WEEKDAYS, weekdayName } from '../../words/dates.ts';
-
-const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
+import { weekdaysHere } from '../../words/dates.ts';
 
 function WishForm({ dogId, wish }: { dogId: string; wish: WishRecord }) {
   const save = useSaveWish(dogId);
@@ -24,7 +22,7 @@ function WishForm({ dogId, wish }: { dogId: string; wish: WishRecord }) {
         name="weekdays"
         label="Comes on (none ticked: any day)"
         className="mb-2"
-        options={WEEKDAYS}
+        options={weekdaysHere()}
       />
       <NumberField
         form={form}

@@ -20,7 +20,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { ManyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { ISO_WEEKDAYS, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
+import { weekdaysHere, minuteText, shortDay, weekdayName } from '../../words/dates.ts';
 import { STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
 import css from './staff.module.css';
@@ -37,7 +37,6 @@ export const NEW_PERSON: Omit<PersonRecord, 'id'> = {
   version: 0,
 };
 const DOES = STAGE_KINDS.filter((k) => k !== 'rest').map((value: StageKind) => ({ value, word: STAGE_WORDS[value] }));
-const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
 
 export function PersonForm({ person, onDone }: { person: PersonRecord; onDone: () => void }) {
   const save = useSavePerson();
@@ -45,7 +44,7 @@ export function PersonForm({ person, onDone }: { person: PersonRecord; onDone: (
   return (
     <SchemaForm form={form} className={css.person} onSave={(p) => save.mutate(p, { onSuccess: onDone })}>
       <TextField form={form} name="name" label="Name" />
-      <ManyField form={form} name="weekdays" label="Works on" options={WEEKDAYS} />
+      <ManyField form={form} name="weekdays" label="Works on" options={weekdaysHere()} />
       <TimeField form={form} name="from" label="From" />
       <TimeField form={form} name="to" label="To" />
       <NumberField form={form} name="pause.minutes" label="Pause, minutes, about noon" />

@@ -18,7 +18,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
 import { ManyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
-import { ISO_WEEKDAYS, minuteText, weekdayName } from '../../words/dates.ts';
+import { weekdaysHere, minuteText, weekdayName } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
 import { NEW_PERSON } from '../staff/StaffRoom.tsx';
 import css from './start.module.css';
@@ -62,7 +62,6 @@ function Stone({ n, title, done, says, open, onOpen, children }: StoneProps) {
 /** Currencies that most people will want; any other stands under House rules. */
 const CURRENCIES = ['EUR', 'USD', 'GBP', 'CAD', 'AUD', 'NZD', 'SEK', 'NOK', 'DKK', 'CHF', 'PLN', 'CZK', 'JPY'] as const;
 
-const WEEKDAYS = ISO_WEEKDAYS.map((value) => ({ value, word: weekdayName(value) }));
 const CENTS = 100;
 
 function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
@@ -71,7 +70,7 @@ function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
   const currencies = [...new Set([salon.house.rates.currency, ...CURRENCIES])].map((c) => [c, c] as const);
   return (
     <SchemaForm form={form} onSave={(house) => save.mutate({ ...salon, house }, { onSuccess: onDone })}>
-      <ManyField form={form} name="openWeekdays" label="Open on" className="mb-2" options={WEEKDAYS} />
+      <ManyField form={form} name="openWeekdays" label="Open on" className="mb-2" options={weekdaysHere()} />
       <div className={css.startRow}>
         <TimeField form={form} name="hours.openMinute" label="From" />
         <TimeField form={form} name="hours.closeMinute" label="Until" />

@@ -14,6 +14,7 @@ import { capital, percent } from '../../words/figures.ts';
 import { stepWord } from '../../words/steps.ts';
 import css from './tally.module.css';
 import chartsCss from '../../drawing/charts.module.css';
+import { INK } from '../../drawing/ink.ts';
 
 const WIDTH = 160;
 /** Marks on the line, as far as a table reaches. */
@@ -45,10 +46,10 @@ const against = ({ ratio }: Estimate, more: string, less: string): string =>
 function Whisker({ e, x }: { e: Estimate; x: Scale }) {
   return (
     <svg viewBox={`0 0 ${WIDTH} 18`} className={css.whisker} aria-hidden>
-      <line className={chartsCss.stairBase} x1={0} x2={WIDTH} y1={9} y2={9} />
+      <line {...INK.stairBase} x1={0} x2={WIDTH} y1={9} y2={9} />
       <line className={css.whiskerPlan} x1={x(1)} x2={x(1)} y1={0} y2={18} />
       <line className={css.whiskerRange} x1={x(e.low)} x2={x(e.high)} y1={9} y2={9} />
-      <circle className={chartsCss.whiskerDot} cx={x(e.ratio)} cy={9} r={5} />
+      <circle {...INK.whiskerDot} cx={x(e.ratio)} cy={9} r={5} />
     </svg>
   );
 }

@@ -17,6 +17,7 @@ import { dayMonth } from '../../words/dates.ts';
 import { Weather } from './Weather.tsx';
 import chartsCss from '../../drawing/charts.module.css';
 import css from './tide.module.css';
+import { INK } from '../../drawing/ink.ts';
 
 const SIDE = 360;
 const IN = 58;
@@ -32,9 +33,9 @@ function Calibration({ summary }: { summary: HonestSummary }) {
   return (
     <figure className={`${chartsCss.chart} ${css.calibration}`}>
       <svg viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label="Share held by bands of each width">
-        <line className={chartsCss.stairBase} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
-        <line className={chartsCss.stairBase} x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
-        <line className={chartsCss.seaEdge} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
+        <line {...INK.stairBase} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(0)} />
+        <line {...INK.stairBase} x1={s(0)} x2={s(0)} y1={y(0)} y2={y(1)} />
+        <line {...INK.seaEdge} x1={s(0)} x2={s(1)} y1={y(0)} y2={y(1)} />
         {[0, 0.5, 1].map((t) => (
           <g key={t}>
             <text className={chartsCss.stairSoft} x={s(t)} y={SIDE - IN + 22} textAnchor="middle">
@@ -46,7 +47,7 @@ function Calibration({ summary }: { summary: HonestSummary }) {
           </g>
         ))}
         {summary.calibration.map((c) => (
-          <circle key={c.said} className={chartsCss.whiskerDot} cx={s(c.said)} cy={y(c.held)} r={6} />
+          <circle key={c.said} {...INK.whiskerDot} cx={s(c.said)} cy={y(c.held)} r={6} />
         ))}
       </svg>
       <figcaption>

@@ -21,15 +21,15 @@ type NumberKey = 'dbA' | 'temperatureC' | 'humidityPct' | 'driftGPerMinute';
 const SLIDERS: readonly {
   readonly key: NumberKey;
   readonly word: string;
-  readonly unit: string;
+  readonly say: (value: number) => string;
   readonly min: number;
   readonly max: number;
   readonly step: number;
 }[] = [
-  { key: 'dbA', word: 'Level at the ear', unit: 'dB(A)', min: 40, max: 110, step: 1 },
-  { key: 'temperatureC', word: 'Room', unit: '°C', min: 5, max: 38, step: 0.5 },
-  { key: 'humidityPct', word: 'Humidity', unit: '%', min: 10, max: 95, step: 1 },
-  { key: 'driftGPerMinute', word: 'Drift of the scale', unit: 'g a minute', min: -5, max: 5, step: 0.1 },
+  { key: 'dbA', word: 'Level at the ear', say: (v) => `${v} dB(A)`, min: 40, max: 110, step: 1 },
+  { key: 'temperatureC', word: 'Room', say: temperatureText, min: 5, max: 38, step: 0.5 },
+  { key: 'humidityPct', word: 'Humidity', say: (v) => `${v} %`, min: 10, max: 95, step: 1 },
+  { key: 'driftGPerMinute', word: 'Drift of the scale', say: (v) => `${v} g a minute`, min: -5, max: 5, step: 0.1 },
 ];
 type FlagKey = 'bowl' | 'restless' | 'scaleOn' | 'meterOn' | 'sensorOn';
 const FLAGS: readonly (readonly [FlagKey, string])[] = [
@@ -131,11 +131,11 @@ export function DevicesRoom() {
               onChange={(e) => put.mutate({ [key]: e.target.checked })}
             />
           ))}
-          {SLIDERS.map(({ key, word, unit, min, max, step }) => (
+          {SLIDERS.map(({ key, word, say, min, max, step }) => (
             <Field
               label={
                 <>
-                  {word}: {s[key]} {unit}
+                  {word}: {say(s[key])}
                 </>
               }
               key={key}
