@@ -110,6 +110,7 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
   await pick('Tied hair', 'mat');
   await zone('hip.left');
   await pick('Skin', 'pink');
+  await page.evaluate(() => window.scrollTo(0, 0));
 });
 await picture('desk-kit', '/desk/kit');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
