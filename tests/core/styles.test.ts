@@ -40,7 +40,7 @@ function classesIn(root: Root): ReadonlySet<string> {
   return names;
 }
 
-const sources = filesOf(/\.tsx$/).map((f) => ({ f, text: readFileSync(f, 'utf8') }));
+const sources = filesOf(/\.tsx?$/).map((f) => ({ f, text: readFileSync(f, 'utf8') }));
 const IMPORT = /import (\w+) from '(\.[^']*\.module\.css)';/g;
 
 /** What a room may import of others: parts, drawings, the head of the house, and the table's common things. */

@@ -5,7 +5,7 @@ import { Loaded } from '../app/state.tsx';
 import { MeProvider } from './me.ts';
 import css from './door.module.css';
 
-// Whoever is in needs none of them.
+// Nobody who is signed in needs these.
 const FirstOwner = lazy(() => import('./FirstOwner.tsx').then((m) => ({ default: m.FirstOwner })));
 const PinPad = lazy(() => import('./PinPad.tsx').then((m) => ({ default: m.PinPad })));
 const SetUpSalon = lazy(() => import('./SetUpSalon.tsx').then((m) => ({ default: m.SetUpSalon })));

@@ -2,10 +2,7 @@
 import type { ComponentPropsWithRef, ReactNode } from 'react';
 import { Button as Pressed } from 'react-bootstrap';
 import { Link, type LinkProps } from 'react-router';
-import { cx } from './cx.ts';
-import css from './Button.module.css';
-
-export type ButtonLook = 'main' | 'usual' | 'plain' | 'chosen';
+import { buttonClass, lookClass, VARIANTS, type ButtonLook } from './button-class.ts';
 
 interface Look {
   readonly look?: ButtonLook;
@@ -14,30 +11,15 @@ interface Look {
   readonly children?: ReactNode;
 }
 
-const VARIANTS: Readonly<Record<ButtonLook, string>> = {
-  main: 'primary',
-  usual: 'outline-primary',
-  plain: 'plain',
-  chosen: 'secondary',
-};
-
 type Props = Look & Omit<ComponentPropsWithRef<'button'>, keyof Look>;
 
 export const Button = ({ look = 'main', size, className, ...rest }: Props) => (
-  <Pressed
-    {...rest}
-    variant={VARIANTS[look]}
-    {...(size ? { size } : {})}
-    className={cx(css.button, css[look], className)}
-  />
+  <Pressed {...rest} variant={VARIANTS[look]} {...(size ? { size } : {})} className={lookClass(look, className)} />
 );
 
 /** Goes to a room. */
 export const ButtonLink = ({ look = 'usual', size, className, ...rest }: Look & Omit<LinkProps, keyof Look>) => (
-  <Link
-    {...rest}
-    className={cx('btn', `btn-${VARIANTS[look]}`, size && `btn-${size}`, css.button, css[look], className)}
-  />
+  <Link {...rest} className={buttonClass(look, size, className)} />
 );
 
 /** Fetches a file, or leaves the house. */
@@ -47,8 +29,5 @@ export const ButtonAnchor = ({
   className,
   ...rest
 }: Look & Omit<ComponentPropsWithRef<'a'>, keyof Look>) => (
-  <a
-    {...rest}
-    className={cx('btn', `btn-${VARIANTS[look]}`, size && `btn-${size}`, css.button, css[look], className)}
-  />
+  <a {...rest} className={buttonClass(look, size, className)} />
 );

@@ -1,7 +1,7 @@
 /** A key that asks the device for a file, or for a photo. */
 import type { ChangeEvent, ReactNode } from 'react';
+import { buttonClass } from './button-class.ts';
 import { cx } from './cx.ts';
-import button from './Button.module.css';
 import css from './FileKey.module.css';
 
 interface Props {
@@ -23,17 +23,7 @@ export function FileKey({ accept, camera = false, look = 'usual', size, disabled
     if (file) onFile(file);
   };
   return (
-    <label
-      className={cx(
-        'btn',
-        look === 'main' ? 'btn-primary' : 'btn-outline-primary',
-        size && `btn-${size}`,
-        button.button,
-        button[look],
-        css.key,
-        disabled && 'disabled',
-      )}
-    >
+    <label className={buttonClass(look, size, cx(css.key, disabled && 'disabled'))}>
       {children}
       <input
         type="file"

@@ -6,7 +6,7 @@ const WIDTHS = [9, 11, 10, 7, 11, 8] as const;
 
 interface Props {
   readonly lines?: number;
-  /** What is said meanwhile to whoever cannot see it. */
+  /** What a screen reader says meanwhile. */
   readonly says?: string;
 }
 

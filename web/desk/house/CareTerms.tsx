@@ -3,15 +3,13 @@ import type { UseFormReturn } from 'react-hook-form';
 import { CARE } from '../../../core/dog/index.ts';
 import type { HouseRules } from '../../../core/kit/index.ts';
 import { Table } from '../../ui/Table.tsx';
-import { NumberField } from '../../ui/form/fields.tsx';
+import { MoneyField, NumberField } from '../../ui/form/fields.tsx';
 import { capital } from '../../words/figures.ts';
 
 interface Props {
   readonly form: UseFormReturn<HouseRules>;
   readonly currency: string;
 }
-
-const CENTS = 100;
 
 export function CareTerms({ form, currency }: Props) {
   return (
@@ -34,15 +32,12 @@ export function CareTerms({ form, currency }: Props) {
                 <NumberField form={form} name={`care.${item}.minutes`} label={`Minutes for ${name}`} labelIs="unseen" />
               </td>
               <td>
-                <NumberField
+                <MoneyField
                   form={form}
                   name={`care.${item}.cents`}
                   label={`Price of ${name}`}
                   labelIs="unseen"
-                  digits={2}
                   placeholder="by the minute"
-                  shown={(cents) => cents / CENTS}
-                  kept={(coins) => Math.round(coins * CENTS)}
                 />
               </td>
             </tr>

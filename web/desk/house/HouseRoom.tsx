@@ -25,7 +25,7 @@ import { Field, Range, Select } from '../../ui/Field.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
-import { NumberField, SelectField } from '../../ui/form/fields.tsx';
+import { MoneyField, NumberField, SelectField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { minuteText, weekdayName } from '../../words/dates.ts';
 import { capital, listText, minutesText, money } from '../../words/figures.ts';
@@ -33,7 +33,6 @@ import { CareTerms } from './CareTerms.tsx';
 import { Effect } from './Effect.tsx';
 import css from './house.module.css';
 
-const CENTS = 100;
 const EVEN_WORDS: Readonly<Record<EvenDays, string>> = {
   filled: 'fill a day, leave others free',
   even: 'even, where it costs little',
@@ -183,14 +182,7 @@ function Amounts({ form, currency }: { form: UseFormReturn<HouseRules>; currency
       {WEIGHTS.map((w) => (
         <Weight key={w} of={w} form={form} />
       ))}
-      <NumberField
-        form={form}
-        name="rates.perHourCents"
-        label={`Rate for an hour, ${currency}`}
-        digits={2}
-        shown={(cents) => cents / CENTS}
-        kept={(coins) => Math.round(coins * CENTS)}
-      />
+      <MoneyField form={form} name="rates.perHourCents" label={`Rate for an hour, ${currency}`} />
       <NumberField form={form} name="tables" label="Tables" />
       <NumberField form={form} name="tubs" label="Tubs" placeholder="1" />
       <NumberField form={form} name="dryPlaces" label="Places to dry a dog" placeholder="one for each dryer" />

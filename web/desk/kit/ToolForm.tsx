@@ -12,7 +12,15 @@ import { Button } from '../../ui/Button.tsx';
 import { Field, Select } from '../../ui/Field.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
-import { CheckField, DayField, ManyField, NumberField, SelectField, TextField } from '../../ui/form/fields.tsx';
+import {
+  CheckField,
+  DayField,
+  ManyField,
+  MoneyField,
+  NumberField,
+  SelectField,
+  TextField,
+} from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital } from '../../words/figures.ts';
@@ -31,8 +39,6 @@ const FIELD_WORDS: readonly FieldWord<ToolRecord>[] = [
   { key: 'retired', label: 'Off the wall' },
 ];
 
-/** Kept in hundredths, typed in whole coins. */
-const CENTS = 100;
 const KINDS = TOOLS.map((k) => [k.kind, capital(k.name)] as const);
 const NOZZLE_OPTIONS = NOZZLES.map((value) => ({ value, word: value }));
 const WET = [
@@ -141,15 +147,7 @@ function Fields({
       )}
       <h2 className="mt-3">Kept</h2>
       <div className="wt-formgrid">
-        <NumberField
-          form={form}
-          name="costCents"
-          label="Cost"
-          digits={2}
-          empty="null"
-          shown={(cents) => cents / CENTS}
-          kept={(coins) => Math.round(coins * CENTS)}
-        />
+        <MoneyField form={form} name="costCents" label="Cost" empty="null" />
         <DayField form={form} name="since" label="In use since" empty="null" />
         <SelectField
           form={form}

@@ -1,4 +1,4 @@
-/** All parts of the house, each in its states: for whoever makes a room. Only where the house is being built (`npm run dev`). */
+/** All parts of the house, each in its states: for anyone who makes a room. It is shown under `npm run dev` only. */
 import Joi from 'joi';
 import { useState } from 'react';
 import { Button, ButtonLink } from '../../ui/Button.tsx';

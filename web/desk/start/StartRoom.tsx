@@ -16,7 +16,7 @@ import { Button, ButtonLink } from '../../ui/Button.tsx';
 import { Check } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SchemaForm } from '../../ui/form/SchemaForm.tsx';
-import { ManyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
+import { ManyField, MoneyField, NumberField, SelectField, TextField, TimeField } from '../../ui/form/fields.tsx';
 import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { weekdaysHere, minuteText, weekdayName } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
@@ -62,8 +62,6 @@ function Stone({ n, title, done, says, open, onOpen, children }: StoneProps) {
 /** Currencies that most people will want; any other stands under House rules. */
 const CURRENCIES = ['EUR', 'USD', 'GBP', 'CAD', 'AUD', 'NZD', 'SEK', 'NOK', 'DKK', 'CHF', 'PLN', 'CZK', 'JPY'] as const;
 
-const CENTS = 100;
-
 function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
   const save = useEditSalon();
   const form = useSchemaForm<HouseRules>({ schema: houseSchema, values: salon.house });
@@ -75,14 +73,7 @@ function Hours({ salon, onDone }: { salon: SalonRecord; onDone: () => void }) {
         <TimeField form={form} name="hours.openMinute" label="From" />
         <TimeField form={form} name="hours.closeMinute" label="Until" />
         <NumberField form={form} name="tables" label="Tables" />
-        <NumberField
-          form={form}
-          name="rates.perHourCents"
-          label="For an hour’s work"
-          digits={2}
-          shown={(cents) => cents / CENTS}
-          kept={(coins) => Math.round(coins * CENTS)}
-        />
+        <MoneyField form={form} name="rates.perHourCents" label="For an hour’s work" />
         <SelectField form={form} name="rates.currency" label="Currency" options={currencies} />
       </div>
       <Refusal error={save.error} />

@@ -9,7 +9,7 @@ import tableCss from '../table.module.css';
 export default function NoteForm({ onWrite }: { readonly onWrite: (text: string) => void }) {
   const form = useSchemaForm<{ readonly text: string }>({ schema: noteSchema, values: { text: '' } });
   return (
-    <SchemaForm form={form} className={`${tableCss.weigh ?? ''} mt-3`} onSave={({ text }) => onWrite(text.trim())}>
+    <SchemaForm form={form} className={`${tableCss.weigh ?? ''} mt-3`} onSave={({ text }) => onWrite(text)}>
       <TextField form={form} name="text" label="A word for the record, with dry hands" fit={(typed) => typed.trim()} />
       <Button type="submit" look="usual">
         Write down

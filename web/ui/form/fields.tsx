@@ -21,8 +21,6 @@ interface Of<T extends FieldValues, N extends FieldPath<T>> {
   readonly name: N;
   readonly label: ReactNode;
   readonly help?: ReactNode;
-  /** The label is beside the field, or only for a screen reader. */
-  readonly labelIs?: 'beside' | 'unseen';
   readonly className?: string | undefined;
 }
 
@@ -50,7 +48,7 @@ interface TextProps<T extends FieldValues, N extends FieldPath<T>> extends Of<T,
   readonly input?: Omit<ComponentProps<typeof Input>, 'type' | 'value' | 'onChange'>;
   /** What stands in one line with the field. */
   readonly beside?: ReactNode;
-  /** As it is written while it is typed. */
+  /** What was typed, as it is sent: without spaces, in small letters. */
   readonly fit?: (typed: string) => string;
   /** What stands under the field. */
   readonly children?: ReactNode;
@@ -103,6 +101,8 @@ interface NumberProps<T extends FieldValues, N extends FieldPath<T>> extends Of<
   readonly shown?: (kept: number) => number;
   readonly kept?: (shown: number) => number;
   readonly placeholder?: string;
+  /** The label is beside the field, or only for a screen reader. */
+  readonly labelIs?: 'beside' | 'unseen';
 }
 
 const same = (n: number): number => n;
@@ -149,6 +149,13 @@ export function NumberField<T extends FieldValues, N extends FieldPath<T>>({
   );
 }
 
+/** Money is kept in hundredths and typed in whole coins. */
+const CENTS = 100;
+
+export const MoneyField = <T extends FieldValues, N extends FieldPath<T>>(
+  props: Omit<NumberProps<T, N>, 'digits' | 'shown' | 'kept'>,
+) => <NumberField {...props} digits={2} shown={(cents) => cents / CENTS} kept={(coins) => Math.round(coins * CENTS)} />;
+
 interface SelectProps<T extends FieldValues, N extends FieldPath<T>> extends Of<T, N> {
   readonly options: readonly (readonly [value: string, word: string])[];
   readonly empty?: Empty;
@@ -185,7 +192,7 @@ export function CheckField<T extends FieldValues, N extends FieldPath<T>>({
   name,
   label,
   type = 'checkbox',
-}: Of<T, N> & { readonly type?: 'checkbox' | 'switch' }) {
+}: Pick<Of<T, N>, 'form' | 'name' | 'label'> & { readonly type?: 'checkbox' | 'switch' }) {
   const id = useId();
   return <Check id={id} type={type} label={label} {...form.register(name)} />;
 }
