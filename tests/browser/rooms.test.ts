@@ -1,7 +1,22 @@
 /** Rooms together: stale edits, empty, failed and broken states; and that the walk by Tab sees what is wrong. */
 import { expect } from 'chai';
+import type { Page } from 'playwright-core';
 import { enter, openStage, type Stage } from './stage.ts';
 import { tabFaults } from './tab-walk.ts';
+
+/** Whether these words stand in what the device keeps of what it saw last. */
+const keepsLastSeen = (page: Page, words: string): Promise<boolean> =>
+  page.evaluate(
+    (sought) =>
+      new Promise<boolean>((told) => {
+        const opened = indexedDB.open('keyval-store');
+        opened.onsuccess = () => {
+          const kept = opened.result.transaction('keyval').objectStore('keyval').get('woolly-tide.last-seen');
+          kept.onsuccess = () => told(JSON.stringify(kept.result ?? '').includes(sought));
+        };
+      }),
+    words,
+  );
 
 describe('the rooms', () => {
   let stage: Stage;
@@ -127,6 +142,9 @@ describe('the rooms', () => {
     await page.getByRole('heading', { name: 'This room could not be shown' }).waitFor();
     expect(stage.forgive(/flatMap is not a function/)).to.be.greaterThan(0);
     await page.unroute('**/api/kit');
+    // Some moments later the device keeps what it saw last, here what broke the room: it must not break it for days.
+    while (!(await keepsLastSeen(page, 'no list'))) await page.waitForTimeout(100);
+    await page.route('**/api/kit', (route) => setTimeout(() => void route.continue(), 500));
     await page.getByRole('button', { name: 'Load it again' }).click();
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
     await page.context().close();

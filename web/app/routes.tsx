@@ -1,11 +1,15 @@
 /** Every address of the house, made from the list of pages. */
 import { redirect, useRouteError, type RouteObject } from 'react-router';
+import { forgetLastSeen } from '../data/last-seen.ts';
 import { Door } from '../door/Door.tsx';
 import { PAGES, type Page } from '../pages.ts';
 import { Button } from '../ui/Button.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { Shell } from './Shell.tsx';
 import { Waiting } from './state.tsx';
+
+/** What was last seen may be what broke the room: it goes first, or the room would open with it again. */
+const loadAgain = (): void => void forgetLastSeen().then(() => window.location.reload());
 
 function Broken() {
   const problem = useRouteError();
@@ -15,7 +19,7 @@ function Broken() {
       <p>What was saved is safe. The other rooms are open as ever.</p>
       <p>{problem instanceof Error ? problem.message : ''}</p>
       <p>
-        <Button look="usual" onClick={() => window.location.reload()}>
+        <Button look="usual" onClick={loadAgain}>
           Load it again
         </Button>
       </p>

@@ -49,9 +49,10 @@ export async function showLastSeen(queries: QueryClient, nowMs: number): Promise
   }
 }
 
+let timer: ReturnType<typeof setTimeout> | undefined;
+
 /** Keeps what is read from now on. */
 export function keepLastSeen(queries: QueryClient): void {
-  let timer: ReturnType<typeof setTimeout> | undefined;
   const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
@@ -64,4 +65,9 @@ export function keepLastSeen(queries: QueryClient): void {
   });
 }
 
-export const forgetLastSeen = (): Promise<void> => del(KEY).catch(() => undefined);
+/** Forgets it, what was about to be written as well. */
+export function forgetLastSeen(): Promise<void> {
+  clearTimeout(timer);
+  timer = undefined;
+  return del(KEY).catch(() => undefined);
+}
