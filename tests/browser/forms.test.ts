@@ -2,12 +2,16 @@
 import { expect } from 'chai';
 import type { ObjectSchema, Schema } from 'joi';
 import type { Page } from 'playwright-core';
-import { accountDraftSchema } from '../../contract/account.ts';
-import { dogDraftSchema } from '../../contract/dog.ts';
+import { accountDraftSchema, newPassphraseSchema, newPinSchema, signInSchema } from '../../contract/account.ts';
+import { clipOrderSchema, dogDraftSchema } from '../../contract/dog.ts';
 import { homeSetupSchema } from '../../contract/home.ts';
+import { vetWordSchema } from '../../contract/hold.ts';
 import { toolFactsSchema } from '../../contract/kit.ts';
+import { ownerPostSchema } from '../../contract/post.ts';
 import { absenceSchema, personSchema, wishSchema } from '../../contract/roster.ts';
 import { houseSchema } from '../../contract/salon.ts';
+import { stepGramsSchema } from '../../contract/session.ts';
+import { homeNoteSchema } from '../../contract/tide.ts';
 import { SENTENCES } from '../../web/ui/form/sentences.ts';
 import { openStage, type Stage } from './stage.ts';
 
@@ -15,6 +19,7 @@ interface Asked {
   readonly name: string;
   readonly path: string;
   readonly schema: ObjectSchema;
+  readonly signedOut?: boolean;
   /** Opens the form where the page does not begin with it. */
   readonly open?: (page: Page) => Promise<void>;
   readonly save: string;
@@ -122,6 +127,78 @@ const FORMS: readonly Asked[] = [
     save: 'See what moves',
     fields: [['Why', 'reason']],
   },
+  {
+    name: 'a sign-in',
+    path: '/desk/dogs',
+    signedOut: true,
+    schema: signInSchema,
+    save: 'Come in',
+    fields: [
+      ['Name you sign in with', 'login'],
+      ['Passphrase', 'passphrase'],
+    ],
+  },
+  {
+    name: 'a new passphrase',
+    path: '/desk/you',
+    schema: newPassphraseSchema,
+    save: 'Set it',
+    fields: [['New passphrase', 'passphrase']],
+  },
+  {
+    name: 'a PIN',
+    path: '/desk/you',
+    schema: newPinSchema,
+    save: 'Set it',
+    fields: [['PIN, 4 to 8 digits', 'pin']],
+  },
+  {
+    name: 'hair that came out at home',
+    path: '/desk/dogs/demo-bollard/tide',
+    schema: homeNoteSchema,
+    save: 'Brushed at home',
+    fields: [['or weighed, grams', 'grams']],
+  },
+  {
+    name: 'a clip order',
+    path: '/desk/dogs/demo-bollard',
+    open: press(/^Clip by/),
+    schema: clipOrderSchema,
+    save: 'Keep the order',
+    fields: [['Who ordered it', 'who']],
+  },
+  {
+    name: 'reminders to an owner',
+    path: '/desk/dogs/demo-bollard/home',
+    open: async (page) => {
+      await page.getByLabel('Way', { exact: true }).selectOption('mail');
+    },
+    schema: ownerPostSchema,
+    save: 'Keep',
+    fields: [['Mail address', 'email']],
+  },
+  {
+    name: 'a vet’s word',
+    path: '/desk/vet',
+    open: press('The vet has seen it'),
+    schema: vetWordSchema,
+    save: 'Write it down',
+    fields: [
+      ['Who says so', 'who'],
+      ['In their words', 'note'],
+    ],
+  },
+  {
+    name: 'a weight put right',
+    path: '/desk/dogs/demo-bollard',
+    open: async (page) => {
+      await page.locator('a[href^="/table/sessions/"]').first().click();
+      await page.getByRole('button', { name: 'Put a weight right' }).click();
+    },
+    schema: stepGramsSchema,
+    save: 'Put it right',
+    fields: [['Hair in all, g', 'grams']],
+  },
 ];
 
 interface Rule {
@@ -150,15 +227,16 @@ function refusedBy(schema: ObjectSchema, key: string, per = 1): { readonly typed
 
 describe('forms, on the screen', () => {
   let stage: Stage;
-  let page: Page;
+  let within: Page;
   before(async () => {
     stage = await openStage();
-    page = await stage.page();
+    within = await stage.page();
   });
   after(() => stage.close());
 
-  for (const { name, path, open, schema, save, fields } of FORMS)
+  for (const { name, path, signedOut = false, open, schema, save, fields } of FORMS)
     it(`${name}: each field’s bad input gives its sentence under it, and nothing is sent`, async () => {
+      const page = signedOut ? await stage.page({ signedOut }) : within;
       const sent: string[] = [];
       page.on('request', (r) => {
         if (!['GET', 'HEAD'].includes(r.method())) sent.push(r.url());
@@ -168,7 +246,8 @@ describe('forms, on the screen', () => {
       const asked = fields.map(([label, key, per]) => ({ label, ...refusedBy(schema, key, per) }));
       for (const { label, typed } of asked) await page.getByLabel(label, { exact: true }).first().fill(typed);
       sent.length = 0;
-      await page.getByRole('button', { name: save, exact: true }).first().click();
+      const form = page.locator('form', { has: page.getByLabel(asked[0]?.label ?? '', { exact: true }) }).first();
+      await form.getByRole('button', { name: save, exact: true }).click();
       for (const { label, sentence } of asked) {
         const field = page.getByLabel(label, { exact: true }).first();
         await page.waitForFunction((el) => el?.getAttribute('aria-invalid') === 'true', await field.elementHandle());
@@ -184,9 +263,11 @@ describe('forms, on the screen', () => {
         'nothing is sent',
       ).to.deep.equal([]);
       page.removeAllListeners('request');
+      if (signedOut) await page.context().close();
     });
 
   it('take a number with a comma, a day as the device writes it or from the calendar, and a time with twelve hours', async () => {
+    const page = within;
     await page.goto('/desk/dogs/new');
     const weight = page.getByRole('textbox', { name: 'Weight, kg' });
     await weight.fill('12,5');

@@ -149,4 +149,19 @@ describe('the rooms', () => {
     await page.getByRole('heading', { name: 'On the wall' }).waitFor();
     await page.context().close();
   });
+
+  it('begin with less than 250 kB of code', async () => {
+    const html = await (await fetch(new URL('/desk/dogs', stage.base))).text();
+    const code = [...html.matchAll(/"(\/assets\/[^"]+\.js)"/g)].map(([, path = '']) => path);
+    expect(code).to.not.be.empty;
+    const sizes = await Promise.all(
+      [...new Set(code)].map(async (path) => {
+        const answer = await fetch(new URL(path, stage.base), { headers: { 'accept-encoding': 'br' } });
+        return Number(answer.headers.get('content-length'));
+      }),
+    );
+    // A file without a length would count as nothing.
+    expect(Math.min(...sizes)).to.be.greaterThan(0);
+    expect(sizes.reduce((all, bytes) => all + bytes, 0)).to.be.below(250_000);
+  });
 });
