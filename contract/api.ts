@@ -6,7 +6,7 @@ import type Joi from 'joi';
 import type { Plan } from '../core/bench/index.ts';
 import type { KeysPage, MePage } from './account.ts';
 import type { BenchCases, BenchPage } from './bench.ts';
-import type { BookingRecord, BookingsPage, NextPage, ReadIn } from './booking.ts';
+import type { BookingRecord, BookingsPage, NextPage, ReadIn, StartsPage } from './booking.ts';
 import type { CheckRecord, ChecksPage } from './check.ts';
 import type { Health, Removed } from './common.ts';
 import type { DayPage } from './day.ts';
@@ -37,6 +37,7 @@ import {
 } from './account.ts';
 import {
   bookingDraftSchema,
+  cancelSchema,
   bookingEditSchema,
   csvSchema,
   tentativeSchema,
@@ -54,6 +55,7 @@ import {
   homeCareSchema,
   homeStartedSchema,
   homeReportSchema,
+  reportAnswerSchema,
 } from './home.ts';
 import { newToolSchema, toolEditSchema, upkeepBatchSchema } from './kit.ts';
 import { ownPostSchema, ownerPostSchema } from './post.ts';
@@ -283,10 +285,18 @@ export const API = {
     reply: json<NextPage>(),
     answers: 'when to come again and why, minutes, price, free times',
   }),
+  'GET /dogs/:id/starts': row({
+    may: ALL,
+    sends: '`?days=2031-04-09,2031-04-16`, `?minutes=` a length, `?service=` what it is for',
+    query: ['days', 'minutes', 'service'],
+    reply: json<StartsPage>(),
+    answers:
+      '`{minutes, by, days: [{day, starts, against}]}`: when it could come on those days, or what stands against it',
+  }),
   'POST /bookings/tentative': row({
     may: FRONT,
     body: tentativeSchema,
-    sends: '`{id, dogId, day, minutes, agreed?}`',
+    sends: '`{id, dogId, day, minutes, agreed?, startsAt?}`, startsAt: the start that was offered',
     reply: json<BookingRecord>(),
     answers:
       '201, a booking at the first start on that day that suits owner, people, tables and dogs that must not meet; 409 says what stands against it',
@@ -295,7 +305,7 @@ export const API = {
   'POST /bookings': row({
     may: FRONT,
     body: bookingDraftSchema,
-    sends: '`{id, dogId, startsAt, minutes, note}`',
+    sends: '`{id, dogId, startsAt, minutes, note, service?, agreed?}`',
     reply: json<BookingRecord>(),
     answers: '201, the booking',
   }),
@@ -308,8 +318,8 @@ export const API = {
   }),
   'POST /bookings/:id/cancel': row({
     may: FRONT,
-    body: standingSchema,
-    sends: '`{version}`',
+    body: cancelSchema,
+    sends: '`{version, why?}`, why: `salon`, `owner`, `late` or `no-show`',
     reply: json<BookingRecord>(),
     answers: 'the booking',
   }),
@@ -523,7 +533,13 @@ export const API = {
     reply: json<HomeReportsPage>(),
     answers: '`{reports}`: what owners found and nobody has answered yet',
   }),
-  'POST /home-reports/:id/close': row({ may: FRONT, reply: json<HomeReport>(), answers: 'the report, answered' }),
+  'POST /home-reports/:id/close': row({
+    may: FRONT,
+    body: reportAnswerSchema,
+    sends: '`{answer}`, what the owner reads on their page; may be empty',
+    reply: json<HomeReport>(),
+    answers: 'the report, answered',
+  }),
   'GET /home-reports/:id/photo': row({ may: ALL, reply: file(JPEG), answers: 'its photo, `image/jpeg`' }),
   'GET /kit': row({
     may: ALL,

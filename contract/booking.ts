@@ -1,5 +1,6 @@
 /** Bookings: a dog, a start, a length. */
 import Joi from 'joi';
+import { SERVICES, type Service } from '../core/dog/index.ts';
 import type { Due, Outlook } from '../core/tide/index.ts';
 import { dayInRange, daySchema, idSchema, versionSchema } from './common.ts';
 
@@ -10,11 +11,16 @@ export interface BookingDraft {
   readonly startsAt: string;
   readonly minutes: number;
   readonly note: string;
+  /** What it is for: the coat, where nothing is said. */
+  readonly service?: Service | undefined;
+  /** Has the owner said yes: so it is, where nothing is said. */
+  readonly agreed?: boolean | undefined;
 }
-export interface BookingEdit extends Omit<BookingDraft, 'id' | 'dogId'> {
+export interface BookingEdit extends Omit<BookingDraft, 'id' | 'dogId' | 'service' | 'agreed'> {
   readonly version: number;
 }
 export interface BookingRecord extends BookingDraft {
+  readonly service: Service;
   readonly dogName: string;
   /** Did the owner say yes; until then the salon may move it. */
   readonly agreed: boolean;
@@ -22,6 +28,24 @@ export interface BookingRecord extends BookingDraft {
   readonly cancelled: boolean;
   /** Likely minutes when it was booked, or looked at last; null where nobody knew. */
   readonly told: number | null;
+  /** Why it was cancelled, where somebody said so. */
+  readonly cancelledWhy: CancelReason | null;
+}
+
+export const CANCEL_REASONS = ['salon', 'owner', 'late', 'no-show'] as const;
+export type CancelReason = (typeof CANCEL_REASONS)[number];
+
+/** Starts that a dog could have on some days: a table is free then, somebody is there, and its owner can come. */
+export interface StartsPage {
+  readonly minutes: number;
+  /** What the minutes come from: what is known of its coat, what such dogs usually take, or what the visit is for. */
+  readonly by: 'coat' | 'usual' | 'service' | 'asked';
+  readonly days: readonly {
+    readonly day: string;
+    readonly starts: readonly string[];
+    /** What stands against the whole day, as a sentence; null where there are starts. */
+    readonly against: string | null;
+  }[];
 }
 
 /** What the "next date" room shows. Free slots are starts within the salon's day that no other booking takes. */
@@ -65,6 +89,8 @@ export interface TentativeDraft {
   readonly minutes: number;
   /** Has the owner said yes already. */
   readonly agreed?: boolean | undefined;
+  /** The very start that was offered, where one was: it must still suit everybody. */
+  readonly startsAt?: string | undefined;
 }
 
 /** How long a visit may be booked for. */
@@ -78,6 +104,8 @@ export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<Boo
   id: idSchema.required(),
   dogId: idSchema.required(),
   ...fields,
+  service: Joi.string().valid(...SERVICES),
+  agreed: Joi.boolean(),
 }).label('booking');
 export const tentativeSchema: Joi.ObjectSchema<TentativeDraft> = Joi.object<TentativeDraft>({
   id: idSchema.required(),
@@ -85,6 +113,7 @@ export const tentativeSchema: Joi.ObjectSchema<TentativeDraft> = Joi.object<Tent
   day: daySchema.required(),
   minutes: fields.minutes,
   agreed: Joi.boolean(),
+  startsAt: instant,
 }).label('booking');
 export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<BookingEdit>({
   ...fields,
@@ -93,6 +122,12 @@ export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<Booki
 
 /** What is done to a booking as it stood when somebody looked. */
 export const standingSchema = Joi.object<{ version: number }>({ version: versionSchema.required() }).label('booking');
+
+/** A booking is cancelled, and why. */
+export const cancelSchema = Joi.object<{ version: number; why?: CancelReason | undefined }>({
+  version: versionSchema.required(),
+  why: Joi.string().valid(...CANCEL_REASONS),
+}).label('booking');
 
 /** A booking in two visits: the second under an id of its own. */
 export const splitSchema = Joi.object<{ version: number; second: string }>({

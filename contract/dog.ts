@@ -102,6 +102,7 @@ export interface DogListItem {
   readonly breed: string;
   readonly coatClass: CoatClass;
   readonly ownerName: string;
+  readonly phone: string;
   readonly lastVisit: number | null;
   readonly booked: number | null;
   readonly need: Need;

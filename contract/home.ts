@@ -112,7 +112,13 @@ export interface HomeReport extends HomeReportDraft {
   readonly photo: boolean;
   /** Somebody at the salon has answered. What must be looked at is held until a check or a vet has seen it. */
   readonly closed: boolean;
+  /** What the salon answered; empty where it said nothing. */
+  readonly answer: string;
 }
+/** What the salon answers to what an owner found. */
+export const reportAnswerSchema = Joi.object<{ readonly answer: string }>({
+  answer: Joi.string().max(600).allow('').required(),
+}).label('answer');
 export const homeReportSchema: Joi.ObjectSchema<HomeReportDraft> = Joi.object<HomeReportDraft>({
   id: idSchema.required(),
   day: daySchema.required(),

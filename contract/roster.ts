@@ -1,6 +1,7 @@
 /** Who works when, what is closed, who must not meet and what owners wish; the day's sheet, and calls to owners. */
 import Joi from 'joi';
 import { STAGE_KINDS, type DayAsked } from '../core/day/index.ts';
+import type { Service } from '../core/dog/index.ts';
 import type { Absence, RosterPerson, VisitWish } from '../core/book/index.ts';
 import { daySchema, idSchema, lineSchema, nameLine } from './common.ts';
 
@@ -36,10 +37,13 @@ export interface SheetVisit {
   readonly name: string;
   readonly startsAt: string;
   readonly minutes: number;
+  readonly service: Service;
   readonly agreed: boolean;
   /** Are its stages those of a plan, or the usual shares of its length. */
   readonly planned: boolean;
   readonly checkId: string | null;
+  /** Has its coat been felt on this very day. */
+  readonly checked: boolean;
   /** The dog's next visit from today on. */
   readonly isNext: boolean;
   /** Where its length fits no more: what is likely. */

@@ -151,6 +151,7 @@ const tideFileSchema: Joi.ObjectSchema<TideFile> = Joi.object<TideFile>({
     .required(),
   roster: rosterSchema,
   apart: Joi.array().items(Joi.array().items(idSchema).length(2)),
+  others: Joi.array().items(Joi.object({ day: plainDay, minutes: Joi.number().integer().min(1).max(1440).required() })),
   wishes: Joi.object().pattern(idSchema, Joi.object(wishFields)),
   mostMinutes: Joi.object().pattern(idSchema, Joi.number().integer().min(1).max(1440)),
 }).label('tide book');

@@ -64,6 +64,7 @@ const COMPUTED_FROM: Readonly<Record<ReadKey, readonly Topic[]>> = {
   'GET /dogs/:id/home': [...TIDE, 'reminders'],
   'GET /dogs/:id/log': ['coats', 'homes', 'dogs'],
   'GET /dogs/:id/next': [...COAT, 'roster'],
+  'GET /dogs/:id/starts': [...COAT, 'roster'],
   'GET /dogs/:id/wish': ['roster', 'dogs'],
   'GET /exports/:id': ['copies'],
   'GET /health': NOTHING,

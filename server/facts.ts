@@ -190,12 +190,12 @@ export const activeChecks = (context: AppContext): ReadonlyMap<string, CheckReco
   );
 };
 
-/** First booking of each dog from today on, by dog. */
+/** First booking for its coat of each dog from today on, by dog. */
 export function bookedDays(context: AppContext, salon: SalonRecord, today: Day): ReadonlyMap<string, Day> {
   const from = salonInstant(today, 0, salon.timeZone);
   const days = new Map<string, Day>();
   for (const b of context.stores.bookings.between(from, '9999')) {
-    if (!days.has(b.dogId)) days.set(b.dogId, salonDay(Date.parse(b.startsAt), salon.timeZone));
+    if (b.service === 'coat' && !days.has(b.dogId)) days.set(b.dogId, salonDay(Date.parse(b.startsAt), salon.timeZone));
   }
   return days;
 }

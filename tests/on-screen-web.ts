@@ -55,7 +55,7 @@ const ROOMS: readonly (readonly [name: string, path: string, act: (page: Page) =
   ],
   [
     'tally',
-    '/desk/tally',
+    '/desk/reports',
     async (page) => {
       await page.getByRole('radio', { name: 'Minutes', exact: true }).click({ force: true });
       await page.waitForTimeout(300);

@@ -53,7 +53,7 @@ const learnt = async (page: Page): Promise<void> => {
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
 };
 await picture('desk-tide', '/desk/tide', {}, learnt);
-await picture('desk-book', '/desk/book', { viewport: { width: 1280, height: 1180 } }, async (page) => {
+await picture('desk-book', '/desk/calendar', { viewport: { width: 1280, height: 1180 } }, async (page) => {
   await page.locator('.wt-book-bookweek').waitFor({ timeout: 300_000 });
   await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 300_000 });
   // A week with both kinds of visits.
@@ -73,9 +73,14 @@ for (const [i, dog] of ['saffron', 'skerry', 'rowan'].entries())
     headers: stage.headers,
     body: JSON.stringify({ id: `picture-${i}`, dogId: `demo-${dog}`, from, minutes: 60, agreed: true }),
   });
-await picture('desk-sheet', `/desk/sheet?day=${from}`, { viewport: { width: 1280, height: 960 } }, async (page) => {
-  await page.locator('.wt-day-lanes').waitFor();
-});
+await picture(
+  'desk-sheet',
+  `/desk/calendar/day?day=${from}`,
+  { viewport: { width: 1280, height: 960 } },
+  async (page) => {
+    await page.locator('.wt-day-lanes').waitFor();
+  },
+);
 await picture('desk-dog-tide', '/desk/dogs/demo-bollard/tide', { viewport: { width: 1280, height: 1320 } }, learnt);
 await picture('desk-dogs', '/desk/dogs');
 await picture('desk-dog', '/desk/dogs/demo-kelda');
@@ -114,10 +119,10 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
 });
 await picture('desk-kit', '/desk/kit');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
-await picture('desk-bench', '/desk/bench', {}, async (page) => {
+await picture('desk-bench', '/desk/reports/plans', {}, async (page) => {
   await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
 });
-await picture('desk-tally', '/desk/tally?by=month&span=all');
+await picture('desk-tally', '/desk/reports?by=month&span=all');
 await picture(
   'desk-practice',
   '/desk/practice/packed-or-matted',

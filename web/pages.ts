@@ -18,6 +18,7 @@ import {
   kitQuery,
   ledgerQuery,
   productsQuery,
+  reportsQuery,
   salonQuery,
   sessionsQuery,
   sheetQuery,
@@ -46,8 +47,10 @@ export interface Page {
   /** `:x` stands for any one part. */
   readonly path: string;
   readonly title: string;
-  /** In the row of its place, behind “House”, or under the name of who is in; found by the finder alone where it is not said. */
-  readonly menu?: 'row' | 'house' | 'name';
+  /** In the row of its place, behind “Salon”, or under the name of who is in; found by the finder alone where it is not said. */
+  readonly menu?: 'row' | 'salon' | 'name';
+  /** What the tabs of its room call it, where several pages share a room. */
+  readonly tab?: { readonly of: 'calendar' | 'reports'; readonly word: string };
   /** What a menu calls it, where that says more than the title. */
   readonly label?: string;
   /** Who may open it; all where it is not said. */
@@ -92,82 +95,44 @@ const HOME_HELP: HelpText = {
 
 export const PAGES: readonly Page[] = [
   {
-    path: '/desk/tide',
-    title: 'Tide',
+    path: '/desk/today',
+    title: 'Today',
     menu: 'row',
-    find: 'forecast year blow caseload call',
-    code: () => import('./desk/tide/TideRoom.tsx').then((m) => m.TideRoom),
-    asks: () => {
-      askTide();
-      prefetch(salonQuery);
-    },
-    help: {
-      what: 'The year of all dogs: when coats will blow, how much hair that is, and whether your hours can carry it.',
-      how: [
-        'The sea is the work that is coming, the wall your hours; where it tops the wall, somebody waits.',
-        'Under “Whom to call” stand dogs whose coat fills before their date.',
-        'Choose a dog to see its own wave over the sea.',
-      ],
-      why: 'Light moves the coat, warmth shifts it by days, and every visit logged narrows the band.',
-    },
-  },
-  {
-    path: '/desk/book',
-    title: 'Book',
-    menu: 'row',
-    find: 'year appointments optimise plan visits',
-    code: () => import('./desk/book/BookRoom.tsx').then((m) => m.BookRoom),
-    asks: () => {
-      askTide();
-      prefetch(salonQuery);
-      prefetch(bookingsQuery);
-      prefetch(callsQuery);
-    },
-    help: {
-      what: 'The year’s visits, placed so that coats do not fill and weeks do not overflow.',
-      how: [
-        'Take proposals one by one or by the week; what was agreed is never moved.',
-        'Drag a visit, or pick it up by keyboard, to see what another day would cost.',
-        'Say who is away: what must move is proposed, never done unasked.',
-      ],
-    },
-  },
-  {
-    path: '/desk/book/what-if',
-    title: 'What if',
-    label: 'A year with another room',
-    find: 'hire second tub dryer mondays more dogs overtime income',
-    code: () => import('./desk/book/WhatIfYearRoom.tsx').then((m) => m.WhatIfYearRoom),
-    asks: () => {
-      askTide();
-      prefetch(salonQuery);
-      prefetch(yearsQuery);
-    },
-    help: {
-      what: 'A year planned with one more person, an open day, a stronger dryer, more dogs or homes that brush.',
-      how: [
-        'Say what would be otherwise: the year is planned anew, beside the one you have.',
-        'Keep a year under a name to set another beside it.',
-      ],
-      why: 'Before somebody is hired, it is good to know what their days would be filled with.',
-    },
-  },
-  {
-    path: '/desk/sheet',
-    title: 'Sheet',
-    menu: 'row',
-    find: 'day schedule tub dryers lanes',
-    code: () => import('./desk/sheet/DaySheetRoom.tsx').then((m) => m.DaySheetRoom),
+    find: 'now next late call ring owners reports found homes overdue',
+    code: () => import('./desk/today/TodayRoom.tsx').then((m) => m.TodayRoom),
     asks: () => {
       prefetch(sheetQuery(undefined));
+      prefetch(dayQuery);
+      prefetch(reportsQuery);
+      askTide();
+    },
+    help: {
+      what: 'Who is here, at what stage, and who is next; whom to ring; what owners found.',
+      how: [
+        'Each dog has its next act beside it: check the coat, begin a stage, end it.',
+        'Ring from the top. Two dates stand ready to offer; one tap books the one they take.',
+        'What an owner found at home waits here until you have answered it.',
+      ],
+      why: 'One page to open in the morning and to leave open all day.',
+    },
+  },
+  {
+    path: '/desk/today/tub',
+    title: 'Tub, noise and stock',
+    find: 'dilution shampoo noise stock drying',
+    code: () => import('./desk/tub/TubRoom.tsx').then((m) => m.TubRoom),
+    asks: () => {
+      prefetch(dayQuery);
+      prefetch(productsQuery);
       prefetch(salonQuery);
     },
     help: {
-      what: 'One day laid out on tub, dryers, tables and hands.',
+      what: 'Dilution, drying, noise and stock for the day’s dogs.',
       how: [
-        'Pin what must stay; the rest is laid around it.',
-        'Mark a stage as begun or done and the rest of the day follows.',
+        'Give the bottle’s ratio and the litres: it says what to pour.',
+        'Noise is counted by three published rules side by side.',
       ],
+      why: 'Hearing that is gone does not come back.',
     },
   },
   {
@@ -282,40 +247,8 @@ export const PAGES: readonly Page[] = [
     code: () => import('./desk/bench-sheet/BenchSheetRoom.tsx').then((m) => m.BenchSheetRoom),
   },
   {
-    path: '/desk/today',
-    title: 'Today',
-    menu: 'row',
-    find: 'dilution shampoo noise stock drying',
-    code: () => import('./desk/today/TodayRoom.tsx').then((m) => m.TodayRoom),
-    asks: () => {
-      prefetch(dayQuery);
-      prefetch(productsQuery);
-      prefetch(salonQuery);
-    },
-    help: {
-      what: 'Dilution, drying, noise and stock for the day’s dogs.',
-      how: [
-        'Give the bottle’s ratio and the litres: it says what to pour.',
-        'Noise is counted by three published rules side by side.',
-      ],
-      why: 'Hearing that is gone does not come back.',
-    },
-  },
-  {
-    path: '/desk/ahead',
-    title: 'Ahead',
-    menu: 'row',
-    find: 'weeks due overdue call',
-    code: () => import('./desk/ahead/AheadRoom.tsx').then((m) => m.AheadRoom),
-    help: {
-      what: 'The weeks to come: who is due, who is booked.',
-      how: ['Ring those who are due and not booked.'],
-    },
-  },
-  {
     path: '/desk/vet',
     title: 'For the vet',
-    menu: 'house',
     roles: FRONT,
     find: 'hold lump wound hot spot lame waits stop',
     code: () => import('./desk/vet/VetRoom.tsx').then((m) => m.VetRoom),
@@ -327,36 +260,166 @@ export const PAGES: readonly Page[] = [
     },
   },
   {
-    path: '/desk/homes',
-    title: 'Homes',
-    menu: 'row',
-    find: 'owners reports found',
-    code: () => import('./desk/home/HomesRoom.tsx').then((m) => m.HomesRoom),
+    path: '/desk/calendar/day',
+    title: 'The day',
+    label: 'Calendar: the day',
+    tab: { of: 'calendar', word: 'Day' },
+    find: 'sheet day schedule tub dryers lanes thursday',
+    code: () => import('./desk/sheet/DaySheetRoom.tsx').then((m) => m.DaySheetRoom),
+    asks: () => {
+      prefetch(sheetQuery(undefined));
+      prefetch(salonQuery);
+    },
     help: {
-      what: 'What owners found and nobody has answered yet.',
-      how: ['Answer, and it is closed. A lump is for a vet.'],
+      what: 'One day laid out on tub, dryers, tables and hands.',
+      how: [
+        'Pin what must stay; the rest is laid around it.',
+        'Mark a stage as begun or done and the rest of the day follows.',
+      ],
     },
   },
   {
-    path: '/desk/bench',
-    title: 'Bench',
+    path: '/desk/calendar',
+    title: 'Calendar',
     menu: 'row',
-    find: 'plans methods what if',
-    code: () => import('./desk/bench/BenchRoom.tsx').then((m) => m.BenchRoom),
+    tab: { of: 'calendar', word: 'Weeks' },
+    find: 'book year weeks months appointments optimise plan visits call',
+    code: () => import('./desk/book/BookRoom.tsx').then((m) => m.BookRoom),
+    asks: () => {
+      askTide();
+      prefetch(salonQuery);
+      prefetch(bookingsQuery);
+      prefetch(callsQuery);
+    },
     help: {
-      what: 'All dogs of the book as they would be worked today.',
-      how: ['Change the room above to see what a purchase or a helper would change for all of them.'],
+      what: 'The year’s visits, placed so that coats do not fill and weeks do not overflow.',
+      how: [
+        'Take proposals one by one or by the week; what was agreed is never moved.',
+        'Drag a visit, or pick it up by keyboard, to see what another day would cost.',
+        'Say who is away: what must move is proposed, never done unasked.',
+      ],
     },
   },
   {
-    path: '/desk/tally',
-    title: 'Tally',
+    path: '/desk/calendar/list',
+    title: 'Coming visits',
+    label: 'Calendar: coming visits',
+    tab: { of: 'calendar', word: 'List' },
+    find: 'ahead appointments list booked next',
+    code: () => import('./desk/coming/ComingRoom.tsx').then((m) => m.ComingRoom),
+    help: {
+      what: 'Every visit that is booked, day by day.',
+      how: ['Open a dog to move or cancel its visit.'],
+    },
+  },
+  {
+    path: '/desk/calendar/what-if',
+    title: 'What if',
+    tab: { of: 'calendar', word: 'What if' },
+    label: 'A year with another room',
+    find: 'hire second tub dryer mondays more dogs overtime income',
+    code: () => import('./desk/book/WhatIfYearRoom.tsx').then((m) => m.WhatIfYearRoom),
+    asks: () => {
+      askTide();
+      prefetch(salonQuery);
+      prefetch(yearsQuery);
+    },
+    help: {
+      what: 'A year planned with one more person, an open day, a stronger dryer, more dogs or homes that brush.',
+      how: [
+        'Say what would be otherwise: the year is planned anew, beside the one you have.',
+        'Keep a year under a name to set another beside it.',
+      ],
+      why: 'Before somebody is hired, it is good to know what their days would be filled with.',
+    },
+  },
+  {
+    path: '/desk/calendar/new',
+    title: 'Book a visit',
+    roles: FRONT,
+    find: 'new appointment walk-in client nails puppy',
+    code: () => import('./desk/visit/BookVisitRoom.tsx').then((m) => m.BookVisitRoom),
+    asks: () => {
+      prefetch(dogsQuery);
+      prefetch(salonQuery);
+    },
+    help: {
+      what: 'A visit for any dog or a new client, at any day and time.',
+      how: [
+        'Type a part of the name, or take in a new client by name, breed and number.',
+        'Free times suit the owner, the people at work and the tables; any other time can be typed.',
+        'The length comes from the coat, or from what such dogs usually take.',
+      ],
+    },
+  },
+  {
+    path: '/desk/calendar/ill',
+    title: 'Somebody is ill',
+    label: 'Somebody is ill: what moves',
+    roles: FRONT,
+    find: 'sick away absent today',
+    code: () => import('./desk/ill/IllRoom.tsx').then((m) => m.IllRoom),
+    asks: () => {
+      prefetch(dogsQuery);
+      prefetch(sheetQuery(undefined));
+    },
+    help: {
+      what: 'Which visits are touched when somebody is ill, whom to ring in which order, and what to offer.',
+      how: [
+        'Tap who is ill: it is written down, and the day is laid without them.',
+        'Ring from the top. A visit moves only when you tap what its owner said yes to.',
+      ],
+    },
+  },
+  {
+    path: '/desk/calendar/visits/:bookingId',
+    title: 'A visit',
+    code: () => import('./desk/visit/VisitRoom.tsx').then((m) => m.VisitRoom),
+    asks: () => {
+      prefetch(bookingsQuery);
+      prefetch(salonQuery);
+    },
+    help: {
+      what: 'One visit that is booked.',
+      how: [
+        'Move it to another day or time, or cancel it and say why.',
+        'After a cancellation you see who could come instead.',
+      ],
+    },
+  },
+  {
+    path: '/desk/tide',
+    title: 'Tide',
     menu: 'row',
+    find: 'forecast year blow caseload call',
+    code: () => import('./desk/tide/TideRoom.tsx').then((m) => m.TideRoom),
+    asks: () => {
+      askTide();
+      prefetch(salonQuery);
+    },
+    help: {
+      what: 'The year of all dogs: when coats will blow, how much hair that is, and whether your hours can carry it.',
+      how: [
+        'The sea is the work that is coming, the wall your hours; where it tops the wall, somebody waits.',
+        'Under “Whom to call” stand dogs whose coat fills before their date.',
+        'Choose a dog to see its own wave over the sea.',
+      ],
+      why: 'Light moves the coat, warmth shifts it by days, and every visit logged narrows the band.',
+    },
+  },
+  {
+    path: '/desk/reports',
+    title: 'Reports',
+    menu: 'row',
+    tab: { of: 'reports', word: 'Sums' },
     roles: CRAFT,
-    find: 'charts statistics income grams minutes',
+    find: 'tally charts statistics income takings month grams minutes',
     code: () => import('./desk/tally/TallyRoom.tsx').then((m) => m.TallyRoom),
     asks: () => prefetch(ledgerQuery),
-    views: [{ search: 'view=taught', title: 'What the log has taught', find: 'pace yield' }],
+    views: [
+      { search: 'view=takings', title: 'Takings of a month', find: 'income earned took money' },
+      { search: 'view=taught', title: 'What the log has taught', find: 'pace yield' },
+    ],
     help: {
       what: 'What your own log adds up to, and what it has taught.',
       how: [
@@ -364,6 +427,29 @@ export const PAGES: readonly Page[] = [
         'Every drawing can be a table, and taken along as SVG, PNG or CSV.',
         '“Since last year” says only what could hardly be chance.',
       ],
+    },
+  },
+  {
+    path: '/desk/reports/forecasts',
+    title: 'How good are we',
+    tab: { of: 'reports', word: 'Forecasts checked' },
+    find: 'calibration errors forecasts',
+    code: () => import('./desk/tide/HonestRoom.tsx').then((m) => m.HonestRoom),
+    help: {
+      what: 'Every past forecast against what happened.',
+      how: ['Dots on the dotted line: bands keep their word. Below it they are too narrow.'],
+      why: 'A forecast that hides its misses is worth nothing at a booking.',
+    },
+  },
+  {
+    path: '/desk/reports/plans',
+    title: 'Plans for all dogs',
+    tab: { of: 'reports', word: 'Plans for all dogs' },
+    find: 'bench methods what if dryer',
+    code: () => import('./desk/bench/BenchRoom.tsx').then((m) => m.BenchRoom),
+    help: {
+      what: 'All dogs of the book as they would be worked today.',
+      how: ['Change the room above to see what a purchase or a helper would change for all of them.'],
     },
   },
   {
@@ -400,9 +486,9 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/kit',
-    title: 'Kit',
-    menu: 'house',
-    find: 'tools wear sharpen buy',
+    title: 'Tools',
+    menu: 'salon',
+    find: 'kit wall wear sharpen buy',
     code: () => import('./desk/kit/KitRoom.tsx').then((m) => m.KitRoom),
     asks: () => {
       prefetch(kitQuery);
@@ -412,14 +498,14 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/kit/:toolId',
-    title: 'A piece of the kit',
+    title: 'A tool',
     code: () => import('./desk/kit/ToolForm.tsx').then((m) => m.ToolForm),
     help: KIT_HELP,
   },
   {
     path: '/desk/rules',
     title: 'Rules',
-    menu: 'house',
+    menu: 'salon',
     find: 'forbidden cautions why',
     code: () => import('./desk/rules/RulesRoom.tsx').then((m) => m.RulesRoom),
     help: {
@@ -429,9 +515,9 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/house',
-    title: 'House rules',
-    menu: 'house',
-    find: 'settings rates hours quarrels prices',
+    title: 'Hours, prices, preferences',
+    menu: 'salon',
+    find: 'house rules settings rates hours quarrels prices',
     code: () => import('./desk/house/HouseRoom.tsx').then((m) => m.HouseRoom),
     help: {
       what: 'Your side where the trade disagrees, your rates and hours.',
@@ -440,9 +526,9 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/staff',
-    title: 'Staff',
-    menu: 'house',
-    find: 'people roster away holidays',
+    title: 'People',
+    menu: 'salon',
+    find: 'staff roster away holidays',
     code: () => import('./desk/staff/StaffRoom.tsx').then((m) => m.StaffRoom),
     help: {
       what: 'Who works when, and what each may do.',
@@ -451,9 +537,9 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/post',
-    title: 'Reminders',
-    menu: 'house',
-    find: 'mail messages outbox',
+    title: 'Messages sent',
+    menu: 'salon',
+    find: 'reminders mail outbox',
     code: () => import('./desk/home/PostRoom.tsx').then((m) => m.PostRoom),
     help: {
       what: 'What each household asked to be told, and what was sent.',
@@ -463,7 +549,7 @@ export const PAGES: readonly Page[] = [
   {
     path: '/desk/start',
     title: 'First steps',
-    menu: 'house',
+    menu: 'salon',
     find: 'setup begin guide',
     code: () => import('./desk/start/StartRoom.tsx').then((m) => m.StartRoom),
     help: {
@@ -477,9 +563,19 @@ export const PAGES: readonly Page[] = [
   {
     path: '/desk/help',
     title: 'Help and words',
-    menu: 'house',
+    menu: 'salon',
     find: 'glossary manual',
     code: () => import('./help/HelpRoom.tsx').then((m) => m.HelpRoom),
+  },
+  {
+    path: '/desk/help/grades',
+    title: 'The grades of touch',
+    find: 'finger tug comb tied skin scale check meaning',
+    code: () => import('./help/GradesRoom.tsx').then((m) => m.GradesRoom),
+    help: {
+      what: 'What each word of a coat check means, and how it is drawn.',
+      how: ['Check, record, chart and table say the same words.'],
+    },
   },
   {
     path: '/desk/you',
@@ -495,8 +591,8 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/intake',
-    title: 'Bring clients in',
-    menu: 'name',
+    title: 'Import clients',
+    menu: 'salon',
     roles: FRONT,
     find: 'import CSV',
     code: () => import('./desk/intake/IntakeRoom.tsx').then((m) => m.IntakeRoom),
@@ -510,9 +606,8 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/keys',
-    title: 'Keys',
-    menu: 'name',
-    label: 'Keys: who may come in',
+    title: 'Logins',
+    menu: 'salon',
     roles: OWNER,
     find: 'accounts roles users',
     code: () => import('./desk/keys/KeysRoom.tsx').then((m) => m.KeysRoom),
@@ -523,9 +618,8 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/safe',
-    title: 'Safe',
-    menu: 'name',
-    label: 'Safe: backups, files out',
+    title: 'Backups and export',
+    menu: 'salon',
     roles: OWNER,
     find: 'export archive restore',
     code: () => import('./desk/safe/SafeRoom.tsx').then((m) => m.SafeRoom),
@@ -536,9 +630,8 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/changes',
-    title: 'Changes',
-    menu: 'name',
-    label: 'Changes: who did what',
+    title: 'Who changed what',
+    menu: 'salon',
     roles: OWNER,
     find: 'trail audit history',
     code: () => import('./desk/safe/ChangesRoom.tsx').then((m) => m.ChangesRoom),
@@ -557,22 +650,11 @@ export const PAGES: readonly Page[] = [
   },
   {
     path: '/desk/kit/new',
-    title: 'New piece for the wall',
+    title: 'New tool',
     roles: CRAFT,
     find: 'add tool',
     code: () => import('./desk/kit/ToolForm.tsx').then((m) => m.ToolForm),
     help: KIT_HELP,
-  },
-  {
-    path: '/desk/tide/honest',
-    title: 'How good are we',
-    find: 'calibration errors forecasts',
-    code: () => import('./desk/tide/HonestRoom.tsx').then((m) => m.HonestRoom),
-    help: {
-      what: 'Every past forecast against what happened.',
-      how: ['Dots on the dotted line: bands keep their word. Below it they are too narrow.'],
-      why: 'A forecast that hides its misses is worth nothing at a booking.',
-    },
   },
   {
     path: '/desk/practice/drills',
@@ -590,10 +672,40 @@ export const PAGES: readonly Page[] = [
     title: 'Table',
     find: 'sessions today start',
     code: () => import('./table/start/TableRoom.tsx').then((m) => m.TableRoom),
-    asks: () => prefetch(sessionsQuery),
+    asks: () => {
+      prefetch(sessionsQuery);
+      prefetch(sheetQuery(undefined));
+    },
     help: {
-      what: 'Today’s dogs for wet hands.',
-      how: ['Tap a dog to begin.'],
+      what: 'Today’s dogs in their order, each with its next act.',
+      how: [
+        'Feel the coat, choose how to work, go on, finish: the next act stands beside each dog.',
+        'Somebody walks in: take them in from here.',
+      ],
+    },
+  },
+  {
+    path: '/table/dogs/:dogId/check',
+    title: 'Coat check at the table',
+    code: () => import('./desk/check/CheckRoom.tsx').then((m) => m.CheckRoom),
+    asks: ({ dogId = '' }) => prefetch(dogQuery(dogId)),
+    help: {
+      what: 'The coat check, for wet thumbs.',
+      how: ['Choose a grade, then draw it over the zones that feel so.', 'Save, and you choose how to work.'],
+    },
+  },
+  {
+    path: '/table/dogs/:dogId/plan/:checkId',
+    title: 'How to work today',
+    code: () => import('./table/start/WaysRoom.tsx').then((m) => m.WaysRoom),
+    asks: ({ dogId = '', checkId = '' }) => {
+      prefetch(benchQuery(checkId));
+      prefetch(dogQuery(dogId));
+      prefetch(salonQuery);
+    },
+    help: {
+      what: 'Three ways at most to work this dog today: minutes, price, hair left.',
+      how: ['Tap one to begin. The first suits this dog best.', 'The whole plan, with its reasons, is at the Desk.'],
     },
   },
   {
@@ -632,13 +744,6 @@ export const PAGES: readonly Page[] = [
     },
   },
   {
-    path: '/home',
-    title: 'Home',
-    find: 'cards owners pegs',
-    code: () => import('./home/dogs/HomeDogsRoom.tsx').then((m) => m.HomeDogsRoom),
-    help: HOME_HELP,
-  },
-  {
     path: '/home/:dogId',
     title: 'Home card',
     code: () => import('./home/card/CardRoom.tsx').then((m) => m.CardRoom),
@@ -663,3 +768,19 @@ export const labelOf = ({ label, title }: Page): string => label ?? title;
 
 /** Can a page be opened by its address alone, or does that name a dog, a check or the like. */
 export const isWhole = ({ path }: Pick<Page, 'path'>): boolean => !path.includes(':');
+
+/** Where a page was once, and where it is now: it may stand on a home screen. */
+export const MOVED: Readonly<Record<string, string>> = {
+  '/': '/desk/today',
+  '/desk': '/desk/today',
+  '/desk/day': '/desk/today',
+  '/desk/homes': '/desk/today',
+  '/desk/book': '/desk/calendar',
+  '/desk/book/what-if': '/desk/calendar/what-if',
+  '/desk/sheet': '/desk/calendar/day',
+  '/desk/ahead': '/desk/calendar/list',
+  '/desk/tally': '/desk/reports',
+  '/desk/tide/honest': '/desk/reports/forecasts',
+  '/desk/bench': '/desk/reports/plans',
+  '/home': '/desk/dogs',
+};

@@ -76,6 +76,8 @@ export interface YearFacts {
   readonly apart?: readonly (readonly [string, string])[] | undefined;
   /** How evenly the house would have its days. */
   readonly evenDays?: EvenDays | undefined;
+  /** Minutes of visits that are for something else than the coat, by their days: they take of the hours. */
+  readonly others?: readonly { readonly day: Day; readonly minutes: number }[] | undefined;
 }
 export type YearBook = TideBook & YearFacts;
 
@@ -92,10 +94,13 @@ export function hoursOf(book: YearBook, today: Day): Hours {
   const people = (roster?.people.length ?? 0) > 0;
   const share = people ? shareOf(book) : 0;
   const each = minutesPerWeek / Math.max(1, openWeekdays.length);
+  const others = new Map<Day, number>();
+  for (const { day, minutes } of book.others ?? []) others.set(day, (others.get(day) ?? 0) + minutes);
   for (let d = 1; d <= PLAN_DAYS; d++) {
     const on = addDays(today, d);
     if (roster ? isClosed(roster, openWeekdays, on) : !openWeekdays.includes(isoWeekday(on))) continue;
-    daily[d] = PLANNED_SHARE * (roster && people ? share * workMinutes(roster, openWeekdays, on) : each);
+    const whole = roster && people ? share * workMinutes(roster, openWeekdays, on) : each;
+    daily[d] = PLANNED_SHARE * Math.max(0, whole - (others.get(on) ?? 0));
   }
   return hoursFrom(daily, { ...OVERTIME, even: EVEN_PRICE[evenDays(book)] });
 }

@@ -24,5 +24,5 @@ export { soonestEnd, stagesWithoutHands } from './bound.ts';
 export { breachesOf, IMPOSSIBLE, type Breach } from './breaches.ts';
 export { delayed, dropped, pinned, rippled, shiftsBetween, type Delay, type Shift } from './delays.ts';
 export { DAY_EFFORT, dayInSteps, planDay, type BestSoFar, type DayEffort } from './plan-day.ts';
-export { CHECK_MINUTES, CLEAN_MINUTES, stagesOf, USUAL_SHARES, usualStages, type StepOf } from './stages.ts';
+export { CHECK_MINUTES, CLEAN_MINUTES, stagesOf, USUAL_SHARES, careStage, usualStages, type StepOf } from './stages.ts';
 export { troubles, waysOut, type Movable, type WayOut } from './ways-out.ts';

@@ -70,6 +70,9 @@ export function stagesOf(steps: readonly StepOf[]): readonly Stage[] {
   return stages;
 }
 
+/** The one stage of a visit that is not for the coat. */
+export const careStage = (minutes: number): Stage => stage('finish', minutes, false);
+
 /** Stages of a visit of which only the length is known. dbA: of the dryer it would be dried with. */
 export function usualStages(minutes: number, dbA: number | undefined): readonly Stage[] {
   const left = Math.max(4, minutes - CHECK_MINUTES);

@@ -46,3 +46,4 @@ export {
   type HomeDay,
   type YearChange,
 } from './changed.ts';
+export { takings, type Takings } from './takings.ts';

@@ -1,5 +1,6 @@
 /** SQL of bookings. */
-import type { BookingDraft, BookingEdit, BookingRecord } from '../../contract/booking.ts';
+import type { BookingDraft, BookingEdit, BookingRecord, CancelReason } from '../../contract/booking.ts';
+import type { Service } from '../../core/dog/index.ts';
 import type { Db } from './open.ts';
 
 interface Row {
@@ -13,6 +14,8 @@ interface Row {
   readonly agreed: number;
   readonly told: number | null;
   readonly uid: string | null;
+  readonly service: Service;
+  readonly cancelled_why: CancelReason | null;
   readonly version: number;
 }
 
@@ -26,6 +29,8 @@ const record = (r: Row): BookingRecord => ({
   cancelled: r.cancelled === 1,
   agreed: r.agreed === 1,
   told: r.told,
+  service: r.service,
+  cancelledWhy: r.cancelled_why,
   version: r.version,
 });
 
@@ -40,9 +45,9 @@ export function bookingStore(db: Db) {
   const ofDog = db.prepare<[string, string], Row>(
     `${SELECT} WHERE b.dog_id = ? AND b.starts_at >= ? AND b.cancelled = 0 ORDER BY b.starts_at, b.id`,
   );
-  const insert = db.prepare<Omit<Row, 'dog_name' | 'cancelled' | 'version'>>(
-    `INSERT INTO booking (id, dog_id, starts_at, minutes, note, agreed, told, uid)
-     VALUES (@id, @dog_id, @starts_at, @minutes, @note, @agreed, @told, @uid)`,
+  const insert = db.prepare<Omit<Row, 'dog_name' | 'cancelled' | 'cancelled_why' | 'version'>>(
+    `INSERT INTO booking (id, dog_id, starts_at, minutes, note, agreed, told, uid, service)
+     VALUES (@id, @dog_id, @starts_at, @minutes, @note, @agreed, @told, @uid, @service)`,
   );
   const agree = db.prepare<[string, number]>(
     'UPDATE booking SET agreed = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
@@ -51,15 +56,15 @@ export function bookingStore(db: Db) {
     'UPDATE booking SET agreed = 0, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
   );
   const restore = db.prepare<[string, number]>(
-    'UPDATE booking SET cancelled = 0, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 1',
+    'UPDATE booking SET cancelled = 0, cancelled_why = NULL, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 1',
   );
   const byUid = db.prepare<[string], Row>(`${SELECT} WHERE b.uid = ?`);
   const update = db.prepare<Pick<Row, 'id' | 'starts_at' | 'minutes' | 'note' | 'told' | 'version'>>(
     `UPDATE booking SET starts_at = @starts_at, minutes = @minutes, note = @note, told = @told, version = version + 1
      WHERE id = @id AND version = @version AND cancelled = 0`,
   );
-  const cancel = db.prepare<[string, number]>(
-    'UPDATE booking SET cancelled = 1, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
+  const cancel = db.prepare<[CancelReason | null, string, number]>(
+    'UPDATE booking SET cancelled = 1, cancelled_why = ?, version = version + 1 WHERE id = ? AND version = ? AND cancelled = 0',
   );
   return {
     find: (id: string): BookingRecord | undefined => {
@@ -69,6 +74,12 @@ export function bookingStore(db: Db) {
     /** Standing bookings that start in [from, to). */
     between: (fromInstant: string, toInstant: string): readonly BookingRecord[] =>
       from.all(fromInstant, toInstant).map(record),
+    /** Those for the coat; what is booked beside leaves it due as before. */
+    coatVisitsFrom: (dogId: string, fromInstant: string): readonly BookingRecord[] =>
+      ofDog
+        .all(dogId, fromInstant)
+        .map(record)
+        .filter(({ service }) => service === 'coat'),
     ofDogFrom: (dogId: string, fromInstant: string): readonly BookingRecord[] =>
       ofDog.all(dogId, fromInstant).map(record),
     /** told: likely minutes, where they are known; uid: of the calendar event it came with. */
@@ -85,6 +96,7 @@ export function bookingStore(db: Db) {
         agreed: agreed ? 1 : 0,
         told,
         uid,
+        service: b.service ?? 'coat',
       });
     },
     byUid: (uid: string): BookingRecord | undefined => {
@@ -100,6 +112,7 @@ export function bookingStore(db: Db) {
     update: (id: string, b: BookingEdit, told: number | null = null): boolean =>
       update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, told, version: b.version }).changes ===
       1,
-    cancel: (id: string, version: number): boolean => cancel.run(id, version).changes === 1,
+    cancel: (id: string, version: number, why: CancelReason | null = null): boolean =>
+      cancel.run(why, id, version).changes === 1,
   };
 }

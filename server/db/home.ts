@@ -39,6 +39,7 @@ interface ReportRow {
 interface ReportRead extends ReportRow {
   readonly photo: number;
   readonly closed_ms: number | null;
+  readonly answer: string;
 }
 interface LinkRow {
   readonly id: string;
@@ -63,7 +64,7 @@ const report = ({ dog_id: dogId, day: on, photo, closed_ms, ...r }: ReportRead):
   photo: photo === 1,
   closed: closed_ms !== null,
 });
-const REPORT = 'id, dog_id, day, kind, part, note, author, jpeg IS NOT NULL AS photo, closed_ms';
+const REPORT = 'id, dog_id, day, kind, part, note, author, jpeg IS NOT NULL AS photo, closed_ms, answer';
 
 /** Prepared statements. Links are found by the hash of what was sent, never by the token. */
 export function homeStore(db: Db) {
@@ -109,8 +110,8 @@ export function homeStore(db: Db) {
   );
   const setPhoto = db.prepare<[Uint8Array, string]>('UPDATE home_report SET jpeg = ? WHERE id = ?');
   const photo = db.prepare<[string], { readonly jpeg: Buffer | null }>('SELECT jpeg FROM home_report WHERE id = ?');
-  const closeReport = db.prepare<[number, string]>(
-    'UPDATE home_report SET closed_ms = ? WHERE id = ? AND closed_ms IS NULL',
+  const closeReport = db.prepare<[number, string, string]>(
+    'UPDATE home_report SET closed_ms = ?, answer = ? WHERE id = ? AND closed_ms IS NULL',
   );
   const changes = db.prepare<{ readonly dogId: string }, { readonly n: number }>(
     `SELECT (SELECT count(*) FROM home_bout WHERE dog_id = @dogId) + (SELECT count(*) FROM coat_check WHERE dog_id = @dogId)
@@ -183,7 +184,7 @@ export function homeStore(db: Db) {
       void addReport.run({ ...r, dog_id: dogId, day: dayOf(on) }),
     setPhoto: (id: string, jpeg: Uint8Array): void => void setPhoto.run(jpeg, id),
     photo: (id: string): Buffer | undefined => photo.get(id)?.jpeg ?? undefined,
-    closeReport: (id: string, atMs: number): boolean => closeReport.run(atMs, id).changes === 1,
+    closeReport: (id: string, atMs: number, answer = ''): boolean => closeReport.run(atMs, answer, id).changes === 1,
     /** Grows with every bout and check of a dog and every edit of its home. */
     changes: (dogId: string): number => changes.get({ dogId })?.n ?? 0,
     addLink: (

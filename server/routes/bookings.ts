@@ -1,19 +1,28 @@
 /** /api/bookings and /api/dogs/:id/next: when to come again, and the date that was agreed. */
 import type { Router } from 'express';
-import type { BookingDraft, BookingRecord, NextPage } from '../../contract/booking.ts';
+import {
+  BOOKABLE_MINUTES,
+  type BookingDraft,
+  type BookingRecord,
+  type NextPage,
+  type StartsPage,
+} from '../../contract/booking.ts';
+import { dayInRange } from '../../contract/common.ts';
+import type { DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
+import { SERVICES, serviceMinutes, type Service } from '../../core/dog/index.ts';
 import { visitLengths } from '../../core/kit/index.ts';
 import { bookedLength } from '../../core/tide/index.ts';
-import { addDays, parseDay, type Day } from '../../core/quantity/index.ts';
+import { addDays, formatDay, parseDay, type Day } from '../../core/quantity/index.ts';
 import { bookingIcs } from '../calendar.ts';
 import { apiRouter } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { mustBeBookable } from '../facts.ts';
 import { salonOf, todayOf } from '../today.ts';
 import { dogToday } from '../services/dog-today.ts';
-import { startOn } from '../services/offer.ts';
-import { learnDog, likelyMinutesAt, likelyWhereMoved } from '../services/outlooks.ts';
+import { startOn, startsOn } from '../services/offer.ts';
+import { learnDog, likelyMinutesAt, likelyWhereMoved, usualMinutes } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { bookingsOn } from '../services/day-schedule.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute, spanOf } from '../salon-time.ts';
@@ -23,6 +32,8 @@ import { createOnce, ok, text } from '../reply.ts';
 const OFFERED_DAYS = 4;
 /** Times offered on one day, spread over it. */
 const OFFERED_TIMES = 6;
+/** Days that may be asked about in one go. */
+const MOST_DAYS_ASKED = 14;
 /** A visit that is split is done within a week. */
 const SPLIT_DAYS = 7;
 /** Furthest look ahead for a day with a free time. */
@@ -73,6 +84,20 @@ export function bookingRoutes(context: ServerContext): Router {
     return out;
   };
 
+  /** How long a visit is booked for where nobody says: by what is known of the coat, by what such dogs take, or by what it is for. */
+  const usualLength = async (
+    dog: DogRecord,
+    service: Service,
+    salon: SalonRecord,
+  ): Promise<Pick<StartsPage, 'minutes' | 'by'>> => {
+    const own = serviceMinutes(service, salon.house);
+    if (own !== undefined) return { minutes: Math.max(BOOKABLE_MINUTES.least, own), by: 'service' };
+    await learnDog(context, dog.id);
+    const { outlook } = dogToday(context, dog);
+    if (outlook) return { minutes: outlook.length, by: 'coat' };
+    return { minutes: bookedLength(await usualMinutes(context, dog), visitLengths(salon.house)), by: 'usual' };
+  };
+
   on('GET /dogs/:id/next', async ({ params: { id } }) => {
     const dog = found(stores.dogs.find(id), 'dog', id);
     await learnDog(context, id);
@@ -92,7 +117,33 @@ export function bookingRoutes(context: ServerContext): Router {
     return ok(page);
   });
 
-  on('POST /bookings/tentative', ({ body: { id, dogId, day: wanted, minutes, agreed } }) => {
+  on('GET /dogs/:id/starts', async ({ params: { id }, query }) => {
+    const dog = found(stores.dogs.find(id), 'dog', id);
+    const salon = salonOf(context);
+    const days = (query['days'] ?? '').split(',').slice(0, MOST_DAYS_ASKED);
+    const asked = days.map((text) => {
+      const on = dayInRange(text);
+      if (on === undefined)
+        throw new Problem(
+          400,
+          'days',
+          `Each of the days must be one that exists, written 2031-04-09, not "${text.slice(0, 40)}".`,
+        );
+      return on;
+    });
+    const service = SERVICES.find((s) => s === query['service']) ?? 'coat';
+    const typed = Number(query['minutes'] ?? Number.NaN);
+    const length = Number.isInteger(typed) && typed >= BOOKABLE_MINUTES.least && typed <= BOOKABLE_MINUTES.most;
+    const { minutes, by } = length ? { minutes: typed, by: 'asked' as const } : await usualLength(dog, service, salon);
+    const page: StartsPage = {
+      minutes,
+      by,
+      days: asked.map((on) => ({ day: formatDay(on), ...startsOn(context, salon, dog, on, minutes) })),
+    };
+    return ok(page);
+  });
+
+  on('POST /bookings/tentative', ({ body: { id, dogId, day: wanted, minutes, agreed, startsAt: offered } }) => {
     return stores.write(() => {
       const dog = found(stores.dogs.find(dogId), 'dog', dogId);
       return createOnce(
@@ -101,7 +152,7 @@ export function bookingRoutes(context: ServerContext): Router {
           const salon = salonOf(context);
           const day = parseDay(wanted) ?? todayOf(context, salon);
           mustBeBookable(context, 'day', day);
-          const startsAt = startOn(context, salon, dog, day, minutes);
+          const startsAt = startOn(context, salon, dog, day, minutes, offered);
           const told = likelyMinutesAt(context, dog, startsAt);
           stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false, told });
         },
@@ -129,7 +180,8 @@ export function bookingRoutes(context: ServerContext): Router {
         },
         () => {
           mustFit(draft);
-          stores.bookings.insert(draft, { told: likelyMinutesAt(context, dog, draft.startsAt) });
+          const told = (draft.service ?? 'coat') === 'coat' ? likelyMinutesAt(context, dog, draft.startsAt) : null;
+          stores.bookings.insert(draft, { told, ...(draft.agreed !== undefined && { agreed: draft.agreed }) });
         },
         () => found(stores.bookings.find(draft.id), 'booking', draft.id),
       );
@@ -137,8 +189,8 @@ export function bookingRoutes(context: ServerContext): Router {
   });
 
   /** Likely minutes of a booking's visit as things stand. */
-  const likelyNow = ({ dogId }: BookingRecord, startsAt: string): number | null => {
-    const dog = stores.dogs.find(dogId);
+  const likelyNow = ({ dogId, service }: BookingRecord, startsAt: string): number | null => {
+    const dog = service === 'coat' ? stores.dogs.find(dogId) : undefined;
     return dog ? likelyMinutesAt(context, dog, startsAt) : null;
   };
 
@@ -192,14 +244,16 @@ export function bookingRoutes(context: ServerContext): Router {
               `No table is free for the other ${minutes} minutes of ${there.dogName} within a week. Lengthen it, or move it.`,
             );
           stores.bookings.update(id, { ...there, minutes, version }, likely);
-          const other = { id: second, dogId: there.dogId, startsAt, minutes, note: there.note };
+          const other = { ...there, id: second, startsAt, minutes };
           stores.bookings.insert(other, { agreed: false, told: likely });
         },
         () => found(stores.bookings.find(second), 'booking', second),
       );
     }),
   );
-  on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
+  on('POST /bookings/:id/cancel', ({ params: { id }, body: { version, why } }) =>
+    toStanding((of, at) => stores.bookings.cancel(of, at, why ?? null))({ params: { id }, body: { version } }),
+  );
   on('POST /bookings/:id/agree', toStanding(stores.bookings.agree));
   on('POST /bookings/:id/unagree', toStanding(stores.bookings.unagree));
 

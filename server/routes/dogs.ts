@@ -48,6 +48,7 @@ export function dogRoutes(context: ServerContext): Router {
         breed: dog.breed,
         coatClass: dog.coatClass,
         ownerName: dog.owner.name,
+        phone: dog.owner.phone,
         lastVisit: facts.lastVisit ?? null,
         booked: facts.booked?.day ?? null,
         need: facts.need,

@@ -82,10 +82,10 @@ export function homeRoutes(context: ServerContext): Router {
     const reports = stores.home.openReports();
     return ok({ reports: reports.map((r) => ({ ...r, dogName: stores.dogs.find(r.dogId)?.name ?? '' })) });
   });
-  on('POST /home-reports/:id/close', ({ params: { id } }) =>
+  on('POST /home-reports/:id/close', ({ params: { id }, body: { answer } }) =>
     stores.write(() => {
       found(stores.home.findReport(id), 'report', id);
-      stores.home.closeReport(id, context.nowMs());
+      stores.home.closeReport(id, context.nowMs(), answer.trim());
       return ok(found(stores.home.findReport(id), 'report', id));
     }),
   );

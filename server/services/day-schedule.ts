@@ -7,6 +7,7 @@ import { ANY_TIME, dayPeople, freeStarts, type NamedPerson } from '../../core/bo
 import {
   PLACE_KINDS,
   stagesOf,
+  careStage,
   usualStages,
   type DayAsked,
   type DayPlace,
@@ -90,9 +91,10 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
   for (const b of bookings) {
     const dog = stores.dogs.find(b.dogId);
     if (!dog) continue;
-    const isNext = stores.bookings.ofDogFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
+    const isNext = stores.bookings.coatVisitsFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
     const outlook = isNext ? outlookOf(dog).outlook : undefined;
-    const known = recommendedOf(context, stores.checks.latestOf(b.dogId), room);
+    const forCoat = b.service === 'coat';
+    const known = forCoat ? recommendedOf(context, stores.checks.latestOf(b.dogId), room) : undefined;
     // The steps of a coat that was worked since say how a visit is shared out, not how long the next one is.
     const minutes =
       outlook?.minutes.likely ?? (known && unworkedCheck(context, b.dogId) ? known.plan.minutes : b.minutes);
@@ -104,7 +106,9 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
             dbA: dbAOf(room.kit.find((t) => t.id === s.tool.id)),
           })),
         )
-      : usualStages(b.minutes, loudest > 0 ? loudest : undefined);
+      : forCoat
+        ? usualStages(b.minutes, loudest > 0 ? loudest : undefined)
+        : [careStage(b.minutes)];
     const starts = salonMinute(Date.parse(b.startsAt), salon.timeZone);
     visits.push({
       id: b.id,
@@ -121,9 +125,11 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       name: dog.name,
       startsAt: b.startsAt,
       minutes: b.minutes,
+      service: b.service,
       agreed: b.agreed,
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
+      checked: stores.checks.latestOf(b.dogId)?.day === formatDay(on),
       isNext,
       likely: outlook?.moved?.likely ?? null,
       note: b.note,

@@ -33,19 +33,24 @@ function sentence(r: DayRefusal): string {
 const apartFrom = ({ stores }: AppContext, dogId: string): ReadonlySet<string> =>
   new Set(stores.roster.apart().flatMap(({ a, b }) => (a === dogId ? [b] : b === dogId ? [a] : [])));
 
+/** Starts on a day, or what stands against all of it. */
+export interface StartsOn {
+  readonly starts: readonly string[];
+  readonly against: string | null;
+}
+
 /**
- * The first start on this very day at which a table is free, the owner can come, somebody who may work the dog is there
- * throughout, and no dog that it must not meet. Throws a Problem of 409 on field `day` that says what stands against it.
+ * The starts on this very day at which a table is free, the owner can come, somebody who may work the dog is there
+ * throughout, and no dog that it must not meet.
  */
-export function startOn(context: AppContext, salon: SalonRecord, dog: DogRecord, on: Day, minutes: number): string {
+export function startsOn(context: AppContext, salon: SalonRecord, dog: DogRecord, on: Day, minutes: number): StartsOn {
   const { stores } = context;
   const roster: Roster = { people: stores.roster.people(), away: stores.roster.away(on) };
   const wish = stores.roster.wishes().get(dog.id) ?? ANY_TIME;
   const { openWeekdays, hours, tables } = salon.house;
-  const refuse = (why: string): Problem =>
-    new Problem(409, 'day', `${dog.name} cannot come on ${formatDay(on)}. ${why} Choose another day.`);
+  const refuse = (why: string): StartsOn => ({ starts: [], against: why });
   const [first] = dayRefusals(roster, openWeekdays, on, wish);
-  if (first) throw refuse(sentence(first));
+  if (first) return refuse(sentence(first));
 
   const wished = roster.people.find((p) => p.id === wish.person);
   const there = atWork(roster, openWeekdays, on).filter((p) => !wished || p.id === wished.id);
@@ -55,7 +60,7 @@ export function startOn(context: AppContext, salon: SalonRecord, dog: DogRecord,
   }));
   const now = isoMinute(context.nowMs());
   const free = freeStarts(minutes, booked, hours, tables).filter((s) => salonInstant(on, s, salon.timeZone) > now);
-  if (free.length === 0) throw refuse(`No table is free for ${minutes} minutes.`);
+  if (free.length === 0) return refuse(`No table is free for ${minutes} minutes.`);
   const suits = free.filter(
     (s) =>
       s >= wish.from &&
@@ -63,14 +68,32 @@ export function startOn(context: AppContext, salon: SalonRecord, dog: DogRecord,
       (roster.people.length === 0 || there.some((p) => p.from <= s && s + minutes <= p.to)),
   );
   if (suits.length === 0)
-    throw refuse(`Nobody works for ${minutes} minutes at a time when a table is free and the owner can come.`);
+    return refuse(`Nobody works for ${minutes} minutes at a time when a table is free and the owner can come.`);
   const apart = apartFrom(context, dog.id);
   const met = (s: number): boolean =>
     booked.some((b) => apart.has(b.dogId) && s < b.start + b.minutes && b.start < s + minutes);
-  const start = suits.find((s) => !met(s));
-  if (start === undefined) {
+  const starts = suits.filter((s) => !met(s));
+  if (starts.length === 0) {
     const names = booked.flatMap((b) => (apart.has(b.dogId) ? (stores.dogs.find(b.dogId)?.name ?? []) : []));
-    throw refuse(`It would meet ${names.join(' and ')}, and they must not.`);
+    return refuse(`It would meet ${names.join(' and ')}, and they must not.`);
   }
-  return salonInstant(on, start, salon.timeZone);
+  return { starts: starts.map((s) => salonInstant(on, s, salon.timeZone)), against: null };
+}
+
+/** The first of them, or the one that was offered. Throws a Problem of 409 that says what stands against it. */
+export function startOn(
+  context: AppContext,
+  salon: SalonRecord,
+  dog: DogRecord,
+  on: Day,
+  minutes: number,
+  offered?: string,
+): string {
+  const { starts, against } = startsOn(context, salon, dog, on, minutes);
+  if (offered !== undefined && starts.length > 0 && !starts.includes(offered))
+    throw new Problem(409, 'startsAt', `${dog.name} cannot come at that time any more. Choose another.`);
+  const [first] = offered !== undefined && starts.includes(offered) ? [offered] : starts;
+  if (first === undefined)
+    throw new Problem(409, 'day', `${dog.name} cannot come on ${formatDay(on)}. ${against ?? ''} Choose another day.`);
+  return first;
 }

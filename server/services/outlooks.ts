@@ -71,13 +71,22 @@ export async function learnDog(context: AppContext, dogId: string): Promise<void
   await inPieces(bookDog(context, dog, room));
 }
 
+/** Finger grade of a coat that nobody has felt yet: between the two ends of the scale. Guess. */
+const UNFELT_GRADE = 2;
+
+/** Minutes of a dog that nobody has felt: what the bench plans for its breed, weight and coat at a middling grade. */
+export async function usualMinutes(context: AppContext, dog: DogRecord): Promise<number> {
+  const { minutesAt } = await inPieces(bookDog(context, dog, bookRoom(context)));
+  return minutesAt[UNFELT_GRADE] ?? 0;
+}
+
 /** Of bookings in order, likely minutes of those that are their dog's next one and whose length fits no more, by id. */
 export function likelyWhereMoved(context: AppContext, bookings: readonly BookingRecord[]): ReadonlyMap<string, number> {
   const read = outlookReader(context);
   const seen = new Set<string>();
   return new Map(
     bookings.flatMap((b) => {
-      if (seen.has(b.dogId)) return [];
+      if (b.service !== 'coat' || seen.has(b.dogId)) return [];
       seen.add(b.dogId);
       const dog = context.stores.dogs.find(b.dogId);
       const moved = dog && read(dog).outlook?.moved;

@@ -171,7 +171,7 @@ const lifeless = ({ coatClass, weightKg, outdoorShare, homeCare }: DogRecord) =>
   homeCare,
 });
 const bookedOf = ({ stores }: AppContext, dogId: string, salon: SalonRecord, today: Day): BookDog['booked'] =>
-  stores.bookings.ofDogFrom(dogId, salonInstant(today, 0, salon.timeZone)).map((b) => ({
+  stores.bookings.coatVisitsFrom(dogId, salonInstant(today, 0, salon.timeZone)).map((b) => ({
     day: salonDay(Date.parse(b.startsAt), salon.timeZone),
     minutes: b.minutes,
     agreed: b.agreed,
@@ -296,6 +296,14 @@ export async function tideTextInPieces(context: AppContext): Promise<string> {
   return (all.text ??= await inPieces(writing(all.file)));
 }
 
+/** Visits from today on that are for something else than the coat. */
+const othersFrom = ({ stores }: AppContext, salon: SalonRecord, today: Day): TideFile['others'] =>
+  stores.bookings
+    .between(salonInstant(today, 0, salon.timeZone), '9999')
+    .flatMap((b) =>
+      b.service === 'coat' ? [] : [{ day: salonDay(Date.parse(b.startsAt), salon.timeZone), minutes: b.minutes }],
+    );
+
 /** All of a tide book but its dogs. */
 export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<TideFile, 'dogs'> {
   const { stores } = context;
@@ -318,6 +326,7 @@ export function tideHead(context: AppContext, { salon, today }: BookRoom): Omit<
     minutesPerWeek: salon.house.shedHoursPerWeek === undefined ? rostered || doors : salon.house.shedHoursPerWeek * 60,
     roster: { people: people.map(({ version: _, ...p }) => p), away: stores.roster.away(today) },
     apart: stores.roster.apart().map(({ a, b }): readonly [string, string] => [a, b]),
+    others: othersFrom(context, salon, today),
     wishes: Object.fromEntries([...stores.roster.wishes()].map(([id, { version: _, ...wish }]) => [id, wish])),
     readings: stores.tide.readings().map(({ day: on, celsius }) => ({ day: on, celsius })),
   };

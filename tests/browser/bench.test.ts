@@ -256,7 +256,7 @@ describe('the stairs, in the browser', () => {
   });
 
   itInFull('says how long the soap stays on by the tub, over a reload, and keeps count of the bottle', async () => {
-    await page.goto('/desk/today');
+    await page.goto('/desk/today/tub');
     await page.getByLabel('Minutes left on').fill('7');
     await page.getByLabel('Amount, ml').fill('5000');
     await page.getByRole('button', { name: 'Bought' }).click();
@@ -284,7 +284,7 @@ describe('the stairs, in the browser', () => {
   });
 
   itInFull('plans every dog of the book in workers, shows how far it is, and stops on a word', async () => {
-    await page.goto('/desk/bench');
+    await page.goto('/desk/reports/plans');
     const rows = page.locator('.table tbody tr');
     await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
     expect(await rows.count()).to.be.at.least(30);

@@ -4,7 +4,6 @@
  */
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
-import { day } from '../../core/quantity/index.ts';
 import { itInFull } from '../samples.ts';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
@@ -66,7 +65,7 @@ describe('the book', function () {
   };
 
   it('plans a year with its bound, draws it against the hours by season, month, week and day, and passes axe', async () => {
-    await page.goto('/desk/book');
+    await page.goto('/desk/calendar');
     await planned();
     expect(await page.locator('.wt-charts-weeks-proposed').count()).to.be.within(52, 53);
     // A week in which more than one visit is proposed.
@@ -194,65 +193,16 @@ describe('the book', function () {
       await page.getByText('Ask first: agreed').waitFor();
       await page.getByText('Seeking a better answer').waitFor({ state: 'detached', timeout: 60_000 });
       await page.getByRole('button', { name: 'Put it in the book' }).click();
-      await done(/^In the book\..* to ask: see “Ring today”\.$/);
+      await done(/^In the book\..* to ask: see “To ring” on Today\.$/);
       expect(stage.stores.roster.people().length).to.equal(2);
       expect(standing().map((b) => [b.id, b.startsAt])).to.deep.equal(before.map((b) => [b.id, b.startsAt]));
       await planned();
-      await page.getByText('The salon is closed that day. Ask for another.').first().waitFor();
       await undo();
-      await page.getByText('The salon is closed that day. Ask for another.').first().waitFor({ state: 'detached' });
     },
   );
 
-  it('rings: yes books an agreed date, no answer leaves the dog for today', async () => {
-    const before = ahead();
-    const line = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
-    const name = await line.locator('strong').innerText();
-    await line
-      .getByRole('button', { name: /^Yes to / })
-      .first()
-      .click();
-    await done(new RegExp(`^Down in the book: ${name}`));
-    expect(ahead()).to.equal(before + 1);
-    expect(standing().find((b) => b.dogName === name)?.agreed).to.equal(true);
-    await planned();
-    await undo();
-    const next = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
-    const other = await next.locator('strong').innerText();
-    // By its name: a plan that comes meanwhile may put another dog first.
-    const rung = page
-      .locator('.wt-book-rings-list > li')
-      .filter({ has: page.locator('strong').getByText(other, { exact: true }) });
-    await rung.getByRole('button', { name: 'No answer' }).click();
-    await page.waitForFunction(
-      (gone) => ![...document.querySelectorAll('.wt-book-rings-list strong')].some((el) => el.textContent === gone),
-      other,
-    );
-    expect(ahead()).to.equal(before);
-  });
-
-  it('refuses a yes to a day on which the salon has been closed since, says why, and books nothing', async () => {
-    await planned();
-    const before = ahead();
-    const line = page.locator('.wt-book-rings-list > li').filter({ hasText: 'would be a good day to come' }).first();
-    const { roster } = stage.stores;
-    // Another device closed every day to come, and this page has not heard of it.
-    const today = Math.floor(Date.now() / 86_400_000);
-    roster.addAway({ id: 'shut', person: null, from: day(today - 1), to: day(today + 400), reason: 'Storm' });
-    await line
-      .getByRole('button', { name: /^Yes to / })
-      .first()
-      .click();
-    await page
-      .getByRole('alert')
-      .filter({ hasText: /closed.*Storm/i })
-      .waitFor();
-    expect(ahead()).to.equal(before);
-    roster.dropAway('shut');
-  });
-
   it('spreads a week over its days: the columns come to what the week is said to be, none beyond its hours', async () => {
-    await page.goto('/desk/book');
+    await page.goto('/desk/calendar');
     await planned();
     await page
       .getByRole('button', { name: TAKE_ALL })
@@ -297,7 +247,7 @@ describe('the book', function () {
       await new Promise((later) => setTimeout(later, 4_000));
       await route.continue().catch(() => undefined);
     });
-    await fresh.goto('/desk/book');
+    await fresh.goto('/desk/calendar');
     await fresh.getByRole('button', { name: 'Stop' }).first().click();
     await fresh.getByText(/^Stopped/).waitFor();
     expect(ahead()).to.equal(before);
@@ -319,7 +269,7 @@ describe('the day’s sheet', function () {
     page = await stage.page({ viewport: { width: 1280, height: 1000 } });
   });
   after(() => stage.close());
-  const laid = async (path = '/desk/sheet'): Promise<void> => {
+  const laid = async (path = '/desk/calendar/day'): Promise<void> => {
     await page.goto(path);
     await page.locator('.wt-day-lanes').waitFor();
   };
@@ -370,14 +320,14 @@ describe('the day’s sheet', function () {
     await laid('/table/wall');
     await page.getByText(`${name}, check`, { exact: true }).waitFor();
     await page.goto('/table');
-    await page.getByText('Next on the sheet:').waitFor();
+    await page.getByRole('listitem').filter({ hasText: name }).getByRole('link').first().waitFor();
   });
 
   it('says that nobody is at work when the roster is empty of hands that day', async () => {
     for (const p of stage.stores.roster.people()) stage.stores.roster.update({ ...p, weekdays: [] });
-    await page.goto('/desk/sheet');
+    await page.goto('/desk/calendar/day');
     await page.getByText(/^Nobody works on /).waitFor();
-    await page.getByRole('link', { name: 'Staff' }).last().click();
+    await page.getByRole('link', { name: 'Who works when' }).last().click();
     await page.getByRole('button', { name: 'Somebody new' }).click();
     await page.getByLabel('Name').fill('Sanna');
     for (const d of ['Sat', 'Sun']) await page.getByLabel(d).check();

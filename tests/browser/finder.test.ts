@@ -66,7 +66,7 @@ describe('finding anything', () => {
   it('finds owners, rooms, tools, rules, words and days, with a slip of the finger', async () => {
     expect(await first('ansa merri')).to.match(/Dog.*Bollard/);
     await leave();
-    expect(await first('backups')).to.match(/Room.*Safe/);
+    expect(await first('backups')).to.match(/Room.*Backups and export/);
     await leave();
     expect(await first('steel comb')).to.match(/Tool.*Steel comb/);
     await leave();
@@ -74,7 +74,7 @@ describe('finding anything', () => {
     await leave();
     expect(await first('2031-04-09')).to.match(/Day.*9 April 2031/);
     await page.keyboard.press('Enter');
-    await page.waitForURL(/\/desk\/sheet\?day=2031-04-09/);
+    await page.waitForURL(/\/desk\/calendar\/day\?day=2031-04-09/);
     await page.keyboard.press('Control+k');
     await box().fill('xqzzv');
     await page.getByText('Nothing is called “xqzzv”.').waitFor();

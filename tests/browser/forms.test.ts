@@ -122,7 +122,7 @@ const FORMS: readonly Asked[] = [
   },
   {
     name: 'an absence',
-    path: '/desk/book',
+    path: '/desk/calendar',
     schema: absenceSchema,
     save: 'See what moves',
     fields: [['Why', 'reason']],

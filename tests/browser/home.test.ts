@@ -66,6 +66,8 @@ describe('the home', function () {
     const bouts = stage.stores.home.bouts();
     expect(bouts).to.have.length(before + 1);
     expect(bouts.at(-1)).to.include({ amount: 'handful', author: 'Otso' });
+    // Stopped after one part of many: that part was brushed, the others were not.
+    expect(bouts.at(-1)?.parts).to.have.length(1);
     const desk = await stage.page();
     await desk.goto('/desk/dogs/demo-bollard/tide');
     await desk.locator('[data-ifs]').waitFor({ timeout: 120_000 });
@@ -127,15 +129,25 @@ describe('the home', function () {
 
   it('is seen at the desk with its photo, and answered', async () => {
     const desk = await stage.page();
-    await desk.goto('/desk/homes');
-    await desk.getByText('behind the left one').waitFor();
-    expect(
-      await desk.locator('.wt-home-plan-report img').evaluate((i) => 'naturalWidth' in i && Number(i.naturalWidth) > 0),
-    ).to.equal(true);
+    await desk.goto('/desk/today');
+    const found = desk.getByRole('region', { name: /^Found at home/ });
+    await found.getByText('behind the left one').waitFor();
+    // It is counted in the head, wherever one is.
+    await desk.getByRole('link', { name: /^Today\s+1\s+waiting/ }).waitFor();
+    await found.getByRole('button', { name: /^Answer about/ }).click();
+    expect(await found.locator('img').evaluate((i) => 'naturalWidth' in i && Number(i.naturalWidth) > 0)).to.equal(
+      true,
+    );
     expect(await axeFaults(desk)).to.deep.equal([]);
-    await desk.getByRole('button', { name: 'Answered' }).click();
-    await desk.getByText('Nothing waits.').waitFor();
+    await found.getByRole('button', { name: /^Please show it to your vet/ }).click();
+    await found.getByRole('button', { name: 'Send the answer' }).click();
+    await found.waitFor({ state: 'detached' });
     await desk.context().close();
+  });
+
+  it('reads the answer on the owner’s page', async () => {
+    await owner.reload();
+    await owner.getByText(/Please show it to your vet before the next visit/).waitFor();
   });
 
   it('catches up after missed days with a bout no longer than the dog bears', async () => {

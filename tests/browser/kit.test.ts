@@ -182,7 +182,7 @@ describe('the kit and the house, in the browser', () => {
   });
 
   itInFull('reckons product and noise of the day, and what protectors and another dryer change', async () => {
-    await page.goto('/desk/today');
+    await page.goto('/desk/today/tub');
     const tub = page.getByRole('region', { name: 'Tub: what to mix' });
     const total = async (): Promise<readonly string[]> => tub.locator('tfoot td').allTextContents();
     await tub.getByLabel('Parts of water to one').fill('10');

@@ -48,10 +48,10 @@ describe('a booking that its coat has outgrown, on the screen', function () {
   };
   /** What the days ahead and the sheet of its day say of its length. */
   async function isSaid({ startsAt }: BookingRecord, words: string): Promise<void> {
-    await desk.goto('/desk/ahead');
-    const ahead = desk.locator('.wt-ahead-ahead li').filter({ hasText: NAME });
+    await desk.goto('/desk/calendar/list');
+    const ahead = desk.locator('.wt-coming-coming li').filter({ hasText: NAME });
     await ahead.filter({ hasText: words }).waitFor();
-    await desk.goto(`/desk/sheet?day=${startsAt.slice(0, 10)}`);
+    await desk.goto(`/desk/calendar/day?day=${startsAt.slice(0, 10)}`);
     await desk.locator('.wt-dogs-of-day li').filter({ hasText: NAME }).filter({ hasText: words }).waitFor();
   }
   const note = () => desk.getByRole('status').filter({ hasText: `${NAME} is booked for` });
@@ -84,8 +84,10 @@ describe('a booking that its coat has outgrown, on the screen', function () {
     expect(both.map((b) => b.startsAt.slice(0, 10))).to.have.lengthOf(2);
     expect(both[0]?.startsAt).to.equal(booking.startsAt);
     expect(both[1]?.startsAt.slice(0, 10)).to.not.equal(booking.startsAt.slice(0, 10));
-    await desk.goto('/desk/ahead');
-    await desk.locator('.wt-ahead-ahead li').filter({ hasText: NAME }).nth(1).waitFor();
-    expect(await desk.locator('.wt-ahead-ahead li').filter({ hasText: NAME }).getByText('likely').count()).to.equal(0);
+    await desk.goto('/desk/calendar/list');
+    await desk.locator('.wt-coming-coming li').filter({ hasText: NAME }).nth(1).waitFor();
+    expect(await desk.locator('.wt-coming-coming li').filter({ hasText: NAME }).getByText('likely').count()).to.equal(
+      0,
+    );
   });
 });

@@ -58,7 +58,7 @@ function agree(shown: readonly Shown[]): void {
   expect(unlike).to.deep.equal([]);
 }
 
-const LISTS = ['/desk/dogs', '/desk/tide', '/desk/book', '/desk/ahead', '/desk/vet'];
+const LISTS = ['/desk/today', '/desk/dogs', '/desk/tide', '/desk/calendar', '/desk/calendar/list', '/desk/vet'];
 const ofDog = (id: string): readonly string[] => [
   `/desk/dogs/${id}`,
   `/desk/dogs/${id}/next`,
@@ -66,7 +66,7 @@ const ofDog = (id: string): readonly string[] => [
   `/home/${id}`,
 ];
 const sheets = (today: Day): readonly string[] =>
-  [0, 1, 3].map((d) => `/desk/sheet?day=${formatDay(addDays(today, d))}`);
+  [0, 1, 3].map((d) => `/desk/calendar/day?day=${formatDay(addDays(today, d))}`);
 
 describe('one dog, one answer', function () {
   this.timeout(240_000);

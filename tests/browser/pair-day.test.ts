@@ -35,7 +35,7 @@ describe('a day with dogs that must not meet, on the screen', function () {
 
   it('says that they meet, and whom to ring; one tap moves the visit, and the day can be kept', async () => {
     const desk = await stage.page();
-    await desk.goto(`/desk/sheet?day=${on}`);
+    await desk.goto(`/desk/calendar/day?day=${on}`);
     await desk.getByText('must not meet').first().waitFor();
     const way = desk.getByRole('region', { name: 'Ways out' }).getByRole('listitem').filter({ hasText: 'Ring' });
     await way.filter({ hasText: 'Then the day can be kept.' }).waitFor();

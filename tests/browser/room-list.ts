@@ -9,6 +9,8 @@ export interface Rooms {
   readonly plan: string;
   readonly note: string;
   readonly session: string;
+  /** A visit that is to come. */
+  readonly visit: string;
 }
 
 /** Opens a session so that there is one to look at, and finds the newest checks. */
@@ -24,12 +26,13 @@ export async function roomsOf(stage: Stage, sessionId: string): Promise<Rooms> {
     plan: `/desk/dogs/demo-kelda/plan/${check?.id ?? ''}`,
     note: `/desk/dogs/demo-juniper/note/${stage.stores.checks.latestOf('demo-juniper')?.id ?? ''}`,
     session: `/table/sessions/${sessionId}`,
+    visit: `/desk/calendar/visits/${stage.stores.bookings.between(new Date().toISOString(), '9999')[0]?.id ?? ''}`,
   };
 }
 
 const JUNIPER = { dogId: 'demo-juniper' };
 /** What stands for the ids in an address; of some pages, other ids and a state that shows more. */
-const examplesOf = ({ plan, session, note }: Rooms): Readonly<Record<string, string>> => ({
+const examplesOf = ({ plan, session, note, visit }: Rooms): Readonly<Record<string, string>> => ({
   '/desk/tide': '/desk/tide?dog=demo-bollard',
   '/desk/rules': '/desk/rules?rule=warn-rake',
   '/desk/dogs/:dogId/check': generatePath('/desk/dogs/:dogId/check', JUNIPER),
@@ -37,6 +40,8 @@ const examplesOf = ({ plan, session, note }: Rooms): Readonly<Record<string, str
   '/desk/dogs/:dogId/sheet/:checkId': plan.replace('/plan/', '/sheet/'),
   '/desk/dogs/:dogId/note/:checkId': note,
   '/table/sessions/:sessionId': session,
+  '/table/dogs/:dogId/plan/:checkId': plan.replace('/desk/', '/table/'),
+  '/desk/calendar/visits/:bookingId': visit,
 });
 const IDS = {
   dogId: 'demo-bollard',
@@ -48,7 +53,7 @@ const IDS = {
 const MORE: readonly (readonly [string, string])[] = [
   ['a record', '/table/sessions/demo-bollard-session-1'],
   ['a strip for the wall', '/home/demo-rowan?as=strip'],
-  ['the tally as a table', '/desk/tally?show=income&by=person&as=table'],
+  ['a report as a table', '/desk/reports?show=income&by=person&as=table'],
   ['nothing', '/desk/attic'],
 ];
 

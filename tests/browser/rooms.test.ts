@@ -128,10 +128,10 @@ describe('the rooms', () => {
     // Asked by the device itself, and answered with what no room can draw.
     await page.goto('/desk/dogs');
     await page.route('**/api/kit', (route) => route.fulfill({ json: { tools: 'no list' } }));
-    await page.getByRole('button', { name: 'House', exact: true }).click();
+    await page.getByRole('button', { name: 'Salon', exact: true }).click();
     await page
-      .getByRole('menuitem', { name: 'Kit', exact: true })
-      .or(page.getByRole('link', { name: 'Kit', exact: true }))
+      .getByRole('menuitem', { name: 'Tools', exact: true })
+      .or(page.getByRole('link', { name: 'Tools', exact: true }))
       .first()
       .click();
     await page.getByRole('heading', { name: 'This room could not be shown' }).waitFor();

@@ -94,14 +94,19 @@ describe('the tide, in the browser', () => {
     const names = await called.locator('h3 a').allInnerTexts();
     expect(names).to.not.have.lengthOf(0);
     await page.getByRole('link', { name: 'Dates to offer' }).click();
-    await page.getByRole('heading', { name: /^Ring today/ }).waitFor({ timeout: 60_000 });
+    await page
+      .getByRole('button', { name: /^Yes: / })
+      .first()
+      .waitFor({ timeout: 60_000 });
     const all = page.getByRole('button', { name: /^All \d+$/ });
     if ((await all.count()) > 0) await all.click();
-    const rung = page.locator('.wt-book-rings-list > li');
+    const rung = page.locator('[aria-labelledby="ring"] li');
     for (const name of names) {
       const line = rung.filter({ hasText: name }).first();
-      const [offered] = await line.getByRole('button', { name: /^Yes to / }).allInnerTexts();
-      expect(await line.innerText(), name).to.contain(offered?.replace('Yes to ', '') ?? 'a day');
+      const [offered = ''] = await line.getByRole('button', { name: /^Yes: / }).allInnerTexts();
+      await line.getByRole('button', { name: /^What to say/ }).click();
+      // The first of the two days is the one that is said.
+      await line.getByText(`${offered.replace('Yes: ', '').split(', ')[0] ?? 'a day'} would be a good day`).waitFor();
     }
   });
 
@@ -130,7 +135,7 @@ describe('the tide, in the browser', () => {
   };
 
   itInFull('judges past forecasts, stops when it is told to, and reads the town’s temperatures', async () => {
-    await page.goto('/desk/tide/honest');
+    await page.goto('/desk/reports/forecasts');
     await page.getByText('Making past forecasts again').waitFor();
     await page.getByRole('button', { name: 'Stop' }).click();
     await page.getByText('Stopped.').waitFor();

@@ -55,7 +55,7 @@ describeInFull('the walk by mouse', () => {
 
   it('opens a dog from the list of those who need a visit', async () => {
     await page.goto('/');
-    await page.getByRole('heading', { name: 'Tide', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Dogs' }).click();
     await page.getByRole('heading', { name: 'Dogs', exact: true }).waitFor();
     await page.getByRole('heading', { name: /^To see to/ }).waitFor();

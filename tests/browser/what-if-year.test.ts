@@ -23,7 +23,7 @@ describe('a year with another room, on the screen', function () {
   };
 
   it('is planned beside today’s, from the book', async () => {
-    await desk.goto('/desk/book');
+    await desk.goto('/desk/calendar');
     await desk.getByRole('link', { name: 'What if' }).click();
     await desk.getByRole('heading', { level: 1, name: 'What if' }).waitFor();
     await desk.getByLabel('More dogs').fill('10');
@@ -44,6 +44,7 @@ describe('a year with another room, on the screen', function () {
     await desk.getByLabel('More dogs').fill('0');
     await desk.getByLabel('One more person, days a week').fill('2');
     await desk.getByRole('columnheader', { name: 'Ten more' }).waitFor();
+    await desk.getByRole('columnheader', { name: /one more person/i }).waitFor();
     const dogs = (await line('Dogs')).map(Number);
     expect(dogs).to.have.length(3);
     expect(dogs[2]).to.equal((dogs[0] ?? 0) + 10);

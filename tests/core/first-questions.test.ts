@@ -86,7 +86,7 @@ describe('what rooms ask first', () => {
   });
   it('is no fault of the page where it is refused: whoever comes for it hears why', async () => {
     globalThis.fetch = async () => new Response('{"error":{"field":null,"message":"Not yours."}}', { status: 403 });
-    await enter('/desk/tally');
+    await enter('/desk/reports');
     expect(queries.getQueryState(ledgerQuery.queryKey)?.error?.message).to.equal('Not yours.');
   });
 });

@@ -15,6 +15,8 @@ const BOOKING: BookingRecord = {
   cancelled: false,
   agreed: true,
   told: null,
+  service: 'coat',
+  cancelledWhy: null,
   version: 3,
 };
 const NOW = Date.parse('2031-03-01T12:00:00Z');

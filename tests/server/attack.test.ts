@@ -1,4 +1,5 @@
 /** What somebody who means harm would send: addresses that climb, bodies that swell, pictures that are none, headers in text. */
+import type { BookingRecord } from '../../contract/booking.ts';
 import { request } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs';
@@ -133,7 +134,7 @@ describe('an attack', () => {
 
   it('by text with line ends puts no header into a mail and no event into a calendar', async () => {
     const salon = { name: INJECTED, town: INJECTED, timeZone: 'Europe/Helsinki' };
-    const booking = {
+    const booking: BookingRecord = {
       id: 'b-1',
       dogId: 'd',
       dogName: INJECTED,
@@ -143,6 +144,8 @@ describe('an attack', () => {
       cancelled: false,
       agreed: true,
       told: null,
+      service: 'coat',
+      cancelledWhy: null,
       version: 1,
     };
     const ics = bookingIcs(booking, salon, NOW);

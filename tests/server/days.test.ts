@@ -115,6 +115,7 @@ describe('acts in the book', () => {
             cancelled: undefined,
             dogName: undefined,
             told: undefined,
+            cancelledWhy: undefined,
           })
         ).status,
       ).to.be.oneOf([201, 409]);

@@ -81,8 +81,8 @@ describe('the home over HTTP', () => {
     room.setClock(Date.parse('2031-04-10T09:00:00Z'));
     expect((await send('reports', { ...report('limit-next'), day: '2031-04-10' })).status).to.equal(201);
     room.setClock(Date.parse('2031-04-09T09:00:00Z'));
-    for (let i = 0; i < 21; i++) await room.call('POST', `/home-reports/limit-r-${i}/close`);
-    await room.call('POST', '/home-reports/limit-next/close');
+    for (let i = 0; i < 21; i++) await room.call('POST', `/home-reports/limit-r-${i}/close`, { answer: '' });
+    await room.call('POST', '/home-reports/limit-next/close', { answer: '' });
     for (const table of ['home_report', 'home_bout'])
       room.db.prepare(`DELETE FROM ${table} WHERE id LIKE 'limit-%'`).run();
   });
@@ -150,7 +150,7 @@ describe('the home over HTTP', () => {
     expect(open).to.have.length(1);
     expect(open[0]).to.include({ id: 'r-1', dogName: 'Bollard', photo: true });
     expect((await room.call('GET', '/home-reports/r-1/photo')).type).to.equal('image/jpeg');
-    await room.call('POST', '/home-reports/r-1/close');
+    await room.call('POST', '/home-reports/r-1/close', { answer: '' });
     expect(JSON.stringify((await room.call('GET', '/home-reports')).json)).to.not.contain('r-1');
     expect((await owner('GET', '/owner')).json.dogs[0].closed, 'an answer is no look').to.include('chest');
     const word = {

@@ -38,7 +38,7 @@ const MAY: readonly (readonly [begins: string, why: string])[] = [
   ['SELECT * FROM home_bout ORDER BY', 'the same'],
   ['SELECT max(at_ms) AS at FROM (SELECT at_ms FROM change ORDER BY id DESC LIMIT 50)', 'the newest fifty rows'],
   [
-    'SELECT id, dog_id, day, kind, part, note, author, jpeg IS NOT NULL AS photo, closed_ms FROM home_report WHERE closed_ms IS NULL',
+    'SELECT id, dog_id, day, kind, part, note, author, jpeg IS NOT NULL AS photo, closed_ms, answer FROM home_report WHERE closed_ms IS NULL',
     'an index of what is open, and nothing else',
   ],
   ['SELECT * FROM life_event ORDER BY', 'the same'],

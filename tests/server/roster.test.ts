@@ -335,6 +335,8 @@ describe('calendars and tables', () => {
       agreed: undefined,
       cancelled: undefined,
       told: undefined,
+      service: undefined,
+      cancelledWhy: undefined,
       note: 'says "gently", please',
     });
     const csv = (await room.call('GET', '/bookings.csv')).text;

@@ -261,6 +261,8 @@ describe('everything out and in', () => {
                   agreed: 1,
                   told: null,
                   uid: null,
+                  service: 'coat',
+                  cancelled_why: null,
                 },
               ]),
           ),

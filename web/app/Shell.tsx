@@ -1,16 +1,17 @@
-/** The house from inside: wordmark, the three places, the rooms of the place, and the room itself. */
+/** The house from inside: wordmark, the two places, the rooms of the place, and the room itself. */
 import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useWho } from '../door/me.ts';
-import { labelOf, pagesFor } from '../pages.ts';
+import { useReports } from '../data/hooks.ts';
+import { pagesFor } from '../pages.ts';
 import { Button } from '../ui/Button.tsx';
 import { Tabs } from '../ui/Tabs.tsx';
 import { HeadKeys } from './HeadKeys.tsx';
-import { HouseMenu } from './HouseMenu.tsx';
 import { NewVersion } from './NewVersion.tsx';
 import { useOutboxes } from './outbox.ts';
 import { rememberRoom } from './recent.ts';
+import { SalonMenu } from './SalonMenu.tsx';
 import { setTheme, theme as themeHere, type Theme } from './theme.ts';
 import { WhoMenu } from './WhoMenu.tsx';
 import css from './app.module.css';
@@ -18,7 +19,6 @@ import css from './app.module.css';
 const PLACES = [
   { to: '/desk', word: 'Desk' },
   { to: '/table', word: 'Table' },
-  { to: '/home', word: 'Home' },
 ] as const;
 
 const REMEMBERED_AFTER_MS = 1500;
@@ -36,6 +36,7 @@ export function Shell() {
   };
   const { role, id: accountId } = useWho();
   useOutboxes();
+  const reports = useReports();
   const main = useRef<HTMLElement>(null);
   const first = useRef(true);
   // A new room is read from its top by keyboard and screen reader alike.
@@ -56,7 +57,11 @@ export function Shell() {
   }, [pathname, accountId]);
   const rooms = pagesFor(role)
     .filter((p) => p.menu === 'row' && p.path.startsWith(`/${place}/`))
-    .map((p) => ({ to: p.path, word: labelOf(p) }));
+    .map((p) => ({
+      to: p.path,
+      word: p.title,
+      waiting: p.path === '/desk/today' ? (reports.data?.reports.length ?? 0) : 0,
+    }));
   return (
     <div
       className={css.house}
@@ -67,13 +72,13 @@ export function Shell() {
         Skip to the room
       </a>
       <header className={css.head}>
-        <NavLink to="/desk/tide" className={css.mark ?? ''} aria-label="Woolly Tide, to the tide">
+        <NavLink to="/desk/today" className={css.mark ?? ''} aria-label="Woolly Tide, to today">
           <img src="/mark.svg" alt="" width={30} height={30} />
           <span>Woolly Tide</span>
         </NavLink>
         <Tabs name="Places" look="pill" tabs={PLACES} className={css.places} />
         <Tabs name="Rooms" look="line" tabs={rooms} className={css.rooms}>
-          {place === 'desk' && <HouseMenu />}
+          {place === 'desk' && <SalonMenu />}
         </Tabs>
         <HeadKeys />
         <Button look="plain" onClick={toggleTheme}>

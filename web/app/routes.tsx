@@ -1,8 +1,8 @@
 /** Every address of the house, made from the list of pages. */
-import { redirect, useRouteError, type RouteObject } from 'react-router';
+import { redirect, useRouteError, type LoaderFunctionArgs, type RouteObject } from 'react-router';
 import { forgetLastSeen } from '../data/last-seen.ts';
 import { Door } from '../door/Door.tsx';
-import { PAGES, type Page } from '../pages.ts';
+import { MOVED, PAGES, type Page } from '../pages.ts';
 import { Button } from '../ui/Button.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { Shell } from './Shell.tsx';
@@ -48,7 +48,11 @@ const routeOf = ({ path, code, asks }: Page): RouteObject => ({
   }),
 });
 
-const toTide = () => redirect('/desk/tide');
+/** An old address leads on, with all that it asked. */
+const movedTo =
+  (to: string) =>
+  ({ request }: LoaderFunctionArgs) =>
+    redirect(to + new URL(request.url).search);
 
 export const ROUTES: RouteObject[] = [
   {
@@ -64,10 +68,7 @@ export const ROUTES: RouteObject[] = [
         errorElement: <Broken />,
         hydrateFallbackElement: <Waiting />,
         children: [
-          { path: '/', loader: toTide },
-          { path: '/desk', loader: toTide },
-          // As it was called once: it may stand on a home screen.
-          { path: '/desk/day', loader: () => redirect('/desk/today') },
+          ...Object.entries(MOVED).map(([path, to]) => ({ path, loader: movedTo(to) })),
           ...PAGES.map(routeOf),
           ...(import.meta.env.DEV
             ? [

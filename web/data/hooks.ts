@@ -1,6 +1,6 @@
 /** What the rooms ask of the API, and what they write. */
 import { queryOptions, useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
-import type { BookingDraft, BookingEdit, TentativeDraft } from '../../contract/booking.ts';
+import type { BookingDraft, BookingEdit, CancelReason, TentativeDraft } from '../../contract/booking.ts';
 import type { CheckDraft } from '../../contract/check.ts';
 import type { CareChoice, ClipOrders, DogEdit, NewDog } from '../../contract/dog.ts';
 import type { HomeSetupRecord } from '../../contract/home.ts';
@@ -13,7 +13,7 @@ import type { SalonEdit } from '../../contract/salon.ts';
 import type { SessionDraft } from '../../contract/session.ts';
 import type { VetWordDraft } from '../../contract/hold.ts';
 import type { HomeNote, LifeNote } from '../../contract/tide.ts';
-import type { ZoneId } from '../../core/dog/index.ts';
+import type { Service, ZoneId } from '../../core/dog/index.ts';
 import type { HouseRules } from '../../core/kit/index.ts';
 import { asks } from './asked.ts';
 import { api } from './client.ts';
@@ -49,6 +49,25 @@ export const useSessions = () => useQuery(sessionsQuery);
 
 export const useSession = (id: string) => useQuery(asks('/sessions/:id', { id }));
 
+/** When a dog could come on some days. */
+export const useStarts = (
+  dogId: string,
+  asked: { readonly days: readonly string[]; readonly minutes?: number | undefined; readonly service?: Service },
+) =>
+  useQuery({
+    ...asks(
+      '/dogs/:id/starts',
+      { id: dogId },
+      {
+        days: asked.days.join(','),
+        ...(asked.minutes !== undefined && { minutes: String(asked.minutes) }),
+        ...(asked.service && { service: asked.service }),
+      },
+    ),
+    enabled: dogId !== '' && asked.days.length > 0,
+    placeholderData: (before) => before,
+  });
+
 export const useNext = (dogId: string) => useQuery(asks('/dogs/:id/next', { id: dogId }));
 
 export const bookingsQuery = asks('/bookings');
@@ -79,7 +98,8 @@ export const useDogLog = (dogId: string) => useQuery(asks('/dogs/:id/log', { id:
 export const useHome = (dogId: string) => useQuery(asks('/dogs/:id/home', { id: dogId }));
 export const holdsQuery = asks('/holds');
 export const useHolds = () => useQuery(holdsQuery);
-export const useReports = () => useQuery(asks('/home-reports'));
+export const reportsQuery = asks('/home-reports');
+export const useReports = () => useQuery(reportsQuery);
 export const usePost = () => useQuery(asks('/post'));
 export const emlUrl = (id: string): string => `/api/post/${at(id)}/eml`;
 export const useWeather = () => useQuery(asks('/weather'));
@@ -148,7 +168,8 @@ export const useEndLink = () => useWrite((id: string) => api.delete('/home-links
 export const useAddVetWord = (dogId: string) =>
   useWrite((word: VetWordDraft) => api.post('/dogs/:id/vet-words', { id: dogId }, word));
 export const useDropVetWord = () => useWrite((id: string) => api.delete('/vet-words/:id', { id }));
-export const useCloseReport = () => useWrite((id: string) => api.post('/home-reports/:id/close', { id }));
+export const useCloseReport = () =>
+  useWrite(({ id, answer }: { id: string; answer: string }) => api.post('/home-reports/:id/close', { id }, { answer }));
 export const useEditPost = (dogId: string) =>
   useWrite((wish: OwnerPostRecord) => api.put('/dogs/:id/post', { id: dogId }, wish));
 export const useRunPost = () => useWrite(() => api.post('/post/run'));
@@ -197,9 +218,12 @@ export const useAddCall = () => useWrite((call: CallDraft) => api.post('/calls',
 export const useEditBooking = () =>
   useWrite(({ id, ...edit }: BookingEdit & { id: string }) => api.put('/bookings/:id', { id }, edit));
 /** Something done to a booking as it stood when somebody looked. */
-const useStanding = (act: 'cancel' | 'restore' | 'agree' | 'unagree' | 'leave') =>
+const useStanding = (act: 'restore' | 'agree' | 'unagree' | 'leave') =>
   useWrite(({ id, version }: { id: string; version: number }) => api.post(`/bookings/:id/${act}`, { id }, { version }));
-export const useCancelBooking = () => useStanding('cancel');
+export const useCancelBooking = () =>
+  useWrite(({ id, ...of }: { id: string; version: number; why?: CancelReason | undefined }) =>
+    api.post('/bookings/:id/cancel', { id }, of),
+  );
 /** Takes a cancelled visit up again, exactly as it was. */
 export const useRestoreBooking = () => useStanding('restore');
 export const useAgree = () => useStanding('agree');

@@ -38,7 +38,7 @@ export function PinPad({ me }: { me: MePage }) {
   });
   return (
     <Threshold title="Whose hands are these?">
-      <div className={css.pinPeople} role="radiogroup" aria-label="Who takes over">
+      <div className="d-flex flex-wrap g-4" role="radiogroup" aria-label="Who takes over">
         {able.map((c) => (
           <label key={c.id} className={css.pinPerson}>
             <input type="radio" name="who" checked={c.id === who} onChange={() => setWho(c.id)} />

@@ -22,7 +22,7 @@ export function Threshold({ title, says, children }: { title: string; says?: str
   return (
     <main className={css.door} id="room">
       <Sheet as="div" className={css.doorSheet}>
-        <p className={`${appCss.mark} ${css.doorMark}`}>
+        <p className={`${appCss.mark} below-7`}>
           <img src="/mark.svg" alt="" width={34} height={34} />
           <span>Woolly Tide</span>
         </p>

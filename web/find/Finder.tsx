@@ -5,6 +5,7 @@
 import MiniSearch from 'minisearch';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
+import type { DogListItem } from '../../contract/dog.ts';
 import { METHODS } from '../../core/bench/index.ts';
 import { RULES, toolRow } from '../../core/kit/index.ts';
 import { day, formatDay, type Day } from '../../core/quantity/index.ts';
@@ -16,14 +17,15 @@ import { HELP_PAGES } from '../help/help-pages.ts';
 import { GLOSSARY } from '../help/words.ts';
 import { isWhole, labelOf, pagesFor, type Page } from '../pages.ts';
 import { Dialog } from '../ui/Dialog.tsx';
-import { longDay } from '../words/dates.ts';
+import { longDay, minuteText, shortDay } from '../words/dates.ts';
 import { capital } from '../words/figures.ts';
 import { dayTyped } from './dates.ts';
+import { answersTo } from './questions.ts';
 import css from './find.module.css';
 
 interface Found {
   readonly id: string;
-  readonly kind: 'Lately' | 'Day' | 'Dog' | 'Room' | 'Rule' | 'Tool' | 'Way' | 'Word' | 'Help';
+  readonly kind: 'Asked' | 'Lately' | 'Day' | 'Dog' | 'Room' | 'Rule' | 'Tool' | 'Way' | 'Word' | 'Help';
   readonly name: string;
   readonly says: string;
   readonly to: string;
@@ -33,6 +35,7 @@ interface Found {
 
 /** Of equal hits, what people look for most. */
 const WEIGHT: Readonly<Record<Found['kind'], number>> = {
+  Asked: 6,
   Lately: 1,
   Day: 5,
   Dog: 3,
@@ -87,6 +90,25 @@ const foundOf = (page: Page): readonly Found[] =>
     .concat((page.views ?? []).map((v) => ({ to: `${page.path}?${v.search}`, name: v.title, also: v.find })))
     .map((r): Found => ({ ...r, id: `room ${r.to}`, kind: 'Room', says: '' }));
 
+/** Answers to a question, as they are found. */
+const askedFor = (text: string, today: Day, dogs: readonly DogListItem[]): readonly Found[] =>
+  answersTo(text, {
+    dogs,
+    today,
+    dayFirst: view().dates !== 'en-US',
+    dayText: shortDay,
+    timeText: minuteText,
+  }).map((a): Found => ({ ...a, id: `asked ${a.to}`, kind: 'Asked', also: '' }));
+
+const dogFound = (d: DogListItem): Found => ({
+  id: `dog ${d.id}`,
+  kind: 'Dog',
+  name: d.name,
+  says: [d.breed, d.ownerName].filter((t) => t !== '').join(', '),
+  to: `/desk/dogs/${d.id}`,
+  also: d.ownerName,
+});
+
 function useFinds(text: string): readonly Found[] {
   const { role, id: accountId } = useWho();
   const dogs = useDogs();
@@ -109,16 +131,7 @@ function useFinds(text: string): readonly Found[] {
     });
     made.addAll(STEADY);
     made.addAll(pagesFor(role).filter(isWhole).flatMap(foundOf));
-    made.addAll(
-      (dogs.data?.dogs ?? []).map((d): Found => ({
-        id: `dog ${d.id}`,
-        kind: 'Dog',
-        name: d.name,
-        says: [d.breed, d.ownerName].filter((t) => t !== '').join(', '),
-        to: `/desk/dogs/${d.id}`,
-        also: d.ownerName,
-      })),
-    );
+    made.addAll((dogs.data?.dogs ?? []).map(dogFound));
     made.addAll(
       (kit.data?.tools ?? [])
         .filter((t) => t.homeOf === null)
@@ -152,16 +165,7 @@ function useFinds(text: string): readonly Found[] {
       ? [{ id: String(r.id), kind: of, name: String(name), says: String(says), to: String(to), also: String(also) }]
       : [];
   });
-  const more = (resting.data?.dogs ?? [])
-    .filter((d) => !hits.some((h) => h.id === `dog ${d.id}`))
-    .map((d): Found => ({
-      id: `dog ${d.id}`,
-      kind: 'Dog',
-      name: d.name,
-      says: [d.breed, d.ownerName].filter((t) => t !== '').join(', '),
-      to: `/desk/dogs/${d.id}`,
-      also: '',
-    }));
+  const more = (resting.data?.dogs ?? []).filter((d) => !hits.some((h) => h.id === `dog ${d.id}`)).map(dogFound);
   const days =
     on === undefined
       ? []
@@ -171,11 +175,12 @@ function useFinds(text: string): readonly Found[] {
             kind: 'Day',
             name: longDay(on),
             says: 'The day’s sheet',
-            to: `/desk/sheet?day=${formatDay(on)}`,
+            to: `/desk/calendar/day?day=${formatDay(on)}`,
             also: '',
           } satisfies Found,
         ];
-  return [...days, ...hits.slice(0, MOST), ...more.slice(0, 4)].slice(0, MOST);
+  const answers = today === undefined ? [] : askedFor(wanted, today, dogs.data?.dogs ?? []);
+  return [...answers, ...days, ...hits.slice(0, MOST), ...more.slice(0, 4)].slice(0, MOST);
 }
 
 export default function Finder({ onClose }: { onClose: () => void }) {
@@ -213,7 +218,7 @@ export default function Finder({ onClose }: { onClose: () => void }) {
         aria-controls={list}
         aria-activedescendant={found[chosen] ? `${list}-${chosen}` : undefined}
         aria-autocomplete="list"
-        placeholder="A dog, an owner, a room, a tool, a rule, a word, a day"
+        placeholder="A dog, a room, a day, a question, or: book Bollard friday 2 pm"
         value={text}
         autoComplete="off"
         spellCheck={false}

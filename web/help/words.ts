@@ -100,10 +100,14 @@ export const GLOSSARY: readonly GlossaryWord[] = [
     '/desk/kit',
     'recirculating bather',
   ),
-  w('Dry first', 'Rake and slicker before the bath: shampoo reaches the skin once the bulk is out.', '/desk/bench'),
-  w('Wet first', 'Bath and soap before any brush: half of the loose hair leaves in the tub.', '/desk/bench'),
-  w('Air first', 'The dryer on the dirty dry coat, then the bath.', '/desk/bench'),
-  w('Damp line', 'Mist, then line by line: long coats between baths.', '/desk/bench'),
+  w(
+    'Dry first',
+    'Rake and slicker before the bath: shampoo reaches the skin once the bulk is out.',
+    '/desk/reports/plans',
+  ),
+  w('Wet first', 'Bath and soap before any brush: half of the loose hair leaves in the tub.', '/desk/reports/plans'),
+  w('Air first', 'The dryer on the dirty dry coat, then the bath.', '/desk/reports/plans'),
+  w('Damp line', 'Mist, then line by line: long coats between baths.', '/desk/reports/plans'),
   w(
     'Line brushing',
     'The coat is parted and brushed line by line from below, so that nothing is passed over.',
@@ -112,7 +116,7 @@ export const GLOSSARY: readonly GlossaryWord[] = [
   w(
     'Stair',
     'A plan drawn as steps: as wide as its minutes, as deep as the hair it takes.',
-    '/desk/bench',
+    '/desk/reports/plans',
     'staircase',
   ),
   w('Brush burn', 'Skin reddened or worse by too many passes; it grows as the undercoat that shields it goes.'),
@@ -130,7 +134,7 @@ export const GLOSSARY: readonly GlossaryWord[] = [
   w(
     'Calibration',
     'Whether ranges keep their word: those of 80 % should hold eight times in ten.',
-    '/desk/tide/honest',
+    '/desk/reports/forecasts',
   ),
   w('Trail', 'Who changed what, kept by the file itself.', '/desk/changes'),
   w('Pegs', 'The home week as pegs on a line: done hangs, missed slides on.', '/home'),

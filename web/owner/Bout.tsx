@@ -43,6 +43,9 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, []);
+  /** What was brushed: a part counts once it was finished, not because it was to come. */
+  const [brushed, setBrushed] = useState<ReadonlySet<number>>(new Set());
+  const parts = [...new Set(turns.flatMap((t, i) => (brushed.has(i) ? [t.part] : [])))];
   const turn = turns[at];
   const spent = (now - began) / 60_000;
   if (!turn)
@@ -57,7 +60,7 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
             <button
               key={amount}
               type="button"
-              onClick={() => onDone(bout.parts, Math.min(spent, 2 * bout.minutes + 5), amount)}
+              onClick={() => onDone(parts, Math.min(spent, 2 * bout.minutes + 5), amount)}
             >
               <svg viewBox="0 0 60 60" aria-hidden>
                 <path className={css.ground} d="M6,54H54" />
@@ -75,7 +78,7 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
             </button>
           ))}
         </div>
-        <button type="button" className={css.plain} onClick={() => onDone(bout.parts, spent, null)}>
+        <button type="button" className={css.plain} onClick={() => onDone(parts, spent, null)}>
           I did not look
         </button>
       </section>
@@ -107,14 +110,21 @@ export function Bout({ dog, bout, onLeave, onDone }: Props) {
       <p>{row.how}</p>
       {tool && <p className={css.soft}>{tool.hurts}</p>}
       {row.gentle && <p className={css.soft}>Stop here when the skin turns pink or your dog has had enough.</p>}
-      <button type="button" className={css.now} onClick={() => go(at + 1)}>
+      <button
+        type="button"
+        className={css.now}
+        onClick={() => {
+          setBrushed(new Set([...brushed, at]));
+          go(at + 1);
+        }}
+      >
         {at + 1 < turns.length ? 'Next' : 'Finished'}
       </button>
       <div className={css.row}>
         <button type="button" className={css.plain} disabled={at === 0} onClick={() => go(at - 1)}>
           Back
         </button>
-        <button type="button" className={css.plain} onClick={() => go(turns.length)}>
+        <button type="button" className={css.plain} onClick={() => (parts.length > 0 ? go(turns.length) : onLeave())}>
           Enough for today
         </button>
         <button type="button" className={css.plain} onClick={onLeave}>

@@ -9,6 +9,9 @@ import { capital } from '../words/figures.ts';
 import { REPORTS } from '../words/home.ts';
 import css from './owner.module.css';
 
+/** The newest answers; older ones were read. */
+const MOST_ANSWERS = 2;
+
 export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState<ReportKind>('knot');
@@ -33,6 +36,7 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
     setPhoto(undefined);
   };
   const waits = dog.reports.filter((r) => !r.closed);
+  const answered = dog.reports.filter((r) => r.closed && r.answer !== '').slice(0, MOST_ANSWERS);
   return (
     <section className={css.sheet} aria-labelledby="tell">
       <h2 id="tell">Tell the salon</h2>
@@ -119,6 +123,11 @@ export function Tell({ dog, owner }: { dog: OwnerDog; owner: Owner }) {
           </button>
         </form>
       )}
+      {answered.map((r) => (
+        <p key={r.id} className={css.note}>
+          The salon on {REPORTS[r.kind].word}: “{r.answer}”
+        </p>
+      ))}
       {waits.length > 0 && (
         <ul className={css.bare}>
           {waits.map((r) => (

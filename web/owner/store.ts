@@ -72,7 +72,7 @@ function withWaiting(dog: OwnerDog, waiting: readonly Entry[], today: string): O
     if (e.dogId !== d.id) return d;
     if (e.kind === 'cares') return { ...d, due: d.due.filter((c) => c.kind !== e.body.kind) };
     if (e.kind === 'reports' && !d.reports.some((r) => r.id === e.body.id))
-      return { ...d, reports: [{ ...e.body, photo: false, closed: false }, ...d.reports] };
+      return { ...d, reports: [{ ...e.body, photo: false, answer: '', closed: false }, ...d.reports] };
     if (e.kind !== 'bouts' || e.body.day !== today || d.doneToday) return d;
     const [first, ...rest] = d.week.days;
     const days = first ? [{ ...first, bouts: [] }, ...rest] : rest;

@@ -8,7 +8,14 @@ import css from './Tabs.module.css';
 interface Props {
   readonly name: string;
   readonly look: 'pill' | 'line';
-  readonly tabs: readonly { readonly to: string; readonly word: string }[];
+  readonly tabs: readonly {
+    readonly to: string;
+    readonly word: string;
+    /** It is not open where only a page beneath it is. */
+    readonly end?: boolean;
+    /** How many wait there. */
+    readonly waiting?: number;
+  }[];
   readonly className?: string | undefined;
   /** What stands after them. */
   readonly children?: ReactNode;
@@ -17,8 +24,15 @@ interface Props {
 export const Tabs = ({ name, look, tabs, className, children }: Props) => (
   <Nav as="nav" aria-label={name} className={cx(css[look], className)}>
     {tabs.map((t) => (
-      <NavLink key={t.to} to={t.to}>
+      <NavLink key={t.to} to={t.to} end={t.end ?? false}>
         {t.word}
+        {t.waiting ? (
+          <span className={css.waiting}>
+            {' '}
+            {t.waiting}
+            <span className="visually-hidden"> waiting</span>
+          </span>
+        ) : null}
       </NavLink>
     ))}
     {children}

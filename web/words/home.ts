@@ -57,6 +57,13 @@ export const CARES: Readonly<Record<HomeCareKind, { readonly word: string; reado
   bath: { word: 'Bath', how: 'Brush first: no bath over knots. Dog shampoo only, rinse long, dry to the skin.' },
 };
 
+/** Answers that stand ready for what an owner found; each can be changed before it is sent. */
+export const ANSWERS = [
+  'Thank you. We look at it at the next visit; leave that part alone until then.',
+  'Please show it to your vet before the next visit, and tell us what they say.',
+  'Please ring us today.',
+] as const;
+
 export const REPORTS: Readonly<Record<ReportKind, { readonly word: string; readonly then: string }>> = {
   lump: {
     word: 'a lump',

@@ -84,3 +84,5 @@ export function changeText(c: YearChange, currency: string): string {
     c.before === 0 ? '' : ` (${percent(Math.abs(c.now / c.before - 1))} ${c.now > c.before ? 'more' : 'less'})`;
   return `${say(c.now, currency)}, ${say(c.before, currency)} the year before${by}.`;
 }
+
+export const visitsText = (n: number): string => (n === 1 ? 'one visit' : `${n} visits`);

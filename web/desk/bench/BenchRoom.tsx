@@ -1,4 +1,5 @@
 /** Bench: every dog of the book as it would be worked today, and what another room would change for all of them. */
+import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { BenchCases } from '../../../contract/bench.ts';
@@ -111,7 +112,8 @@ function Book({ book }: { book: BenchCases }) {
   return (
     <>
       <div className="wt-title">
-        <h1>Bench</h1>
+        <h1>Plans for all dogs</h1>
+        <RoomTabs of="reports" />
         {state === 'done' && open.length > 0 && (
           <span>
             {open.length} {open.length === 1 ? 'dog' : 'dogs'}, {minutesText(sum(open.map((o) => o.minutes)))} at the

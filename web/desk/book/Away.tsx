@@ -74,7 +74,7 @@ export function Away({ file, bookings, timeZone, ready, away, ask }: Props) {
     ask(undefined);
     const asked = moves.filter((m) => m.was === 'agreed').length;
     setDone({
-      text: `In the book.${moved.length > 0 ? ` Moved: ${listText(moved.map((b) => b.dogName))}.` : ''}${asked > 0 ? ` ${asked === 1 ? 'One owner' : `${asked} owners`} to ask: see “Ring today”.` : ''}`,
+      text: `In the book.${moved.length > 0 ? ` Moved: ${listText(moved.map((b) => b.dogName))}.` : ''}${asked > 0 ? ` ${asked === 1 ? 'One owner' : `${asked} owners`} to ask: see “To ring” on Today.` : ''}`,
       undo: async () => {
         await dropAway.mutateAsync(what.id);
         for (const b of moved)

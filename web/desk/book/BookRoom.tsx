@@ -1,16 +1,16 @@
-/** Desk → Book: a year of visits that meets every tide within the hours, by season, month, week or day. */
+/** Calendar → Weeks: a year of visits that meets every tide within the hours, by season, month, week or day. */
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
-import type { CallRecord } from '../../../contract/roster.ts';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
 import { hoursOf, workOf, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/index.ts';
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
+import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { NotYet, Refusal } from '../../app/state.tsx';
-import { useBookings, useCalls, useSalon, useTideBook } from '../../data/hooks.ts';
+import { useBookings, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
 import { Button, ButtonLink } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
@@ -28,7 +28,6 @@ import { Chosen } from './Chosen.tsx';
 import { Files } from './Files.tsx';
 import { bookingsByVisit, visitKey } from './keys.ts';
 import { Month, Season, SEASON_WEEKS } from './Months.tsx';
-import { Ring } from './Ring.tsx';
 import { useActs, type Acts } from './useActs.ts';
 import { daysOfWeek, Week } from './Week.tsx';
 import css from './book.module.css';
@@ -46,7 +45,6 @@ interface Facts {
   readonly file: TideFile;
   readonly learnt: LearntBook;
   readonly bookings: readonly BookingRecord[];
-  readonly calls: readonly CallRecord[];
   readonly salon: SalonRecord;
 }
 
@@ -77,7 +75,11 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   };
   const span = SPANS.find((s) => s === params.get('show')) ?? 'week';
   const last = plan.weeks.length - 1;
-  const chosenWeek = Math.min(last, Math.max(0, Number(params.get('week') ?? 0) || 0));
+  const weekAsked = params.get('week');
+  const dayAsked = Number(params.get('day') ?? Number.NaN);
+  // A day without its week is enough: whoever comes from another room knows only that.
+  const weekOfDay = plan.weeks.findIndex((w) => dayAsked >= w.from && dayAsked < w.from + w.days);
+  const chosenWeek = Math.min(last, Math.max(0, weekAsked === null ? weekOfDay : Number(weekAsked) || 0));
   const week = plan.weeks[chosenWeek];
   const put = (more: Readonly<Record<string, string | undefined>>): void => {
     const next = new URLSearchParams(params);
@@ -232,7 +234,9 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
               Take all {proposals.length} of this {span}
             </Button>
           )}
-          {span === 'day' && <ButtonLink to={`/desk/sheet?day=${formatDay(shownDay)}`}>The day’s sheet</ButtonLink>}
+          {span === 'day' && (
+            <ButtonLink to={`/desk/calendar/day?day=${formatDay(shownDay)}`}>The day’s sheet</ButtonLink>
+          )}
         </div>
       </Sheet>
       {chosen && (
@@ -301,29 +305,26 @@ function Planned(facts: Facts) {
       )}
       <Refusal error={acts.refused} />
       {plan && (
-        <div className={css.bookRoom}>
-          <div className={css.bookSide}>
-            <Board
-              {...facts}
-              plan={plan}
-              early={early}
-              sooner={sooner}
-              askSooner={askSooner}
-              state={state}
-              working={state === 'working'}
-              acts={acts}
-            />
-            <Away
-              file={file}
-              bookings={bookings}
-              timeZone={salon.timeZone}
-              ready={state === 'done'}
-              away={away}
-              ask={ask}
-            />
-            <Files />
-          </div>
-          <Ring {...facts} plan={plan} timeZone={salon.timeZone} acts={acts} />
+        <div className="d-grid g-6">
+          <Board
+            {...facts}
+            plan={plan}
+            early={early}
+            sooner={sooner}
+            askSooner={askSooner}
+            state={state}
+            working={state === 'working'}
+            acts={acts}
+          />
+          <Away
+            file={file}
+            bookings={bookings}
+            timeZone={salon.timeZone}
+            ready={state === 'done'}
+            away={away}
+            ask={ask}
+          />
+          <Files />
         </div>
       )}
     </>
@@ -331,13 +332,13 @@ function Planned(facts: Facts) {
 }
 
 function Year() {
-  const [tide, bookings, calls, salon] = [useTideBook(), useBookings(), useCalls(), useSalon()];
+  const [tide, bookings, salon] = [useTideBook(), useBookings(), useSalon()];
   const file = tide.data;
-  if (!file || !bookings.data || !calls.data || !salon.data) return <NotYet queries={[tide, bookings, calls, salon]} />;
-  const facts = { file, bookings: bookings.data.bookings, calls: calls.data.calls, salon: salon.data.salon };
+  if (!file || !bookings.data || !salon.data) return <NotYet queries={[tide, bookings, salon]} />;
+  const facts = { file, bookings: bookings.data.bookings, salon: salon.data.salon };
   return file.dogs.length === 0 ? (
     <EmptyState>
-      No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the book.
+      No dogs yet. <Link to="/desk/dogs/new">The first dog</Link> opens the calendar.
     </EmptyState>
   ) : (
     <Learning file={file}>{(learnt) => <Planned {...facts} learnt={learnt} />}</Learning>
@@ -348,11 +349,12 @@ export function BookRoom() {
   return (
     <div className="wt-bookpage">
       <div className="wt-title">
-        <h1>Book</h1>
-        <span className="wt-soft">a year of visits that meets every tide within your hours</span>
+        <h1>Calendar</h1>
+        <RoomTabs of="calendar" />
         <div className="wt-acts">
-          <ButtonLink to="/desk/book/what-if">What if</ButtonLink>
-          <ButtonLink to="/desk/staff">Staff and closed days</ButtonLink>
+          <ButtonLink look="main" className="wt-now" to="/desk/calendar/new">
+            Book a visit
+          </ButtonLink>
         </div>
       </div>
       <Year />

@@ -1,4 +1,5 @@
 /** Desk → Book → What if: a year with another room, planned beside today's; two that were kept can stand side by side. */
+import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { useId, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { keptYearSchema, type KeptYear } from '../../../contract/year.ts';
@@ -10,7 +11,7 @@ import { NotYet, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useDropYear, useKeepYear, useSalon, useSheet, useTideBook, useYearsKept } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
-import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Check, Field, Select } from '../../ui/Field.tsx';
 import { Progress } from '../../ui/Progress.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -247,14 +248,14 @@ function Years({
   const go = (to: YearChange, other: string | null): void => setParams(addressOf(to, other), { replace: true });
   return (
     <div className={css.whatif}>
-      <div className={css.whatifSide}>
+      <div className="d-grid g-6">
         <Sheet aria-labelledby="otherwise">
           <h2 id="otherwise">What would be otherwise</h2>
           <ChangeForm change={change} closed={closed} onChange={(c) => go(c, beside?.id ?? null)} />
         </Sheet>
         <Kept key={changeText(change)} change={change} years={years} onShow={(y) => go(change, y.id)} />
       </div>
-      <div className={css.whatifSide}>
+      <div className="d-grid g-6">
         <Compared columns={columns} currency={currency} />
         <Sheet aria-labelledby="weeks">
           <h2 id="weeks">Hours by week</h2>
@@ -303,10 +304,7 @@ export function WhatIfYearRoom() {
     <>
       <div className="wt-title">
         <h1>What if</h1>
-        <span className="wt-soft">a year with another room, beside the one you have</span>
-        <div className="wt-acts">
-          <ButtonLink to="/desk/book">The book</ButtonLink>
-        </div>
+        <RoomTabs of="calendar" />
       </div>
       <Room />
     </>

@@ -82,6 +82,29 @@ export function useActs(timeZone: string, lengths: VisitLengths) {
     done,
     refused,
     busy,
+    /** At a time that was offered and taken; without one, at the first of that day that suits everybody. */
+    bookOn: ({
+      dogId,
+      day: on,
+      startsAt,
+      minutes,
+    }: {
+      readonly dogId: string;
+      readonly day: Day;
+      readonly startsAt: string | undefined;
+      readonly minutes: number;
+    }) =>
+      void run(async () => {
+        const made = await book.mutateAsync({
+          id: newId(),
+          dogId,
+          day: formatDay(on),
+          minutes: bookedLength(minutes, lengths),
+          agreed: true,
+          startsAt,
+        });
+        return { text: `Booked: ${said(made)}.`, undo: async () => void (await drop(made)) };
+      }),
     bookTentatively: (visits: readonly (PlannedVisit & { readonly on?: Day })[], agreed = false) =>
       void run(() => bookAll(visits, agreed)),
     move: (b: BookingRecord, on: Day) =>

@@ -1,7 +1,7 @@
 /** The coat check: both hands in the coat, before any water. Grades are swept over zones, or set one zone at a time. */
 import { Redo2, Undo2 } from 'lucide-react';
 import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import type { CheckDraft, CheckRecord } from '../../../contract/check.ts';
 import { coatCheck } from '../../../contract/check-facts.ts';
 import type { DogPage, DogRecord } from '../../../contract/dog.ts';
@@ -76,6 +76,8 @@ function Feeling({ page, last, kept }: FeelingProps) {
   // What its birthday makes of it closes and warns as a tick does.
   const aged = useMemo(() => ({ ...dog, traits }), [dog, traits]);
   const navigate = useNavigate();
+  // Where the check was made the plan is shown: at the table in few words.
+  const atTable = useLocation().pathname.startsWith('/table/');
   const { draft, change, undo, redo, canUndo, canRedo, forget } = useCheckDraft(
     dog.id,
     formatDay(day(today)),
@@ -131,7 +133,7 @@ function Feeling({ page, last, kept }: FeelingProps) {
       onSuccess: (saved) => {
         forget();
         void sendPhotos();
-        void navigate(`/desk/dogs/${dog.id}/plan/${saved.id}`);
+        void navigate(`${atTable ? '/table' : '/desk'}/dogs/${dog.id}/plan/${saved.id}`);
       },
     });
   };

@@ -78,7 +78,7 @@ function Facts({
         ))}
       </fieldset>
       <NumberField form={form} name="patienceMinutes" label="Longest bout the dog bears, minutes" className="mt-2" />
-      <div className={css.switches}>
+      <div className="d-grid g-2 above-5">
         {SWITCHES.map(([key, label]) => (
           <CheckField key={key} form={form} name={key} type="switch" label={label} />
         ))}

@@ -59,7 +59,7 @@ export function Lately({ page }: { page: HomeDeskPage }) {
       )}
       {dog.reports.length > 0 && (
         <p>
-          <Link to="/desk/homes">What this home has found</Link>
+          <Link to="/desk/today">What this home has found</Link>
         </p>
       )}
     </Sheet>

@@ -99,7 +99,7 @@ export function PostRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Reminders to homes</h1>
+        <h1>Messages sent</h1>
         <span className="wt-soft">Kept here as they would have been sent; nothing leaves this computer.</span>
       </div>
       <Loaded query={usePost()}>

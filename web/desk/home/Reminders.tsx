@@ -12,7 +12,6 @@ import { Refusal } from '../../app/state.tsx';
 import { useEditPost } from '../../data/hooks.ts';
 import { CHANNEL_WORDS } from '../../words/post.ts';
 import { minuteText } from '../../words/dates.ts';
-import css from './home-plan.module.css';
 
 const WORDS: readonly FieldWord<OwnerPostRecord>[] = [
   { key: 'channel', label: 'Way', say: (p) => CHANNEL_WORDS[p.channel] },
@@ -63,7 +62,7 @@ function Wish({
               fit={(typed) => typed.trim()}
             />
           )}
-          <div className={`${css.quiet} mt-2`}>
+          <div className="d-flex g-5 mt-2">
             <TimeField form={form} name="quiet.fromMinute" label="Quiet from" />
             <TimeField form={form} name="quiet.toMinute" label="until" />
           </div>

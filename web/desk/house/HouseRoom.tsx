@@ -301,7 +301,7 @@ export function HouseRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>House rules</h1>
+        <h1>Hours, prices, preferences</h1>
         {salon.data && (
           <span className="wt-soft">
             {salon.data.salon.name}, {salon.data.salon.town}

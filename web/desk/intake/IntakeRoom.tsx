@@ -150,7 +150,7 @@ export function IntakeRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Bring clients in</h1>
+        <h1>Import clients</h1>
         <p className="wt-soft">
           Any table with a line for each dog, or for each visit. Nothing is written until you say so.
         </p>

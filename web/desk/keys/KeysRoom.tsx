@@ -231,7 +231,7 @@ export function KeysRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Keys</h1>
+        <h1>Logins</h1>
         <p className="wt-soft">Who may come in, what each may do, and which devices are in.</p>
       </div>
       <Loaded query={useKeys()}>{(page) => <Keys {...page} />}</Loaded>

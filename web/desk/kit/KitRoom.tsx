@@ -146,7 +146,7 @@ function Wall({ page }: { page: KitPage }) {
     );
   return (
     <Sheet aria-labelledby="wall">
-      <div className={css.split}>
+      <div className="d-flex flex-wrap g-4 justify-between items-start">
         <h2 id="wall">On the wall</h2>
         {toClean.length > 0 && (
           <Button size="sm" disabled={upkeep.isPending} onClick={() => onDone('disinfected', toClean)}>
@@ -221,7 +221,7 @@ export function KitRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Kit</h1>
+        <h1>Tools</h1>
         {kit.data && <span className="wt-soft">{dueSoon(kit.data)}</span>}
         <div className="wt-acts">
           <ButtonLink to="/desk/kit/new">Hang up a piece</ButtonLink>

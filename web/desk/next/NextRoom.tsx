@@ -76,7 +76,7 @@ function Offers({ page, timeZone }: { page: NextPage; timeZone: string }) {
       {days.map((d) => (
         <div key={d}>
           <h3>{weekdayText(d)}</h3>
-          <div className={css.slots} role="group" aria-label={weekdayText(d)}>
+          <div className="d-flex flex-wrap g-4 below-6" role="group" aria-label={weekdayText(d)}>
             {page.slots
               .filter((s) => dateOf(s, timeZone) === d)
               .map((s) => (

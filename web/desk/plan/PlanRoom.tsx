@@ -8,7 +8,6 @@ import type { DogPage } from '../../../contract/dog.ts';
 import {
   METHOD_IDS,
   openMethod,
-  type Instead,
   type MethodPlan,
   type Plan,
   type PlanRequest,
@@ -27,10 +26,11 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { stepName } from '../../words/steps.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
-import { dogStop, INSTEAD_WORDS, methodName, planNote, zoneStop } from '../../words/reasons.ts';
+import { methodName, planNote } from '../../words/reasons.ts';
 import { conditionLooks, type Looks } from '../dog/looks.ts';
 import { Around } from './Around.tsx';
 import { Methods } from './Methods.tsx';
+import { InsteadOf, Stops } from './Stops.tsx';
 import { StairsSheet } from './StairsSheet.tsx';
 import { useBench, type Bench } from './useBench.ts';
 import { asked as askedOf, planOf, questionIn, searchWith, whatIfOf } from './whatIf.ts';
@@ -38,49 +38,6 @@ import { WhatIfBar } from './WhatIfBar.tsx';
 import { WhyHere } from './WhyHere.tsx';
 import { WithBench, type BenchFacts } from './WithBench.tsx';
 import css from './plan.module.css';
-
-function Stops({ plan, dogId, checkId }: { plan: Plan; dogId: string; checkId: string }) {
-  const { stops } = plan;
-  if (stops.dog.length === 0 && stops.zones.length === 0) return null;
-  return (
-    <Notice tone="stop" role="alert">
-      {stops.dog.length > 0 ? (
-        <>
-          <p>
-            <strong>No groom today. A vet should look first.</strong> {stops.dog.map(dogStop).join(' ')}
-          </p>
-          <p>
-            We saw this; we do not diagnose. <Link to={`/desk/dogs/${dogId}`}>Back to the dog</Link>
-          </p>
-        </>
-      ) : null}
-      {stops.zones.length > 0 && (
-        <p>
-          <strong>Not worked, and a vet should look:</strong> {stops.zones.map(zoneStop).join(' ')} Keep water, soap and
-          air off too.
-        </p>
-      )}
-      <p>
-        <Link to={`/desk/dogs/${dogId}/note/${checkId}`}>Note for the owner and the vet, to print</Link>
-      </p>
-    </Notice>
-  );
-}
-
-/** What may be done today where there is no groom. */
-function InsteadOf({ instead }: { instead: Instead }) {
-  const { title, acts } = INSTEAD_WORDS[instead.code];
-  return (
-    <Sheet aria-labelledby="instead">
-      <h2 id="instead">{title}</h2>
-      <ul>
-        {acts.map((act) => (
-          <li key={act}>{act}</li>
-        ))}
-      </ul>
-    </Sheet>
-  );
-}
 
 /** The coat part of the way down the stairs, as the map draws it. */
 function looksAt(seen: readonly ZoneSeen[], lit: ReadonlySet<ZoneId>): Looks {
@@ -276,7 +233,7 @@ function BenchShown(props: BenchProps) {
       {said}
       <div className={`wt-cols ${css.plan}`}>
         <StairsSheet plan={plan} open={open} bench={bench} onLayOver={(over) => ask({ over })} />
-        <div className={css.side}>
+        <div className="d-grid g-6 content-start">
           <CoatAtStep {...props} bench={bench} />
         </div>
       </div>

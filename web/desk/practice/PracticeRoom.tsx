@@ -169,7 +169,7 @@ function Drills({ page }: { page: PracticePage }) {
           {due.known} of {due.all} sit well.
         </span>
       </p>
-      <Progress className={css.known} label="Questions that sit well" value={due.known} max={due.all} />
+      <Progress className="w-100" label="Questions that sit well" value={due.known} max={due.all} />
       <p className="wt-soft">
         Rules, tools, conditions, order: what you know waits longer, what you missed comes back.
       </p>
@@ -241,7 +241,7 @@ export function PracticeRoom() {
               <h2 id="ladder">The ladder</h2>
               <Rungs bouts={page.bouts} />
             </Sheet>
-            <div className={css.practiceSide}>
+            <div className="d-grid g-6">
               <Drills page={page} />
               <FreePlay />
               <FromThePast bouts={page.bouts} />

@@ -45,7 +45,7 @@ export function ChangesRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Changes</h1>
+        <h1>Who changed what</h1>
         <p className="wt-soft">Who did what. What was worked on a dog stands in its sessions.</p>
       </div>
       <Field label="About" id="changes-dog" className={css.trailPick}>

@@ -200,7 +200,7 @@ export function SafeRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Safe</h1>
+        <h1>Backups and export</h1>
         <p className="wt-soft">That nothing is lost, and that everything can leave.</p>
       </div>
       <Loaded query={useSafe()}>

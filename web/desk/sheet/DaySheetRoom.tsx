@@ -1,4 +1,4 @@
-/** Desk → Sheet: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid again when it runs late. */
+/** Calendar → Day: a day's dogs over people, tables, tub and dryers; dragged with live checks, marked as it goes, laid again when it runs late. */
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { PinDraft, SheetPage } from '../../../contract/roster.ts';
@@ -14,6 +14,7 @@ import {
 } from '../../../core/day/index.ts';
 import { addDays, day, formatDay, parseDay } from '../../../core/quantity/index.ts';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
+import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useDropPins, useSetPins, useSheet } from '../../data/hooks.ts';
 import { Button, ButtonLink } from '../../ui/Button.tsx';
@@ -131,7 +132,7 @@ function DaySheet({ page, laid, working }: { page: SheetPage; laid: DayLaid; wor
   };
   const { score } = now;
   return (
-    <div className={css.daysheet} aria-busy={working}>
+    <div className="d-grid g-6" aria-busy={working}>
       <Sheet aria-label="The sheet">
         <div className="wt-title mb-0">
           <p className="wt-lead mb-0">
@@ -216,7 +217,8 @@ function Laid({ page }: { page: SheetPage }) {
   if (page.visits.length === 0)
     return (
       <EmptyState>
-        Nobody is booked on {weekdayText(page.day)}. <Link to="/desk/book">The book</Link> says who should be.
+        Nobody is booked on {weekdayText(page.day)}. <Link to={`/desk/calendar/new?day=${page.day}`}>Book a visit</Link>
+        , or see in the <Link to="/desk/calendar">weeks</Link> who should come.
       </EmptyState>
     );
   if (nobody.length > 0)
@@ -225,7 +227,7 @@ function Laid({ page }: { page: SheetPage }) {
         {page.people.length === 0
           ? `Nobody works on ${weekdayText(page.day)}, and ${listText(page.visits.map((v) => v.name))} ${page.visits.length === 1 ? 'is' : 'are'} booked.`
           : `Nobody at work does ${listText(nobody.map((k) => STAGE_WORDS[k]))}.`}{' '}
-        <Link to="/desk/staff">Staff</Link>
+        <Link to="/desk/staff">Who works when</Link>
       </Notice>
     );
   if (answer.state === 'failed')
@@ -256,8 +258,8 @@ export function DaySheetRoom() {
       {(page) => (
         <>
           <div className="wt-title">
-            <h1>Sheet</h1>
-            <span className="wt-soft">{longDay(parseDay(page.day) ?? 0)}</span>
+            <h1>{longDay(parseDay(page.day) ?? 0)}</h1>
+            <RoomTabs of="calendar" />
             <div className="wt-acts">
               <Button look="usual" onClick={() => walk(page, -1)}>
                 Day before
@@ -265,8 +267,9 @@ export function DaySheetRoom() {
               <Button look="usual" onClick={() => walk(page, 1)}>
                 Day after
               </Button>
-              <ButtonLink to="/table/wall">On the wall</ButtonLink>
-              <ButtonLink to="/desk/staff">Staff</ButtonLink>
+              <ButtonLink look="main" className="wt-now" to={`/desk/calendar/new?day=${page.day}`}>
+                Book a visit
+              </ButtonLink>
             </div>
           </div>
           <Laid key={page.day} page={page} />

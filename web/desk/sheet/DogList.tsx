@@ -2,6 +2,7 @@
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { lengthText } from '../../words/book.ts';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet, ScheduledStage } from '../../../core/day/index.ts';
@@ -12,7 +13,8 @@ import { clockText, minuteText } from '../../words/dates.ts';
 import { capital, minutesText } from '../../words/figures.ts';
 import type { SheetNames } from './names.ts';
 
-const LONGER_MINUTES = 10;
+/** So much longer a stage may take at a tap. */
+const LONGER_BY = [10, 20, 40] as const;
 
 /** Where a visit has come to: the stage under way, and the first that has not begun. */
 function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit: string) {
@@ -28,9 +30,11 @@ interface Props {
   readonly page: SheetPage;
   readonly sheet: Pick<DaySheet, 'laid'>;
   readonly names: SheetNames;
+  /** What is said of the whole day, over the list. */
+  readonly head?: ReactNode;
 }
 
-export function DogList({ page, sheet, names }: Props) {
+export function DogList({ page, sheet, names, head }: Props) {
   const mark = useMark();
   const unmark = useUnmark();
   const { now } = page;
@@ -66,6 +70,7 @@ export function DogList({ page, sheet, names }: Props) {
   return (
     <Sheet aria-labelledby="dogs">
       <h2 id="dogs">Dogs of the day</h2>
+      {head}
       <Refusal error={mark.error ?? unmark.error} />
       <ul className="wt-bare wt-rows wt-dogs-of-day">
         {page.visits.map((v) => {
@@ -83,7 +88,7 @@ export function DogList({ page, sheet, names }: Props) {
                   </Link>
                 </strong>{' '}
                 <span className="wt-soft">
-                  comes at {clockText(v.startsAt, page.timeZone)} for{' '}
+                  comes at <Link to={`/desk/calendar/visits/${v.id}`}>{clockText(v.startsAt, page.timeZone)}</Link> for{' '}
                   <BookedFact booking={v} isNext={v.isNext} zone={page.timeZone}>
                     {lengthText(v.minutes, v.likely)}
                   </BookedFact>
@@ -106,13 +111,17 @@ export function DogList({ page, sheet, names }: Props) {
                       <Button look="usual" disabled={busy} onClick={() => end(underWay, now, true)}>
                         {capital(names.stage(v.id, underWay.stage))} done
                       </Button>
-                      <Button
-                        look="usual"
-                        disabled={busy}
-                        onClick={() => end(underWay, Math.max(now, underWay.end) + LONGER_MINUTES, false)}
-                      >
-                        {LONGER_MINUTES} min longer
-                      </Button>
+                      {LONGER_BY.map((minutes, i) => (
+                        <Button
+                          key={minutes}
+                          look="usual"
+                          disabled={busy}
+                          aria-label={`${minutes} min longer`}
+                          onClick={() => end(underWay, Math.max(now, underWay.end) + minutes, false)}
+                        >
+                          {i === 0 ? `${minutes} min longer` : minutes}
+                        </Button>
+                      ))}
                     </>
                   )}
                   {!underWay && next && (

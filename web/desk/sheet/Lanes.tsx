@@ -133,7 +133,9 @@ export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, on
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i);
   // Labels stand as close as they can be read.
   const every = Math.ceil(LABEL_PX / (60 * px));
-  const labelled = hours.filter((_, i) => i % every === 0);
+  const close = hours.filter((_, i) => i % every === 0);
+  // The last stands left of its line: the one before it leaves it room.
+  const labelled = close.filter((h) => h === to || !close.includes(to) || (to - h) * px >= 2 * LABEL_PX);
   return (
     <DndContext
       sensors={sensors}

@@ -109,7 +109,7 @@ function Staff({ page }: { page: RosterPage }) {
   const dropAway = useDropAway();
   const names = new Map(page.people.map((p) => [p.id, p.name]));
   return (
-    <div className={css.staffRoom}>
+    <div className="d-grid g-6">
       <Sheet aria-labelledby="people">
         <h2 id="people">People</h2>
         {page.people.length === 0 && (
@@ -172,7 +172,7 @@ function Staff({ page }: { page: RosterPage }) {
           ))}
         </ul>
         <p className="mb-0">
-          <Link to="/desk/book">The book</Link> says what would move before somebody’s days off are put in.
+          <Link to="/desk/calendar">The book</Link> says what would move before somebody’s days off are put in.
         </p>
         <Refusal error={dropAway.error} />
       </Sheet>
@@ -185,7 +185,7 @@ export function StaffRoom() {
   return (
     <>
       <div className="wt-title">
-        <h1>Staff</h1>
+        <h1>People</h1>
         <span className="wt-soft">who works when, and what the day’s sheet has to mind</span>
       </div>
       <Loaded query={useRoster()}>{(page) => <Staff page={page} />}</Loaded>

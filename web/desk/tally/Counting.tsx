@@ -312,7 +312,7 @@ function Overdue({ asTable }: { asTable: boolean }) {
           <>
             <p className="wt-soft">
               {column.groups.length} {column.groups.length === 1 ? 'dog is' : 'dogs are'} over the date and not booked.{' '}
-              <Link to="/desk/ahead">Whom to call</Link>
+              <Link to="/desk/calendar/list">Whom to call</Link>
             </p>
             <Drawn column={column} asTable={asTable} name="dogs overdue" />
           </>

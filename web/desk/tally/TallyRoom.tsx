@@ -1,32 +1,33 @@
 /** Desk → Tally: what the salon's own log adds up to, drawn or as a table, and what may be said to have changed. */
-import { Link, useSearchParams } from 'react-router';
+import { RoomTabs } from '../../app/RoomTabs.tsx';
+import { useSearchParams } from 'react-router';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { Counting } from './Counting.tsx';
+import { TakingsSheet } from './TakingsSheet.tsx';
 import { Taught } from './Taught.tsx';
 
 const VIEWS = [
   { value: 'counted', word: 'What it adds up to' },
+  { value: 'takings', word: 'Takings of a month' },
   { value: 'taught', word: 'What it has taught' },
 ] as const;
 
 export function TallyRoom() {
   const [search, setSearch] = useSearchParams();
-  const view = search.get('view') === 'taught' ? 'taught' : 'counted';
+  const view = VIEWS.find((v) => v.value === search.get('view'))?.value ?? 'counted';
   return (
     <>
       <div className="wt-title">
-        <h1>Tally</h1>
+        <h1>Reports</h1>
+        <RoomTabs of="reports" />
         <ChoiceGroup
           name="See"
           options={VIEWS}
           value={view}
-          onPick={(v) => setSearch(v === 'taught' ? { view: v } : {}, { replace: true })}
+          onPick={(v) => setSearch(v === 'counted' ? {} : { view: v }, { replace: true })}
         />
-        <span className="wt-soft">
-          Forecasts are held against what came in <Link to="/desk/tide/honest">How good are we</Link>
-        </span>
       </div>
-      {view === 'taught' ? <Taught /> : <Counting />}
+      {view === 'taught' ? <Taught /> : view === 'takings' ? <TakingsSheet /> : <Counting />}
     </>
   );
 }

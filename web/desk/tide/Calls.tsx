@@ -34,7 +34,7 @@ export const Calls = memo(function Calls({
       <AskAfter dogs={asked} />
       {calls.length > 0 && (
         <p>
-          <ButtonLink look="main" className="wt-now" to="/desk/book">
+          <ButtonLink look="main" className="wt-now" to="/desk/today">
             Dates to offer
           </ButtonLink>
         </p>

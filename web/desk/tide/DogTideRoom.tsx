@@ -155,7 +155,7 @@ function NextVisit({ story }: { story: DogStory }) {
           {grams(weight.high)}).{' '}
           {!stretch && (
             <span className="wt-soft">
-              How well such bands hold in this salon: <Link to="/desk/tide/honest">how good are we</Link>.
+              How well such bands hold in this salon: <Link to="/desk/reports/forecasts">how good are we</Link>.
             </span>
           )}
         </p>

@@ -1,11 +1,12 @@
 /** Desk → How good are we: past forecasts against what happened, on the salon's own log. */
+import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { scaleLinear } from 'd3';
 import { Link } from 'react-router';
 import type { TideFile } from '../../../contract/tide.ts';
 import { honestSummary, type Honest, type HonestSummary } from '../../../core/tide/index.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
-import { Button, ButtonLink } from '../../ui/Button.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Progress } from '../../ui/Progress.tsx';
@@ -162,10 +163,7 @@ export function HonestRoom() {
     <>
       <div className="wt-title">
         <h1>How good are we</h1>
-        <span className="wt-soft">past forecasts, made again with what was known then</span>
-        <div className="wt-acts">
-          <ButtonLink to="/desk/tide">Tide</ButtonLink>
-        </div>
+        <RoomTabs of="reports" />
       </div>
       <div className="wt-stack">
         <Loaded query={query}>{(file) => <Judged file={file} />}</Loaded>

@@ -150,7 +150,7 @@ export function TideRoom() {
         <h1>Tide</h1>
         <span className="wt-soft">who blows their coat when, and whether the week holds it</span>
         <div className="wt-acts">
-          <ButtonLink to="/desk/tide/honest">How good are we</ButtonLink>
+          <ButtonLink to="/desk/reports/forecasts">How good are we</ButtonLink>
         </div>
       </div>
       <Loaded query={query}>

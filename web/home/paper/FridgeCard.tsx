@@ -43,7 +43,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
     >
       <header>
         <div>
-          <p className={css.fridgeSoft}>{salonName}</p>
+          <p className="wt-soft">{salonName}</p>
           <h2 className={css.fridgeName}>{dog.name} at home</h2>
           {bouts.length > 0 && (
             <p className={css.fridgeLarge}>
@@ -75,7 +75,7 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
             </li>
           ))}
         </ol>
-        <p className={css.fridgeSoft}>Try it on the back of your hand. Skin taut, short strokes; pink skin: stop.</p>
+        <p className="wt-soft">Try it on the back of your hand. Skin taut, short strokes; pink skin: stop.</p>
       </section>
       {first.length > 0 && (
         <section>

@@ -22,10 +22,10 @@ export function WallStrip({ dog, salonName }: { dog: OwnerDog; salonName: string
           lit={firstParts(week.needs).map((n) => n.part)}
           label={`First: ${partNames(firstParts(week.needs).map((n) => n.part))}`}
         />
-        <p className={css.fridgeSoft}>
+        <p className="wt-soft">
           {week.days[0] && `From ${dayMonth(week.days[0].day)}`} · {salonName}
         </p>
-        <p className={css.fridgeSoft}>
+        <p className="wt-soft">
           {capital(listText(dog.tools.use.map((k) => toolRow(k).name)))}. Tick what is done; a missed day slides on.
         </p>
       </header>

@@ -33,12 +33,20 @@ export function Wall({ page }: { page: SheetPage }) {
       <section className={`${css.onwallNow} mb-4`} aria-label="Now and next">
         {page.people.map((p) => {
           const mine = sheet.laid.filter((l) => l.person === p.id && !done.has(`${l.visit} ${l.stage}`));
-          const at = mine.find((l) => begun.has(`${l.visit} ${l.stage}`)) ?? mine.find((l) => l.end > now);
+          // What is late is still to be done: nobody is done for today before all of it is.
+          const at = mine.find((l) => begun.has(`${l.visit} ${l.stage}`)) ?? mine.find((l) => l.end > now) ?? mine[0];
+          const had = sheet.laid.some((l) => l.person === p.id);
           const next = mine.find((l) => at && l.start >= at.end);
           return (
             <div key={p.id}>
               {p.name}
-              <strong>{at ? `${names.dog(at.visit)}, ${names.stage(at.visit, at.stage)}` : 'Done for today'}</strong>
+              <strong>
+                {at
+                  ? `${names.dog(at.visit)}, ${names.stage(at.visit, at.stage)}`
+                  : had
+                    ? 'Done for today'
+                    : 'No dog today'}
+              </strong>
               {at && (
                 <>
                   {at.place && `${names.place(at.place)}, `}

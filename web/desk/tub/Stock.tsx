@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field, Input } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { NumberInput } from '../../ui/form/NumberInput.tsx';
-import css from './today.module.css';
+import css from './tub.module.css';
 
 const KIND_WORDS: Readonly<Record<StockKind, string>> = { bought: 'bought', mixed: 'mixed', counted: 'counted' };
 

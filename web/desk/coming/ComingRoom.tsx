@@ -1,4 +1,6 @@
-/** Desk → Ahead: the bookings from today on, by day. */
+/** Calendar → List: the bookings from today on, by day. */
+import { RoomTabs } from '../../app/RoomTabs.tsx';
+import { ButtonLink } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { lengthText } from '../../words/book.ts';
@@ -9,26 +11,32 @@ import { useBookings, useSalon } from '../../data/hooks.ts';
 import { clockText, dateOf, weekdayText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
 import { sum } from '../../../core/quantity/index.ts';
-import css from './ahead.module.css';
+import css from './coming.module.css';
 
-export function AheadRoom() {
+export function ComingRoom() {
   const bookings = useBookings();
   const salon = useSalon();
   return (
     <>
       <div className="wt-title">
-        <h1>Ahead</h1>
+        <h1>Coming visits</h1>
+        <RoomTabs of="calendar" />
+        <div className="wt-acts">
+          <ButtonLink look="main" className="wt-now" to="/desk/calendar/new">
+            Book a visit
+          </ButtonLink>
+        </div>
       </div>
       <Loaded query={salon}>
         {({ salon: { timeZone } }) => (
           <Loaded query={bookings}>
             {({ bookings: list, likely }) => {
-              if (list.length === 0) return <EmptyState>Nothing is booked. Open a dog and find it a date.</EmptyState>;
+              if (list.length === 0) return <EmptyState>Nothing is booked yet.</EmptyState>;
               const days = [...new Set(list.map((b) => dateOf(b.startsAt, timeZone)))];
               // Of each dog the soonest: the list is in order, and what is put in last stays.
               const nextOf = new Map(list.toReversed().map((b) => [b.dogId, b]));
               return (
-                <div className={css.ahead}>
+                <div className={css.coming}>
                   {days.map((d) => {
                     const ofDay = list.filter((b) => dateOf(b.startsAt, timeZone) === d);
                     return (
@@ -40,7 +48,7 @@ export function AheadRoom() {
                         <ul className="wt-bare">
                           {ofDay.map((b) => (
                             <li key={b.id}>
-                              <span>{clockText(b.startsAt, timeZone)}</span>
+                              <Link to={`/desk/calendar/visits/${b.id}`}>{clockText(b.startsAt, timeZone)}</Link>
                               <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
                               <span className="wt-soft">
                                 <BookedFact booking={b} isNext={nextOf.get(b.dogId) === b} zone={timeZone}>

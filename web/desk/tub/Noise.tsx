@@ -22,7 +22,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Table } from '../../ui/Table.tsx';
 import { NumberInput } from '../../ui/form/NumberInput.tsx';
 import { minutesText, percent } from '../../words/figures.ts';
-import css from './today.module.css';
+import css from './tub.module.css';
 
 const EARS = [
   { value: 'bare', word: 'bare' },

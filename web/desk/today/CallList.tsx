@@ -1,5 +1,4 @@
-/** Whom to ring today: what to say, two dates to offer, and the answer in one tap. */
-import { Phone } from 'lucide-react';
+/** Whom to ring today: why, two times to offer, and the answer in one tap. */
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { BookingRecord } from '../../../contract/booking.ts';
@@ -8,19 +7,21 @@ import type { TideFile } from '../../../contract/tide.ts';
 import { isClosed, secondDay, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
 import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
 import { askAfter, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
+import { PhoneLink } from '../../app/PhoneLink.tsx';
 import { newId } from '../../data/client.ts';
-import { useAddCall } from '../../data/hooks.ts';
+import { useAddCall, useDogs, useSalon, useStarts } from '../../data/hooks.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Disclosure } from '../../ui/Disclosure.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { dateOf, instantText, shortDay } from '../../words/dates.ts';
-import { ownerWords } from '../../words/tide.ts';
+import { clockText, dateOf, instantText, shortDay } from '../../words/dates.ts';
+import { capital } from '../../words/figures.ts';
+import { dueText, ownerWords } from '../../words/tide.ts';
 import { AskAfter } from '../vet/AskAfter.tsx';
-import type { Acts } from './useActs.ts';
-import css from './book.module.css';
+import type { Acts } from '../book/useActs.ts';
 
 /** After an answer the dog is left alone for so many days; who could not be reached is tried again tomorrow. */
 const QUIET: Readonly<Record<CallOutcome, number>> = { agreed: 1, 'no-answer': 1, later: 4, declined: 28 };
-const AT_FIRST = 4;
+const AT_FIRST = 5;
 
 type Line =
   | {
@@ -39,9 +40,11 @@ interface Props {
   readonly calls: readonly CallRecord[];
   readonly timeZone: string;
   readonly acts: Acts;
+  /** A better plan is being looked for: dates may change yet. */
+  readonly working: boolean;
 }
 
-export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Props) {
+export function CallList({ file, learnt, plan, bookings, calls, timeZone, acts, working }: Props) {
   const add = useAddCall();
   const [all, setAll] = useState(false);
   const lines = useMemo((): readonly Line[] => {
@@ -55,10 +58,10 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
       // What was agreed for a day that has been closed since comes first.
       if (booking.agreed && isClosed(roster, file.openWeekdays, on))
         return [{ kind: 'standing', booking, why: 'The salon is closed that day. Ask for another.' }];
-      return booking.agreed ? [] : [{ kind: 'standing', booking, why: 'Down in the book, and not agreed yet.' }];
+      return booking.agreed ? [] : [{ kind: 'standing', booking, why: 'Held for them, and not agreed yet.' }];
     });
     const due = callList(file, learnt)
-      .filter((c) => !quiet.has(c.dog.id) && !bookings.some((b) => b.dogId === c.dog.id))
+      .filter((c) => !quiet.has(c.dog.id) && !bookings.some((b) => b.dogId === c.dog.id && b.service === 'coat'))
       .map((call): Line => {
         const visit = plan.visits.find((v) => v.dogId === call.dog.id && !v.agreed);
         const first = visit?.day ?? call.outlook.due.offer;
@@ -77,27 +80,32 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
   return (
     <Sheet aria-labelledby="ring">
       <h2 id="ring">
-        Ring today <span className="wt-soft">{lines.length + asked.length}</span>
+        To ring <span className="wt-soft">{lines.length + asked.length}</span>
       </h2>
+      {working && (
+        <p className="wt-soft mb-1" role="status" data-learning="">
+          Looking for the best dates …
+        </p>
+      )}
       <AskAfter dogs={asked} />
       {lines.length + asked.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
-      <ul className={`wt-bare ${css.ringsList}`}>
+      <ul className="wt-bare">
         {shown.map((line) => {
           if (line.kind === 'standing') {
             const { booking, why } = line;
             return (
-              <li key={booking.id}>
+              <li key={booking.id} className="wt-call">
                 <strong>{booking.dogName}</strong> <Owner file={file} id={booking.dogId} />
                 <p className="mb-1">
                   {instantText(booking.startsAt, timeZone)}. {why}
                 </p>
-                <div className="wt-acts">
+                <div className="d-flex flex-wrap items-center g-2">
                   {!booking.agreed && (
-                    <Button look="usual" disabled={acts.busy} onClick={() => acts.agree(booking)}>
+                    <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.agree(booking)}>
                       Agreed
                     </Button>
                   )}
-                  <Button look="usual" disabled={acts.busy} onClick={() => acts.drop(booking)}>
+                  <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.drop(booking)}>
                     Take it out
                   </Button>
                   <No onAnswer={(o) => answer(booking.dogId, o, [])} busy={add.isPending} />
@@ -107,40 +115,29 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
           }
           const { call, visit, dates } = line;
           return (
-            <li key={call.dog.id}>
+            <li key={call.dog.id} className="wt-call">
               <Link to={`/desk/dogs/${call.dog.id}/tide`}>
                 <strong>{call.dog.name}</strong>
               </Link>{' '}
               <Owner file={file} id={call.dog.id} />
-              <p className="mb-1">“{ownerWords(call, learnt.from, dates[0])}”</p>
-              <div className="wt-acts">
-                {dates.map((d) => (
-                  <Button
-                    key={d}
-                    look="usual"
-                    disabled={acts.busy}
-                    onClick={() =>
-                      acts.bookTentatively(
-                        [
-                          {
-                            ...(visit ?? {
-                              ...EMPTY,
-                              dogId: call.dog.id,
-                              day: d,
-                              minutes: call.outlook.length,
-                            }),
-                            on: d,
-                          },
-                        ],
-                        true,
-                      )
-                    }
-                  >
-                    Yes to {shortDay(d)}
-                  </Button>
-                ))}
+              <p className="mb-1">{capital(dueText(call, learnt.from))}.</p>
+              <div className="d-flex flex-wrap items-center g-2">
+                <Offers
+                  call={call}
+                  visit={visit}
+                  dates={dates}
+                  busy={acts.busy}
+                  onYes={(d, at) =>
+                    visit && (visit.together.length > 0 || visit.parts > 1)
+                      ? acts.bookTentatively([{ ...visit, on: d }], true)
+                      : acts.bookOn({ dogId: call.dog.id, day: d, ...at })
+                  }
+                />
                 <No onAnswer={(o) => answer(call.dog.id, o, dates)} busy={add.isPending} />
               </div>
+              <Disclosure head="What to say" label={`What to say about ${call.dog.name}`}>
+                <p className="mb-0">“{ownerWords(call, learnt.from, dates[0])}”</p>
+              </Disclosure>
             </li>
           );
         })}
@@ -154,34 +151,58 @@ export function Ring({ file, learnt, plan, bookings, calls, timeZone, acts }: Pr
   );
 }
 
-const EMPTY: Omit<PlannedVisit, 'dogId' | 'day' | 'minutes'> = {
-  together: [],
-  length: undefined,
-  parts: 1,
-  agreed: false,
-  others: [],
-  grams: 0,
-};
+/** Two days, each with the first time on it that suits everybody; a day without one says why when it is asked for. */
+function Offers({
+  call,
+  visit,
+  dates,
+  busy,
+  onYes,
+}: {
+  call: Call;
+  visit: PlannedVisit | undefined;
+  dates: readonly [Day, Day];
+  busy: boolean;
+  onYes: (on: Day, at: { readonly startsAt: string | undefined; readonly minutes: number }) => void;
+}) {
+  // Dogs that come together, and visits in parts, are found their times one after the other when they are booked.
+  const alone = !visit || (visit.together.length === 0 && visit.parts === 1);
+  const minutes = call.outlook.length;
+  const { data } = useStarts(alone ? call.dog.id : '', { days: dates.map(formatDay), minutes });
+  const zone = useSalon().data?.salon.timeZone;
+  return dates.map((d) => {
+    const [startsAt] = data?.days.find((x) => x.day === formatDay(d))?.starts ?? [];
+    return (
+      <Button key={d} look="usual" size="sm" disabled={busy} onClick={() => onYes(d, { startsAt, minutes })}>
+        Yes: {shortDay(d)}
+        {startsAt && zone && `, ${clockText(startsAt, zone)}`}
+      </Button>
+    );
+  });
+}
 
+/** Who it belongs to, with the number to tap. */
 function Owner({ file, id }: { file: TideFile; id: string }) {
+  const phone = useDogs().data?.dogs.find((d) => d.id === id)?.phone;
   const owner = file.dogs.find((d) => d.id === id)?.owner;
-  return owner ? (
+  if (!owner) return null;
+  return (
     <span className="wt-soft">
-      <Phone aria-hidden size={14} /> {owner}
+      {owner} <PhoneLink phone={phone} />
     </span>
-  ) : null;
+  );
 }
 
 function No({ onAnswer, busy }: { onAnswer: (outcome: CallOutcome) => void; busy: boolean }) {
   return (
     <>
-      <Button look="plain" disabled={busy} onClick={() => onAnswer('no-answer')}>
+      <Button look="plain" size="sm" disabled={busy} onClick={() => onAnswer('no-answer')}>
         No answer
       </Button>
-      <Button look="plain" disabled={busy} onClick={() => onAnswer('later')}>
+      <Button look="plain" size="sm" disabled={busy} onClick={() => onAnswer('later')}>
         Later
       </Button>
-      <Button look="plain" disabled={busy} onClick={() => onAnswer('declined')}>
+      <Button look="plain" size="sm" disabled={busy} onClick={() => onAnswer('declined')}>
         No
       </Button>
     </>

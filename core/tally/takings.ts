@@ -1,0 +1,37 @@
+/** What the visits of a month came to: their prices added up, beside the hours at the table, whole and by person or way. */
+import { sum } from '../quantity/index.ts';
+import { monthOf, type VisitEntry } from './ledger.ts';
+
+export interface Takings {
+  /** What it is of: a person or a way; empty for all of it. */
+  readonly key: string;
+  readonly visits: number;
+  /** Prices of the plans that were worked, in hundredths of the salon's currency. */
+  readonly cents: number;
+  readonly minutes: number;
+}
+
+const takingsOf = (key: string, entries: readonly VisitEntry[]): Takings => ({
+  key,
+  visits: entries.length,
+  cents: sum(entries.map((e) => e.priceCents)),
+  minutes: sum(entries.map((e) => e.minutes)),
+});
+
+/** The entries of a month, `2031-04`; the most first in the lists, of which each adds up to the whole. */
+export function takings(
+  entries: readonly VisitEntry[],
+  month: string,
+): { readonly all: Takings; readonly byPerson: readonly Takings[]; readonly byMethod: readonly Takings[] } {
+  const those = entries.filter((e) => monthOf(e.day) === month);
+  const by = (keyOf: (e: VisitEntry) => string): readonly Takings[] =>
+    [...new Set(those.map(keyOf))]
+      .map((key) =>
+        takingsOf(
+          key,
+          those.filter((e) => keyOf(e) === key),
+        ),
+      )
+      .sort((a, b) => b.cents - a.cents);
+  return { all: takingsOf('', those), byPerson: by((e) => e.person ?? ''), byMethod: by((e) => e.method) };
+}

@@ -1,0 +1,102 @@
+/** Today: the day's dogs, the call list with times to offer, and what is booked from there; the demo plans the year behind it. */
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { day } from '../../core/quantity/index.ts';
+import { MOVED } from '../../web/pages.ts';
+import { axeFaults } from './axe.ts';
+import { openStage, type Stage } from './stage.ts';
+
+describe('today', function () {
+  this.timeout(240_000);
+  let stage: Stage;
+  let page: Page;
+  before(async () => {
+    stage = await openStage();
+    page = await stage.page();
+  });
+  after(() => stage.close());
+  const standing = () => stage.stores.bookings.between(new Date().toISOString(), '9999').filter((b) => !b.cancelled);
+  const ahead = (): number => standing().length;
+  const planned = async (): Promise<void> => {
+    await page.locator('[aria-labelledby="ring"] li').first().waitFor({ timeout: 120_000 });
+    await page
+      .getByRole('button', { name: /^Yes: .*\d/ })
+      .first()
+      .waitFor({ timeout: 120_000 });
+    await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 120_000 });
+  };
+  const done = (text: RegExp): Promise<void> => page.getByText(text).first().waitFor();
+  const undo = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).waitFor({ state: 'detached' });
+    await planned();
+  };
+
+  it('opens first, says who is here and who is next, whom to ring and what to mix, and passes axe', async () => {
+    await page.goto('/');
+    await page.waitForURL('**/desk/today');
+    await page.getByRole('heading', { name: 'Dogs of the day' }).waitFor();
+    await page.getByText(/^The last dog is done at/).waitFor();
+    await page.getByRole('link', { name: 'Tub, noise and stock' }).waitFor();
+    await planned();
+    // A number to tap stands beside who is to be rung.
+    expect(await page.locator('[aria-labelledby="ring"] a[href^="tel:"]').count()).to.be.greaterThan(0);
+    expect(await axeFaults(page)).to.deep.equal([]);
+  });
+
+  it('leads on from each old address', async () => {
+    for (const [old, now] of Object.entries(MOVED)) {
+      await page.goto(`${old}?seen=1`);
+      await page.waitForURL((url) => url.pathname === now && url.search === '?seen=1');
+    }
+    await page.goto('/desk/today');
+  });
+
+  it('rings: yes books an agreed time, no answer leaves the dog for today', async () => {
+    const before = ahead();
+    const line = page.locator('[aria-labelledby="ring"] li').filter({ hasText: 'What to say' }).first();
+    const name = await line.locator('strong').innerText();
+    await line
+      .getByRole('button', { name: /^Yes: / })
+      .first()
+      .click();
+    await done(new RegExp(`^Booked: ${name}`));
+    expect(ahead()).to.equal(before + 1);
+    expect(standing().find((b) => b.dogName === name)?.agreed).to.equal(true);
+    await planned();
+    await undo();
+    const next = page.locator('[aria-labelledby="ring"] li').filter({ hasText: 'What to say' }).first();
+    const other = await next.locator('strong').innerText();
+    // By its name: a plan that comes meanwhile may put another dog first.
+    const rung = page
+      .locator('[aria-labelledby="ring"] li')
+      .filter({ has: page.locator('strong').getByText(other, { exact: true }) });
+    await rung.getByRole('button', { name: 'No answer' }).click();
+    await page.waitForFunction(
+      (gone) =>
+        ![...document.querySelectorAll('[aria-labelledby="ring"] strong')].some((el) => el.textContent === gone),
+      other,
+    );
+    expect(ahead()).to.equal(before);
+  });
+
+  it('refuses a yes to a day on which the salon has been closed since, says why, and books nothing', async () => {
+    await planned();
+    const before = ahead();
+    const line = page.locator('[aria-labelledby="ring"] li').filter({ hasText: 'What to say' }).first();
+    const { roster } = stage.stores;
+    // Another device closed every day to come, and this page has not heard of it.
+    const today = Math.floor(Date.now() / 86_400_000);
+    roster.addAway({ id: 'shut', person: null, from: day(today - 1), to: day(today + 400), reason: 'Storm' });
+    await line
+      .getByRole('button', { name: /^Yes: / })
+      .first()
+      .click();
+    await page
+      .getByRole('alert')
+      .filter({ hasText: /closed.*Storm/i })
+      .waitFor();
+    expect(ahead()).to.equal(before);
+    roster.dropAway('shut');
+  });
+});
