@@ -52,6 +52,17 @@ const learnt = async (page: Page): Promise<void> => {
   await page.locator('.wt-charts-tide').first().waitFor({ timeout: 300_000 });
   await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 300_000 });
 };
+/** Until the call list has its dates, and no better ones are looked for. */
+await picture('desk-today', '/desk/today', {}, async (page) => {
+  await page
+    .getByRole('button', { name: /^Yes: .*\d:\d/ })
+    .first()
+    .waitFor({ timeout: 300_000 });
+  await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 300_000 });
+});
+await picture('desk-book-visit', '/desk/calendar/new?dog=demo-mist', {}, async (page) => {
+  await page.getByRole('group', { name: 'Free times' }).getByRole('button').nth(5).click();
+});
 await picture('desk-tide', '/desk/tide', {}, learnt);
 await picture('desk-book', '/desk/calendar', { viewport: { width: 1280, height: 1180 } }, async (page) => {
   await page.locator('.wt-book-bookweek').waitFor({ timeout: 300_000 });
@@ -119,9 +130,6 @@ await picture('desk-coat-check', '/desk/dogs/demo-pilot/check', {}, async (page)
 });
 await picture('desk-kit', '/desk/kit');
 await picture('desk-plan', `/desk/dogs/demo-kelda/plan/${keldaCheck}`, { viewport: { width: 1280, height: 1100 } });
-await picture('desk-bench', '/desk/reports/plans', {}, async (page) => {
-  await page.getByText(/^\d+ dogs, .* at the table/).waitFor();
-});
 await picture('desk-tally', '/desk/reports?by=month&span=all');
 await picture(
   'desk-practice',
@@ -141,14 +149,8 @@ await picture(
 );
 await picture('finder', '/desk/dogs', {}, async (page) => {
   await page.keyboard.press('/');
-  await page.getByRole('combobox', { name: 'Find anything' }).fill('rake');
-  await page.getByRole('option').nth(4).waitFor();
-});
-await picture('desk-house-rules', '/desk/house', {}, async (page) => {
-  await page.getByRole('radio', { name: /Slicker, then rake/ }).check();
-  await page.getByRole('radio', { name: /Lifting only/ }).check();
-  await page.getByText(/of the next \d+ plans change/).waitFor();
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.getByRole('combobox', { name: 'Find anything' }).fill('book kelda friday 2pm');
+  await page.getByRole('option').first().waitFor();
 });
 /** A session as it stands twenty-odd minutes in: one device walks through the soap, another has the tail. */
 const device = 'd-picture';

@@ -44,6 +44,20 @@ describe('today', function () {
     expect(await axeFaults(page)).to.deep.equal([]);
   });
 
+  it('says what does not answer without a link, in each of its parts, and waits for nothing', async () => {
+    const alone = await stage.page();
+    await alone.route('**/api/dogs/*/starts?*', (route) => route.abort());
+    await alone.goto('/desk/calendar/new?dog=demo-mist');
+    await alone.getByText('The salon’s computer does not answer.').first().waitFor();
+    await alone.route('**/api/tide', (route) => route.abort());
+    await alone.route('**/api/sheet', (route) => route.abort());
+    await alone.getByRole('link', { name: 'Today', exact: false }).first().click();
+    await alone.getByRole('heading', { name: 'Today', exact: true }).waitFor();
+    await alone.getByRole('button', { name: 'Try again' }).first().waitFor();
+    await alone.waitForFunction(() => document.querySelectorAll('.wt-waiting').length === 0);
+    await alone.context().close();
+  });
+
   it('leads on from each old address', async () => {
     for (const [old, now] of Object.entries(MOVED)) {
       await page.goto(`${old}?seen=1`);

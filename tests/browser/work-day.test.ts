@@ -3,10 +3,23 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { day, formatDay, isoWeekday, parseDay } from '../../core/quantity/index.ts';
 import { fillSmall } from '../small-house.ts';
+import { begin, smallTargets } from './at-table.ts';
 import { axeFaults } from './axe.ts';
 import { openStage, type Stage } from './stage.ts';
 
 const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
+
+/** One grade in hand, drawn over a zone: what a first plan needs. */
+async function feel(table: Page): Promise<void> {
+  const map = table.locator('#room .wt-coat-stage > .wt-coat-coatmap');
+  await map.locator('[data-zone]').first().waitFor();
+  await table
+    .getByRole('button', { name: /^push/ })
+    .or(table.getByRole('radio', { name: /^push/ }))
+    .first()
+    .tap();
+  await map.locator('[data-zone]').first().tap();
+}
 
 describe('a day as it is worked', function () {
   this.timeout(240_000);
@@ -139,14 +152,7 @@ describe('a day as it is worked', function () {
     stage.stores.bookings.insert({ id: 'now', dogId: 'dog-b', startsAt: `${at}:00Z`, minutes: 60, note: '' });
     await table.goto('/table');
     await table.getByRole('link', { name: 'Check Burr’s coat' }).tap();
-    const map = table.locator('#room .wt-coat-stage > .wt-coat-coatmap');
-    await map.locator('[data-zone]').first().waitFor();
-    await table
-      .getByRole('button', { name: /^push/ })
-      .or(table.getByRole('radio', { name: /^push/ }))
-      .first()
-      .tap();
-    await map.locator('[data-zone]').first().tap();
+    await feel(table);
     await table.getByRole('button', { name: /^Save/ }).tap();
     await table.getByRole('heading', { name: 'Burr: how to work today' }).waitFor();
     const ways = table.getByRole('button', { name: /^Begin/ });
@@ -154,8 +160,47 @@ describe('a day as it is worked', function () {
     expect(await axeFaults(table)).to.deep.equal([]);
     await ways.first().tap();
     await table.waitForURL(/\/table\/sessions\//);
+    // Hair by hand, where there is no scale.
+    await begin(table, 'Runa');
+    await table.getByRole('button', { name: 'More', exact: true }).tap();
+    await table.getByRole('button', { name: 'Weigh hair now' }).tap();
+    await table.getByLabel('No scale here: grams by hand').fill('14,5');
+    expect(await smallTargets(table)).to.deep.equal([]);
+    await table.getByRole('button', { name: 'Write it down' }).tap();
+    await table.getByRole('heading', { name: 'Hair on the scale?' }).waitFor({ state: 'detached' });
+    const [session] = stage.stores.sessions.linesSince(0, 1);
+    const weighed = () =>
+      stage.stores.sessions.events(session?.id ?? '').flatMap(({ act }) => (act.kind === 'weighed' ? [act] : []));
+    while (weighed().length === 0) await table.waitForTimeout(100);
+    expect(weighed()[0]).to.include({ grams: 14.5, by: 'hand' });
     await table.goto('/table');
     await table.getByRole('link', { name: /^(Begin|Go on) with Burr$/ }).waitFor();
+    await table.context().close();
+  });
+
+  it('comes from somebody who walks in to a plan in six acts, what is typed and felt aside', async () => {
+    const table = await stage.page({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+    let taps = 0;
+    const touch = async (name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> => {
+      taps++;
+      await table.getByRole('main').getByRole(role, { name }).first().tap();
+    };
+    await table.goto('/table');
+    await touch('Somebody walks in', 'link');
+    await touch('New client');
+    for (const [label, text] of [
+      ['Dog’s name', 'Rill'],
+      ['Breed or mix', 'Samoyed'],
+      ['Owner', 'Ove Berg'],
+    ] as const)
+      await table.getByLabel(label, { exact: true }).fill(text);
+    await touch('Add and choose a time');
+    await touch('It is here now: check the coat', 'link');
+    await feel(table);
+    await touch(/^Save/);
+    await table.getByRole('heading', { name: 'Rill: how to work today' }).waitFor();
+    await table.getByRole('button', { name: 'Begin', exact: true }).waitFor();
+    expect(taps).to.be.at.most(6);
     await table.context().close();
   });
 

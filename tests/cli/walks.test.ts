@@ -87,7 +87,7 @@ describe('the walks of docs/contributing.md', function () {
     const row = `  {
     path: '/desk/attic-room',
     title: 'Attic',
-    menu: 'house',
+    menu: 'salon',
     roles: ['owner'],
     find: 'boxes roof',
     code: async () => (await import('./desk/attic/AtticRoom.tsx')).AtticRoom,

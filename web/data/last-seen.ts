@@ -27,6 +27,7 @@ const KEEPS: ReadonlySet<unknown> = new Set<ReadKey>([
   'GET /checks/:id/bench',
   'GET /practice',
   'GET /calls',
+  'GET /home-reports',
 ]);
 
 interface Kept {

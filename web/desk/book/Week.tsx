@@ -8,10 +8,11 @@ import {
   type CollisionDetection,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
+import { Link } from 'react-router';
 import { GripVertical } from 'lucide-react';
 import type { BookingRecord } from '../../../contract/booking.ts';
 import { workOf, type PlannedVisit } from '../../../core/book/index.ts';
-import { addDays, sum, type Day } from '../../../core/quantity/index.ts';
+import { addDays, sum, type Day, formatDay } from '../../../core/quantity/index.ts';
 import { shortDay } from '../../words/dates.ts';
 import { useDragSensors } from '../../app/drag.ts';
 import type { Outlook } from '../../../core/tide/index.ts';
@@ -126,6 +127,11 @@ function Column({
           onChoose={onChoose}
         />
       ))}
+      {hours > 0 && (
+        <Link to={`/desk/calendar/new?day=${formatDay(day)}`} aria-label={`Book a visit on ${shortDay(day)}`}>
+          Book
+        </Link>
+      )}
     </section>
   );
 }

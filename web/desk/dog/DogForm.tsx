@@ -19,6 +19,7 @@ import {
   type BreedRow,
 } from '../../../core/dog/index.ts';
 import { HOME_CARE } from '../../../core/tide/index.ts';
+import { DogTabs } from '../../app/DogTabs.tsx';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -31,24 +32,7 @@ import { useSchemaForm } from '../../ui/form/useSchemaForm.ts';
 import { dateText } from '../../words/dates.ts';
 import { capital, listText, minutesText, percent } from '../../words/figures.ts';
 import { lengthText, lengthsText, massKg, massShown, massText, massWord } from '../../words/units.ts';
-
-const BLANK: DogDraft = {
-  name: '',
-  breed: '',
-  sex: 'female',
-  born: null,
-  coatClass: 'medium-double',
-  shape: 'retriever',
-  weightKg: 20,
-  lastSeason: null,
-  traits: [],
-  care: [],
-  outdoorShare: 0.25,
-  standingMinutes: null,
-  homeCare: 'some',
-  note: '',
-  owner: { name: '', phone: '' },
-};
+import { BLANK } from './blank-dog.ts';
 
 /** Names are offered from this many letters on, and so many of them. */
 const LEAST_LETTERS = 3;
@@ -220,6 +204,7 @@ function EditDog({ dog }: { dog: DogRecord }) {
       <div className="wt-title">
         <h1>{dog.name}</h1>
       </div>
+      <DogTabs dogId={dog.id} />
       {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FIELD_WORDS} onSettle={settle} />}
       <Fields
         key={formKey}

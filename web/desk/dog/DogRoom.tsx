@@ -6,7 +6,7 @@ import { coatCheck } from '../../../contract/check-facts.ts';
 import { asHeld, referralOf, waitsForVet, zoneConditions } from '../../../core/check/index.ts';
 import { coatRow, TRAIT_WORDS, usualStandingMinutes } from '../../../core/dog/index.ts';
 import { formatDay, day, parseDay, wholeYears } from '../../../core/quantity/index.ts';
-import type { NeedReason } from '../../../core/tide/index.ts';
+import { DogTabs } from '../../app/DogTabs.tsx';
 import { Fact } from '../../app/Fact.tsx';
 import { MovedLength } from '../../app/MovedLength.tsx';
 import { Loaded } from '../../app/state.tsx';
@@ -15,11 +15,10 @@ import { CoatStage } from '../../drawing/CoatStage.tsx';
 import { Keepable } from '../../drawing/Keepable.tsx';
 import { VisitChart } from '../../drawing/VisitChart.tsx';
 import { ButtonLink } from '../../ui/Button.tsx';
-import { Notice, type NoticeTone } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText, instantText, longDay, shortDay } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText } from '../../words/figures.ts';
-import { dueReason, methodName, needText } from '../../words/reasons.ts';
+import { dueReason, methodName } from '../../words/reasons.ts';
 import { HoldCard } from '../vet/HoldCard.tsx';
 import { Brushes } from './Brushes.tsx';
 import { conditionLooks } from './looks.ts';
@@ -136,18 +135,15 @@ function NextDate({ page: { dog, bookings, outlook, holds }, zone }: { page: Dog
           </p>
           <p className="wt-soft">{outlook.due.reasons.map(dueReason).join(' ')}</p>
           {waitsForVet(holds.holds) && <p>A vet looks first: ask how it went before a date is offered.</p>}
-          <Link to={`/desk/dogs/${dog.id}/next`}>Find a date</Link> · <Link to={`/home/${dog.id}`}>Home card</Link>
+          <Link to={`/desk/dogs/${dog.id}/next`}>Find a date</Link> ·{' '}
+          <Link to={`/desk/calendar/new?dog=${dog.id}`}>Any day and time</Link> ·{' '}
+          <Link to={`/home/${dog.id}`}>Home card</Link>
         </>
       ) : (
         <p className="wt-soft">A coat check tells when this dog should come.</p>
       )}
     </Sheet>
   );
-}
-
-/** How the one reason is shown: something to see to, or calm. What waits for a vet has a section of its own. */
-function needTone(code: NeedReason['code']): NoticeTone {
-  return ['overdue', 'blow-unbooked', 'booked-late'].includes(code) ? 'caution' : 'good';
 }
 
 export function DogRoom() {
@@ -170,13 +166,10 @@ export function DogRoom() {
             </div>
             <span>{page.dog.breed}</span>
             <div className="wt-acts">
-              <Link to={`/desk/dogs/${dogId}/edit`}>Change details</Link>
               <MainAct page={page} />
             </div>
           </div>
-          {page.need.reason.code !== 'vet-first' && (
-            <Notice tone={needTone(page.need.reason.code)}>{needText(page.need.reason, page.today)}</Notice>
-          )}
+          <DogTabs dogId={dogId} />
           {(page.holds.holds.length > 0 || page.holds.words.length > 0) && (
             <Sheet className="mb-3" mark={waitsForVet(page.holds.holds) ? 'stop' : undefined} aria-labelledby="vet">
               <h2 id="vet">For the vet</h2>
@@ -218,9 +211,6 @@ export function DogRoom() {
               <NextDate page={page} zone={zone} />
               <Brushes dog={{ ...page.dog, traits: page.traits }} lengths={check.data?.guardMm ?? {}} />
               <ClipOrders dog={page.dog} today={day(page.today)} />
-              <p className="mb-0">
-                <Link to={`/desk/dogs/${dogId}/home`}>Home plan and the owner’s link</Link>
-              </p>
               <Sheet aria-labelledby="visits">
                 <h2 id="visits">Visits</h2>
                 {page.sessions.some((s) => s.state === 'finished') && (

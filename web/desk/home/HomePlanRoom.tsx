@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import { homeSetupSchema, type HomeDeskPage, type HomeSetupRecord } from '../../../contract/home.ts';
 import { HOME_BRUSHES, HOME_PART_ROWS, homePartRow } from '../../../core/home/index.ts';
 import { toolRow } from '../../../core/kit/index.ts';
+import { DogTabs } from '../../app/DogTabs.tsx';
 import { ChangedElsewhere, useEditing, type FieldWord } from '../../app/edit-conflict.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { useEditHome, useHome } from '../../data/hooks.ts';
@@ -168,6 +169,7 @@ function Home({ dogId, page }: { dogId: string; page: HomeDeskPage }) {
           <ButtonLink to={`/home/${dogId}`}>Card and strip</ButtonLink>
         </div>
       </div>
+      <DogTabs dogId={dogId} />
       {newer && <ChangedElsewhere base={base} newer={newer} mine={mine} words={FACT_WORDS} onSettle={settle} />}
       <div className="wt-two">
         <div className="wt-stack">

@@ -73,7 +73,7 @@ function Touched({
   const dog = useDogs().data?.dogs.find((d) => d.id === visit.dogId);
   const on = parseDay(page.day) ?? day(0);
   const days = Array.from({ length: LOOK_DAYS }, (_, i) => formatDay(addDays(on, i + 1)));
-  const { data } = useStarts(visit.dogId, { days, minutes: visit.minutes, service: visit.service });
+  const { data, error } = useStarts(visit.dogId, { days, minutes: visit.minutes, service: visit.service });
   const others = (data?.days ?? []).flatMap((d) => d.starts[0] ?? []).slice(0, OFFERED_DAYS);
   const offers = [...(sameDay ? [sameDay] : []), ...others];
   return (
@@ -85,7 +85,7 @@ function Touched({
         {clockText(visit.startsAt, page.timeZone)}, {dog?.ownerName} <PhoneLink phone={dog?.phone} />
       </span>
       <p className="mb-1">{why}</p>
-      <Refusal error={edit.error} />
+      <Refusal error={edit.error ?? error} />
       <div className="wt-acts">
         {offers.map((startsAt) => (
           <Button

@@ -2,6 +2,7 @@
 import { CalendarDays, Download } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import type { BookingRecord, NextPage } from '../../../contract/booking.ts';
+import { DogTabs } from '../../app/DogTabs.tsx';
 import { Fact } from '../../app/Fact.tsx';
 import { Loaded, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
@@ -117,6 +118,7 @@ export function NextRoom() {
               <h1>Next date</h1>
             </div>
           </div>
+          <DogTabs dogId={dogId} />
           <div className={`wt-cols ${css.next}`}>
             <Sheet aria-labelledby="due">
               <h2 id="due">

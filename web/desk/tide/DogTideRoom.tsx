@@ -12,6 +12,7 @@ import {
   type WhatIf,
 } from '../../../core/tide/index.ts';
 import { Fact } from '../../app/Fact.tsx';
+import { DogTabs } from '../../app/DogTabs.tsx';
 import { Loaded } from '../../app/state.tsx';
 import { useTideBook } from '../../data/hooks.ts';
 import { StoreChart } from '../../drawing/StoreChart.tsx';
@@ -244,6 +245,7 @@ function Story({ file, dogId }: { file: TideFile; dogId: string }) {
           </ButtonLink>
         </div>
       </div>
+      <DogTabs dogId={dogId} />
       {failed && (
         <Notice tone="stop" role="alert">
           The forecast of this dog could not be made.

@@ -2,7 +2,7 @@
 import type { LearntBook } from '../../../core/tide/index.ts';
 import type { SalonRecord } from '../../../contract/salon.ts';
 import type { TideFile } from '../../../contract/tide.ts';
-import { Refusal } from '../../app/state.tsx';
+import { NotYet, Refusal } from '../../app/state.tsx';
 import { useBookings, useCalls, useDay, useSalon, useTideBook } from '../../data/hooks.ts';
 import { Button, ButtonLink } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
@@ -57,9 +57,11 @@ function Calls({ file, learnt, salon }: { file: TideFile; learnt: LearntBook; sa
 }
 
 function Ringing() {
-  const file = useTideBook().data;
-  const salon = useSalon().data?.salon;
-  if (!file || !salon || file.dogs.length === 0) return null;
+  const [tide, asked] = [useTideBook(), useSalon()];
+  const file = tide.data;
+  const salon = asked.data?.salon;
+  if (!file || !salon) return <NotYet queries={[tide, asked]} />;
+  if (file.dogs.length === 0) return null;
   return <Learning file={file}>{(learnt) => <Calls file={file} learnt={learnt} salon={salon} />}</Learning>;
 }
 

@@ -20,26 +20,13 @@ import { capital, minutesText } from '../../words/figures.ts';
 import { instantOf } from '../../words/on-day.ts';
 import { needText } from '../../words/reasons.ts';
 import { massKg, massShown, massWord } from '../../words/units.ts';
+import { BLANK } from '../dog/blank-dog.ts';
 import { Times } from './Times.tsx';
 import css from './booking.module.css';
 
 /** So many names are offered. */
 const MOST_NEAR = 8;
 
-/** What is assumed of a dog until somebody has met it. */
-const UNMET: Omit<DogDraft, 'name' | 'breed' | 'weightKg' | 'owner'> = {
-  sex: 'female',
-  born: null,
-  coatClass: 'medium-double',
-  shape: 'retriever',
-  lastSeason: null,
-  traits: [],
-  care: [],
-  outdoorShare: 0.25,
-  standingMinutes: null,
-  homeCare: 'some',
-  note: '',
-};
 const middle = ({ weightKg }: BreedRow): number => Math.round((weightKg.low + weightKg.high) * 5) / 10;
 
 /** Name, breed and number are enough for a first date; the rest is asked when the dog stands there. */
@@ -47,7 +34,7 @@ function NewClient({ typed, onMade }: { typed: string; onMade: (dogId: string) =
   const add = useAddDog();
   const form = useSchemaForm<DogDraft>({
     schema: dogDraftSchema,
-    values: { ...UNMET, name: typed, breed: '', weightKg: 20, owner: { name: '', phone: '' } },
+    values: { ...BLANK, name: typed },
   });
   return (
     <SchemaForm
@@ -265,16 +252,21 @@ function Asked({
               onChange={(e) => setAgreed(e.target.checked)}
             />
             <Refusal error={book.error} />
-            <Button
-              className="wt-now mt-2"
-              size="lg"
-              disabled={!chosen || book.isPending}
-              onClick={() =>
-                chosen && book.mutate({ id: newId(), dogId: dog.id, ...chosen, note: '', service, agreed })
-              }
-            >
-              {chosen ? `Book ${instantText(chosen.startsAt, zone)}` : 'Choose a time'}
-            </Button>
+            <div className="wt-acts mt-2">
+              <Button
+                className="wt-now"
+                size="lg"
+                disabled={!chosen || book.isPending}
+                onClick={() =>
+                  chosen && book.mutate({ id: newId(), dogId: dog.id, ...chosen, note: '', service, agreed })
+                }
+              >
+                {chosen ? `Book ${instantText(chosen.startsAt, zone)}` : 'Choose a time'}
+              </Button>
+              {service === 'coat' && (
+                <ButtonLink to={`/table/dogs/${dog.id}/check`}>It is here now: check the coat</ButtonLink>
+              )}
+            </div>
           </>
         )}
       </Times>

@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import { parseDay } from '../../../core/quantity/index.ts';
 import type { Service } from '../../../core/dog/index.ts';
+import { Refusal } from '../../app/state.tsx';
 import { useStarts } from '../../data/hooks.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
@@ -75,7 +76,7 @@ function Free({
 export function Times(props: Props) {
   const { dogId, service, day, minutes, chosen, zone, today, onDay, onMinutes, onChoose, beside, children } = props;
   const isDay = parseDay(day) !== undefined;
-  const { data } = useStarts(dogId, { days: isDay ? [day] : [], minutes, service });
+  const { data, error } = useStarts(dogId, { days: isDay ? [day] : [], minutes, service });
   const of = data?.days.find((d) => d.day === day);
   const length = minutes ?? data?.minutes;
   return (
@@ -100,7 +101,8 @@ export function Times(props: Props) {
           />
         </Field>
       </div>
-      {isDay && !of && <Skeleton />}
+      <Refusal error={error} />
+      {isDay && !of && !error && <Skeleton />}
       {of?.against && <p role="status">{of.against} Another time can be set by hand.</p>}
       {of && <Free starts={of.starts} chosen={chosen} zone={zone} onChoose={onChoose} />}
       {children(chosenOf(chosen, length))}

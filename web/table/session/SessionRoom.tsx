@@ -34,7 +34,7 @@ function Weighing({ table, running, stepId, then }: PartProps & { stepId: string
       expectedG={step.plan.gramsOut}
       already={step.grams}
       skip={then === 'next' ? 'Not weighed' : 'Never mind'}
-      onTake={(grams) => running.weighed(then, { kind: 'weighed', step: step.id, grams, by: 'scale', adds: true })}
+      onTake={(grams, by) => running.weighed(then, { kind: 'weighed', step: step.id, grams, by, adds: true })}
       onSkip={() => running.weighed(then)}
     />
   );
