@@ -22,11 +22,25 @@ interface Props {
   readonly skip: string;
 }
 
+/** Grams that were weighed elsewhere, typed in. */
+function ByHand({ onTake }: Pick<Props, 'onTake'>) {
+  const [byHand, setByHand] = useState<number>();
+  const typed = byHand !== undefined && byHand >= 0 && byHand <= MOST_BY_HAND_G ? byHand : undefined;
+  return (
+    <div className="d-flex items-end g-4 above-4">
+      <Field label="No scale here: grams by hand" id="by-hand">
+        <NumberInput id="by-hand" value={byHand} digits={1} onChange={setByHand} />
+      </Field>
+      <Button look="usual" disabled={typed === undefined} onClick={() => typed !== undefined && onTake(typed, 'hand')}>
+        Write it down
+      </Button>
+    </div>
+  );
+}
+
 export function Weigh({ title, expectedG, already, onTake, onSkip, skip }: Props) {
   const scale = useDevices(true)?.scale;
   const netG = scale?.netG ?? 0;
-  const [byHand, setByHand] = useState<number>();
-  const typed = byHand !== undefined && byHand >= 0 && byHand <= MOST_BY_HAND_G ? byHand : undefined;
   const ready = scale?.state === 'settled' && netG > 0;
   return (
     <section className={css.ask} aria-labelledby="weigh">
@@ -64,18 +78,7 @@ export function Weigh({ title, expectedG, already, onTake, onSkip, skip }: Props
           {skip}
         </Button>
       </div>
-      <div className="d-flex items-end g-4 above-4">
-        <Field label="No scale here: grams by hand" id="by-hand">
-          <NumberInput id="by-hand" value={byHand} digits={1} onChange={setByHand} />
-        </Field>
-        <Button
-          look="usual"
-          disabled={typed === undefined}
-          onClick={() => typed !== undefined && onTake(typed, 'hand')}
-        >
-          Write it down
-        </Button>
-      </div>
+      <ByHand onTake={onTake} />
     </section>
   );
 }
