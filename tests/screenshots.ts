@@ -256,6 +256,7 @@ async function homeSheet(): Promise<void> {
   await page.getByRole('button', { name: /^Brush \d/ }).tap();
   await page.getByText(/^1 of /).waitFor();
   await shoot();
+  await page.getByRole('button', { name: 'Next', exact: true }).tap();
   await page.getByRole('button', { name: 'Enough for today' }).tap();
   await page.getByRole('heading', { name: 'What came out?' }).waitFor();
   await shoot();
