@@ -5,9 +5,9 @@ import type { BookingRecord } from '../../../contract/booking.ts';
 import { dogDraftSchema, type DogDraft, type DogListItem } from '../../../contract/dog.ts';
 import { breedOf, BREEDS, SERVICES, serviceName, type BreedRow, type Service } from '../../../core/dog/index.ts';
 import { day, formatDay, parseDay } from '../../../core/quantity/index.ts';
-import { Loaded, Refusal } from '../../app/state.tsx';
+import { Loaded, NotYet, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
-import { useAddDog, useBook, useCancelBooking, useDogs, useFoundDogs, useSalon } from '../../data/hooks.ts';
+import { useAddDog, useBook, useCancelBooking, useDog, useDogs, useFoundDogs, useSalon } from '../../data/hooks.ts';
 import { Button, ButtonAnchor, ButtonLink } from '../../ui/Button.tsx';
 import { Check, Field, Input, Select } from '../../ui/Field.tsx';
 import { Notice } from '../../ui/Notice.tsx';
@@ -274,6 +274,23 @@ function Asked({
   );
 }
 
+/** The list may get a dog while it is booked, that was not seen for years: what was said of it must stand. */
+function AskedOf({
+  dogId,
+  listed,
+  ...of
+}: {
+  dogId: string;
+  listed: DogListItem | undefined;
+  zone: string;
+  today: string;
+}) {
+  const one = useDog(dogId);
+  const facts = one.data?.dog;
+  const dog = listed ?? (facts && { id: facts.id, name: facts.name, ownerName: facts.owner.name });
+  return dog ? <Asked dog={dog} {...of} /> : <NotYet queries={[one]} />;
+}
+
 export function BookVisitRoom() {
   const [params, setParams] = useSearchParams();
   const dogs = useDogs();
@@ -304,12 +321,7 @@ export function BookVisitRoom() {
                     <WhoComes typed={typed} onType={(t) => keep({ find: t })} onPick={(id) => keep({ dog: id })} />
                   </Sheet>
                 ) : (
-                  <Asked
-                    key={dogId}
-                    dog={dog ?? { id: dogId, name: 'This dog', ownerName: '' }}
-                    zone={timeZone}
-                    today={formatDay(day(page.today))}
-                  />
+                  <AskedOf key={dogId} dogId={dogId} listed={dog} zone={timeZone} today={formatDay(day(page.today))} />
                 );
               }}
             </Loaded>
