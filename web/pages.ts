@@ -327,7 +327,7 @@ export const PAGES: readonly Page[] = [
     help: {
       what: 'A year planned with one more person, an open day, a stronger dryer, more dogs or homes that brush.',
       how: [
-        'Say what would be otherwise: the year is planned anew, beside the one you have.',
+        'Say what would change: the year is planned again, beside the one you have.',
         'Keep a year under a name to set another beside it.',
       ],
       why: 'Before somebody is hired, it is good to know what their days would be filled with.',

@@ -112,7 +112,7 @@ export function bookingStore(db: Db) {
     update: (id: string, b: BookingEdit, told: number | null = null): boolean =>
       update.run({ id, starts_at: b.startsAt, minutes: b.minutes, note: b.note, told, version: b.version }).changes ===
       1,
-    cancel: (id: string, version: number, why: CancelReason | null = null): boolean =>
-      cancel.run(why, id, version).changes === 1,
+    cancel: (id: string, version: number, why?: CancelReason | undefined): boolean =>
+      cancel.run(why ?? null, id, version).changes === 1,
   };
 }

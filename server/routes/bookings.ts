@@ -4,6 +4,7 @@ import {
   BOOKABLE_MINUTES,
   type BookingDraft,
   type BookingRecord,
+  type CancelReason,
   type NextPage,
   type StartsPage,
 } from '../../contract/booking.ts';
@@ -208,12 +209,18 @@ export function bookingRoutes(context: ServerContext): Router {
 
   /** Something done to a booking that stands, as it stood when somebody looked. */
   const toStanding =
-    (act: (id: string, version: number) => boolean) =>
-    ({ params: { id }, body: { version } }: { params: { id: string }; body: { version: number } }) =>
+    (act: (id: string, version: number, why: CancelReason | undefined) => boolean) =>
+    ({
+      params: { id },
+      body: { version, why },
+    }: {
+      params: { id: string };
+      body: { version: number; why?: CancelReason | undefined };
+    }) =>
       ok(
         stores.write(() => {
           const there = standing(stores.bookings.find(id), id);
-          if (!act(id, version)) throw stale(there, { version });
+          if (!act(id, version, why)) throw stale(there, { version });
           return found(stores.bookings.find(id), 'booking', id);
         }),
       );
@@ -251,9 +258,7 @@ export function bookingRoutes(context: ServerContext): Router {
       );
     }),
   );
-  on('POST /bookings/:id/cancel', ({ params: { id }, body: { version, why } }) =>
-    toStanding((of, at) => stores.bookings.cancel(of, at, why ?? null))({ params: { id }, body: { version } }),
-  );
+  on('POST /bookings/:id/cancel', toStanding(stores.bookings.cancel));
   on('POST /bookings/:id/agree', toStanding(stores.bookings.agree));
   on('POST /bookings/:id/unagree', toStanding(stores.bookings.unagree));
 

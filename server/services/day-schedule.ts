@@ -94,7 +94,8 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
     const isNext = stores.bookings.coatVisitsFrom(b.dogId, salonInstant(today, 0, salon.timeZone))[0]?.id === b.id;
     const outlook = isNext ? outlookOf(dog).outlook : undefined;
     const forCoat = b.service === 'coat';
-    const known = forCoat ? recommendedOf(context, stores.checks.latestOf(b.dogId), room) : undefined;
+    const check = stores.checks.latestOf(b.dogId);
+    const known = forCoat ? recommendedOf(context, check, room) : undefined;
     // The steps of a coat that was worked since say how a visit is shared out, not how long the next one is.
     const minutes =
       outlook?.minutes.likely ?? (known && unworkedCheck(context, b.dogId) ? known.plan.minutes : b.minutes);
@@ -129,7 +130,7 @@ export function sheetPage(context: AppContext, on: Day): SheetPage {
       agreed: b.agreed,
       planned: known !== undefined,
       checkId: known?.checkId ?? null,
-      checked: stores.checks.latestOf(b.dogId)?.day === formatDay(on),
+      checked: check?.day === formatDay(on),
       isNext,
       likely: outlook?.moved?.likely ?? null,
       note: b.note,

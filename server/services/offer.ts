@@ -90,10 +90,10 @@ export function startOn(
   offered?: string,
 ): string {
   const { starts, against } = startsOn(context, salon, dog, on, minutes);
-  if (offered !== undefined && starts.length > 0 && !starts.includes(offered))
+  if (against !== null)
+    throw new Problem(409, 'day', `${dog.name} cannot come on ${formatDay(on)}. ${against} Choose another day.`);
+  const start = starts.find((s) => offered === undefined || s === offered);
+  if (start === undefined)
     throw new Problem(409, 'startsAt', `${dog.name} cannot come at that time any more. Choose another.`);
-  const [first] = offered !== undefined && starts.includes(offered) ? [offered] : starts;
-  if (first === undefined)
-    throw new Problem(409, 'day', `${dog.name} cannot come on ${formatDay(on)}. ${against ?? ''} Choose another day.`);
-  return first;
+  return start;
 }

@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { DEFAULT_HOUSE, SHOP } from '../../core/kit/index.ts';
 import { byWeek, type DogTide } from '../../core/tide/index.ts';
 import { stack } from '../../web/drawing/sea-levels.ts';
-import { inRoom, questionIn, searchWith, SWITCHES, whatIfOf } from '../../web/desk/plan/whatIf.ts';
+import { searchWith } from '../../web/app/search-with.ts';
+import { inRoom, questionIn, SWITCHES, whatIfOf } from '../../web/desk/plan/whatIf.ts';
 
 const search = (text: string) => new URLSearchParams(text);
 

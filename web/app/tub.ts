@@ -1,7 +1,8 @@
 /** What the label says and how this room pours, as it was last set on this device: dilution, contact time, units. */
 import { useState } from 'react';
 import { mlToUsFlOz, usFlOzToMl } from '../../core/quantity/index.ts';
-import type { Dilution } from '../../core/water/index.ts';
+import type { DayDog } from '../../contract/day.ts';
+import { productFor, type Dilution } from '../../core/water/index.ts';
 import { keepHere, keptHere } from './device-preferences.ts';
 
 const KEY = 'woolly-tide.dilution';
@@ -44,6 +45,12 @@ export function dilutionOf({ way, parts, percent }: Label): Dilution | undefined
   if (way === 'parts') return parts >= 0 && parts <= 1000 ? { parts } : undefined;
   return percent > 0 && percent <= 100 ? { percent } : undefined;
 }
+
+/** The dogs that are bathed, each with what is mixed for it. */
+export const mixesOf = <D extends Pick<DayDog, 'bathes' | 'weightKg' | 'coatClass'>>(
+  dogs: readonly D[],
+  dilution: Dilution,
+) => dogs.flatMap((d) => (d.bathes ? [{ d, mix: productFor(d.weightKg, d.coatClass, dilution) }] : []));
 
 /** Minutes of contact within what any label asks; a typing slip is no reason to leave soap on. */
 export const contactOf = ({ contactMinutes }: Label): number =>

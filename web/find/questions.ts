@@ -72,7 +72,7 @@ function saidOf(words: readonly string[], asking: Asking) {
   return { dog: named?.dog, on: dated?.on, minute };
 }
 
-/** "book Birk friday 2pm": the visit as it will be booked, for whoever presses Enter to see. */
+/** "book Birk friday 2pm": the visit as it would be booked; Enter opens it. */
 function booking(words: readonly string[], asking: Asking): Answer {
   const { dog, on, minute } = saidOf(words, asking);
   const asked = new URLSearchParams();

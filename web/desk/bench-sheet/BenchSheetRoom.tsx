@@ -1,4 +1,5 @@
 /** The bench sheet: the plan as it stands on the stairs, on one sheet of A4 to pin beside the table; short for a pocket. */
+import { searchWith } from '../../app/search-with.ts';
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -27,7 +28,7 @@ import { capital, grams, listText, minutesText, percent } from '../../words/figu
 import { methodName, zoneStop } from '../../words/reasons.ts';
 import { conditionLooks } from '../dog/looks.ts';
 import { draftOf } from '../plan/useScript.ts';
-import { asked, planOf, questionIn, searchWith } from '../plan/whatIf.ts';
+import { asked, planOf, questionIn } from '../plan/whatIf.ts';
 import { WithBench, type BenchFacts } from '../plan/WithBench.tsx';
 import { massText } from '../../words/units.ts';
 import { whereText, zonesShort } from '../../words/places.ts';

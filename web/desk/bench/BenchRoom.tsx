@@ -1,4 +1,5 @@
 /** Bench: every dog of the book as it would be worked today, and what another room would change for all of them. */
+import { searchWith } from '../../app/search-with.ts';
 import { RoomTabs } from '../../app/RoomTabs.tsx';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -16,7 +17,7 @@ import { bandText, priceBand } from '../../words/bench.ts';
 import { grams, minutesText, money, percent } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { usePlannedBook } from '../../work/usePlannedBook.ts';
-import { inRoom, questionIn, searchWith, whatIfOf } from '../plan/whatIf.ts';
+import { inRoom, questionIn, whatIfOf } from '../plan/whatIf.ts';
 import { WhatIfBar } from '../plan/WhatIfBar.tsx';
 
 interface Line {

@@ -9,6 +9,7 @@ import { addDays, day, formatDay, sum, type Day } from '../../../core/quantity/i
 import { outlooks, type LearntBook, type Outlook } from '../../../core/tide/index.ts';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
 import { RoomTabs } from '../../app/RoomTabs.tsx';
+import { searchWith } from '../../app/search-with.ts';
 import { NotYet, Refusal } from '../../app/state.tsx';
 import { useBookings, useSalon, useTideBook } from '../../data/hooks.ts';
 import { WeeksChart } from '../../drawing/WeeksChart.tsx';
@@ -77,18 +78,12 @@ function Board({ file, learnt, bookings, salon, plan, early, sooner, askSooner, 
   const last = plan.weeks.length - 1;
   const weekAsked = params.get('week');
   const dayAsked = Number(params.get('day') ?? Number.NaN);
-  // A day without its week is enough: whoever comes from another room knows only that.
+  // A day without its week is enough: another room knows only the day.
   const weekOfDay = plan.weeks.findIndex((w) => dayAsked >= w.from && dayAsked < w.from + w.days);
   const chosenWeek = Math.min(last, Math.max(0, weekAsked === null ? weekOfDay : Number(weekAsked) || 0));
   const week = plan.weeks[chosenWeek];
-  const put = (more: Readonly<Record<string, string | undefined>>): void => {
-    const next = new URLSearchParams(params);
-    for (const [k, v] of Object.entries(more)) {
-      if (v === undefined) next.delete(k);
-      else next.set(k, v);
-    }
-    setParams(next, { replace: true });
-  };
+  const put = (more: Readonly<Record<string, string | undefined>>): void =>
+    setParams((now) => searchWith(now, more), { replace: true });
   if (!week) return null;
   const weekOf = (d: Day): number =>
     Math.max(

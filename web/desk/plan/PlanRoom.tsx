@@ -2,6 +2,7 @@
  * The plan: the methods on this dog, the chosen one as stairs that can be changed, the coat at any step of them, and
  * what if. All of it is computed here from the facts the server holds, so that a drag is seen as it is made.
  */
+import { searchWith } from '../../app/search-with.ts';
 import { useDeferredValue, useMemo } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { DogPage } from '../../../contract/dog.ts';
@@ -33,7 +34,7 @@ import { Methods } from './Methods.tsx';
 import { InsteadOf, Stops } from './Stops.tsx';
 import { StairsSheet } from './StairsSheet.tsx';
 import { useBench, type Bench } from './useBench.ts';
-import { asked as askedOf, planOf, questionIn, searchWith, whatIfOf } from './whatIf.ts';
+import { asked as askedOf, planOf, questionIn, whatIfOf } from './whatIf.ts';
 import { WhatIfBar } from './WhatIfBar.tsx';
 import { WhyHere } from './WhyHere.tsx';
 import { WithBench, type BenchFacts } from './WithBench.tsx';

@@ -37,19 +37,6 @@ export const questionIn = (search: URLSearchParams): string =>
   new URLSearchParams([...search].filter(([key]) => ASKED.includes(key))).toString();
 const ASKED: readonly string[] = ['with', 'minutes', 'who'];
 
-/** The address after a change of what is asked. */
-export function searchWith(
-  search: URLSearchParams,
-  changes: Readonly<Record<string, string | undefined>>,
-): URLSearchParams {
-  const next = new URLSearchParams(search);
-  for (const [key, value] of Object.entries(changes)) {
-    if (value === undefined || value === '') next.delete(key);
-    else next.set(key, value);
-  }
-  return next;
-}
-
 const BATHER: Tool = { id: 'what-if-bather', kind: 'bather', name: 'a recirculating bather' };
 
 /** A room as the question changes it. */

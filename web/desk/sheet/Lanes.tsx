@@ -41,11 +41,12 @@ interface Props {
   readonly dogName: (visit: string) => string;
   readonly now: number | null;
   /** Stages that stand in a breach. */
-  readonly faulty: ReadonlySet<string>;
+  readonly faulty?: ReadonlySet<string>;
   readonly onTry?: (drop: Drop | undefined) => void;
   readonly onDrop?: (drop: Drop) => void;
 }
 
+const NONE: ReadonlySet<string> = new Set();
 const STEP_MINUTES = 5;
 /** Room that the label of an hour needs. */
 const LABEL_PX = 62;
@@ -105,7 +106,7 @@ export function LaneKey() {
   );
 }
 
-export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty, onTry, onDrop }: Props) {
+export function Lanes({ asked, sheet, by, lanes, dogName, now, faulty = NONE, onTry, onDrop }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [wide, setWide] = useState(900);
   useLayoutEffect(() => {

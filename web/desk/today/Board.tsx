@@ -46,7 +46,7 @@ function Laid({ page }: { page: SheetPage }) {
     );
   const now = standing(laid);
   const names = namesOf(page);
-  // Whoever is kept waiting is told: the number stands beside it.
+  // An owner who is kept waiting is told: the number stands beside it.
   const phoneOf = (b: Breach): string | undefined => {
     const visit = b.code === 'late' && page.visits.find((v) => v.id === b.visit);
     return visit ? dogs?.find((d) => d.id === visit.dogId)?.phone : undefined;
@@ -87,16 +87,12 @@ function Laid({ page }: { page: SheetPage }) {
           lanes={lanesOf(page, 'person')}
           dogName={names.dog}
           now={page.now}
-          faulty={NONE}
         />
         <Link to="/desk/calendar/day">Change the day</Link>
       </Sheet>
     </>
   );
 }
-
-/** A stage that is being dragged marks nothing here: the day is only looked at. */
-const NONE: ReadonlySet<string> = new Set();
 
 export function Board() {
   return <Loaded query={useSheet(undefined)}>{(page) => <Laid key={page.day} page={page} />}</Loaded>;

@@ -128,7 +128,7 @@ export function CallList({ file, learnt, plan, bookings, calls, timeZone, acts, 
                   dates={dates}
                   busy={acts.busy}
                   onYes={(d, at) =>
-                    visit && (visit.together.length > 0 || visit.parts > 1)
+                    visit && !isAlone(visit)
                       ? acts.bookTentatively([{ ...visit, on: d }], true)
                       : acts.bookOn({ dogId: call.dog.id, day: d, ...at })
                   }
@@ -151,6 +151,9 @@ export function CallList({ file, learnt, plan, bookings, calls, timeZone, acts, 
   );
 }
 
+/** Dogs that come together, and visits in parts, are found their times one after the other when they are booked. */
+const isAlone = ({ together, parts }: PlannedVisit): boolean => together.length === 0 && parts === 1;
+
 /** Two days, each with the first time on it that suits everybody; a day without one says why when it is asked for. */
 function Offers({
   call,
@@ -165,10 +168,8 @@ function Offers({
   busy: boolean;
   onYes: (on: Day, at: { readonly startsAt: string | undefined; readonly minutes: number }) => void;
 }) {
-  // Dogs that come together, and visits in parts, are found their times one after the other when they are booked.
-  const alone = !visit || (visit.together.length === 0 && visit.parts === 1);
   const minutes = call.outlook.length;
-  const { data } = useStarts(alone ? call.dog.id : '', { days: dates.map(formatDay), minutes });
+  const { data } = useStarts(!visit || isAlone(visit) ? call.dog.id : '', { days: dates.map(formatDay), minutes });
   const zone = useSalon().data?.salon.timeZone;
   return dates.map((d) => {
     const [startsAt] = data?.days.find((x) => x.day === formatDay(d))?.starts ?? [];

@@ -3,8 +3,7 @@ import { Link } from 'react-router';
 import type { DayPage } from '../../../contract/day.ts';
 import { day, formatDay, sum } from '../../../core/quantity/index.ts';
 import { NOISE_ROWS, noiseDose } from '../../../core/sound/index.ts';
-import { productFor } from '../../../core/water/index.ts';
-import { dilutionOf, poured, useLabel, volume } from '../../app/tub.ts';
+import { dilutionOf, mixesOf, poured, useLabel, volume } from '../../app/tub.ts';
 import { useDay, useSessions } from '../../data/hooks.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
@@ -17,7 +16,7 @@ function Mix({ page }: { page: DayPage }) {
   if (bathed.length === 0) return <>No bath is planned today.</>;
   const baths = `${bathed.length} ${bathed.length === 1 ? 'bath' : 'baths'}`;
   if (!dilution) return <>{baths}: the label’s dilution is missing.</>;
-  const mixes = bathed.map((d) => productFor(d.weightKg, d.coatClass, dilution));
+  const mixes = mixesOf(bathed, dilution).map(({ mix }) => mix);
   const ml = (of: readonly number[]): string => volume(sum(of), label.unit);
   return (
     <>

@@ -2,10 +2,9 @@
 import { Link } from 'react-router';
 import type { DayDog, DayPage } from '../../../contract/day.ts';
 import { coatRow } from '../../../core/dog/index.ts';
-import { productFor } from '../../../core/water/index.ts';
 import { sum } from '../../../core/quantity/index.ts';
 import { ChoiceGroup } from '../../ui/ChoiceGroup.tsx';
-import { dilutionOf, MOST_CONTACT_MINUTES, poured, useLabel, volume, type Label } from '../../app/tub.ts';
+import { dilutionOf, mixesOf, MOST_CONTACT_MINUTES, poured, useLabel, volume, type Label } from '../../app/tub.ts';
 import { Loaded } from '../../app/state.tsx';
 import { useDay } from '../../data/hooks.ts';
 import { Field } from '../../ui/Field.tsx';
@@ -34,10 +33,7 @@ const UNITS = [
 function TubAndShelf({ page }: { page: DayPage }) {
   const [label, setLabel] = useLabel();
   const dilution = dilutionOf(label);
-  const bathed = page.dogs.filter((d) => d.bathes);
-  const todayMl = dilution
-    ? sum(bathed.map((d) => poured(productFor(d.weightKg, d.coatClass, dilution).concentrateMl)))
-    : 0;
+  const todayMl = dilution ? sum(mixesOf(page.dogs, dilution).map(({ mix }) => poured(mix.concentrateMl))) : 0;
   return (
     <>
       <Tub page={page} typed={label} setTyped={setLabel} />
@@ -50,7 +46,7 @@ function Tub({ page, typed, setTyped }: { page: DayPage; typed: Label; setTyped:
   const ml = (value: number): string => volume(value, typed.unit);
   const dilution = dilutionOf(typed);
   const bathed = page.dogs.filter((d) => d.bathes);
-  const mixes = dilution ? bathed.map((d) => ({ d, mix: productFor(d.weightKg, d.coatClass, dilution) })) : [];
+  const mixes = dilution ? mixesOf(page.dogs, dilution) : [];
   return (
     <Sheet aria-labelledby="tub">
       <h2 id="tub">Tub: what to mix</h2>

@@ -5,6 +5,7 @@ import type { BookingRecord } from '../../../contract/booking.ts';
 import { dogDraftSchema, type DogDraft, type DogListItem } from '../../../contract/dog.ts';
 import { breedOf, BREEDS, SERVICES, serviceName, type BreedRow, type Service } from '../../../core/dog/index.ts';
 import { day, formatDay, parseDay } from '../../../core/quantity/index.ts';
+import { searchWith } from '../../app/search-with.ts';
 import { Loaded, NotYet, Refusal } from '../../app/state.tsx';
 import { newId } from '../../data/client.ts';
 import { useAddDog, useBook, useCancelBooking, useDog, useDogs, useFoundDogs, useSalon } from '../../data/hooks.ts';
@@ -193,14 +194,8 @@ function Asked({
   const [params, setParams] = useSearchParams();
   const book = useBook();
   const [agreed, setAgreed] = useState(true);
-  const set = (more: Readonly<Record<string, string | undefined>>): void => {
-    const next = new URLSearchParams(params);
-    for (const [k, v] of Object.entries(more)) {
-      if (v === undefined) next.delete(k);
-      else next.set(k, v);
-    }
-    setParams(next, { replace: true });
-  };
+  const set = (more: Readonly<Record<string, string | undefined>>): void =>
+    setParams((now) => searchWith(now, more), { replace: true });
   const service = SERVICES.find((s) => s === params.get('for')) ?? 'coat';
   const due = dog.outlook?.visit;
   const on = params.get('day') ?? (due === undefined ? today : formatDay(day(Math.max(due, parseDay(today) ?? 0))));
@@ -298,7 +293,7 @@ export function BookVisitRoom() {
   const dogId = params.get('dog') ?? '';
   const typed = params.get('find') ?? '';
   const keep = (more: Readonly<Record<string, string>>): void =>
-    setParams({ ...Object.fromEntries(params), ...more }, { replace: true });
+    setParams((now) => searchWith(now, more), { replace: true });
   return (
     <>
       <div className="wt-title">

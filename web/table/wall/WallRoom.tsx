@@ -11,8 +11,6 @@ import { useDaySheet } from '../../work/useDaySheet.ts';
 import { minuteText, weekdayText } from '../../words/dates.ts';
 import css from './wall.module.css';
 
-const NONE: ReadonlySet<string> = new Set();
-
 export function Wall({ page }: { page: SheetPage }) {
   const { laid } = useDaySheet(page.asked);
   if (page.visits.length === 0 || stagesWithoutHands(page.asked).length > 0)
@@ -70,7 +68,6 @@ export function Wall({ page }: { page: SheetPage }) {
           lanes={lanesOf(page, 'dog')}
           dogName={names.dog}
           now={page.now}
-          faulty={NONE}
         />
       </Sheet>
     </div>
