@@ -174,7 +174,7 @@ export default defineConfig({
             {
               name: 'shared',
               priority: 2,
-              test: /core\/(dog\/(zones|coats|dog|shapes|surface|mind)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card|report)|bench\/plan)\.ts|@fontsource-variable\/|web\/(ui\/tokens|words\/(home|holds|figures|post|clock)|owner\/words|home\/paper\/HomeDog|app\/Fact|data\/(photos|client))/,
+              test: /core\/(dog\/(zones|coats|dog|shapes|surface|mind|services|care-items)|quantity\/(day|random|source|number|result|units|kept|ended)|check\/check|kit\/tools|home\/(parts|care|plan|card|report)|bench\/plan)\.ts|@fontsource-variable\/|web\/(ui\/tokens|words\/(home|holds|figures|post|clock)|owner\/words|home\/paper\/HomeDog|app\/Fact|data\/(photos|client))/,
             },
             // What many rooms use is one file, not twenty.
             { name: 'rooms', priority: 1, test: /\/(web|core)\/(?!kit\/rule)/, minShareCount: 10 },

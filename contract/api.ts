@@ -45,6 +45,7 @@ import {
   splitSchema,
   standingSchema,
 } from './booking.ts';
+import { offerChoiceSchema, offerSchema, type OfferRecord, type OffersPage } from './offer.ts';
 import { checkDraftSchema, checkEditSchema } from './check.ts';
 import { standInSchema } from './devices.ts';
 import { careChoiceSchema, clipOrdersSchema, dogEditSchema, newDogSchema } from './dog.ts';
@@ -300,6 +301,23 @@ export const API = {
     reply: json<BookingRecord>(),
     answers:
       '201, a booking at the first start on that day that suits owner, people, tables and dogs that must not meet; 409 says what stands against it',
+  }),
+  'GET /offers': row({
+    may: ALL,
+    reply: json<OffersPage>(),
+    answers: '`{held, ring}`: starts that are held for dogs, and whose owners asked to be rung instead',
+  }),
+  'POST /offers': row({
+    may: FRONT,
+    body: offerSchema,
+    sends: '`{id, dogId, minutes, starts}`: one to three starts, held for 48 hours or until the first of them',
+    reply: json<OfferRecord>(),
+    answers: '201, the offer: its owner sees it on the page; what was held for the dog before is let go',
+  }),
+  'DELETE /offers/:id': row({
+    may: FRONT,
+    reply: json<OffersPage>(),
+    answers: 'the same as `GET /offers`, that one let go',
   }),
   'GET /bookings': row({ may: ALL, reply: json<BookingsPage>(), answers: '`{bookings}` from today on' }),
   'POST /bookings': row({
@@ -593,6 +611,13 @@ export const API = {
     sends: '`{id, day, kind, author}`; kind: look-over, teeth, ears, pads, nails, bath',
     reply: json<OwnerPage>(),
     answers: '201, the page',
+  }),
+  'POST /owner/dogs/:id/offers': row({
+    may: 'link',
+    body: offerChoiceSchema,
+    sends: '`{id, startsAt}`; id: of the offer, startsAt: one of its starts, or null to be rung',
+    reply: json<OwnerPage>(),
+    answers: '201, the page, with the visit; 409 when that time is taken or ran out',
   }),
   'POST /owner/dogs/:id/started': row({
     may: 'link',

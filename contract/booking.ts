@@ -60,7 +60,8 @@ export interface NextPage {
   readonly booked: readonly BookingRecord[];
 }
 
-const instant = Joi.string()
+/** A UTC instant on the minute. */
+export const instantSchema = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:00Z$/)
   .custom((value: string, helpers) => {
     const ms = Date.parse(value);
@@ -96,7 +97,7 @@ export interface TentativeDraft {
 /** How long a visit may be booked for. */
 export const BOOKABLE_MINUTES = { least: 10, most: 600 } as const;
 const fields = {
-  startsAt: instant.required(),
+  startsAt: instantSchema.required(),
   minutes: Joi.number().integer().min(BOOKABLE_MINUTES.least).max(BOOKABLE_MINUTES.most).required(),
   note: Joi.string().max(500).allow('').required(),
 };
@@ -113,7 +114,7 @@ export const tentativeSchema: Joi.ObjectSchema<TentativeDraft> = Joi.object<Tent
   day: daySchema.required(),
   minutes: fields.minutes,
   agreed: Joi.boolean(),
-  startsAt: instant,
+  startsAt: instantSchema,
 }).label('booking');
 export const bookingEditSchema: Joi.ObjectSchema<BookingEdit> = Joi.object<BookingEdit>({
   ...fields,

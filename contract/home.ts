@@ -18,6 +18,8 @@ import {
 } from '../core/home/index.ts';
 import { TOOL_KINDS } from '../core/kit/index.ts';
 import { HOME_AMOUNTS, type HomeAmount, type Outlook } from '../core/tide/index.ts';
+import type { BookingRecord } from './booking.ts';
+import type { OfferRecord } from './offer.ts';
 import type { OwnerPostRecord, OwnPostPage } from './post.ts';
 import { daySchema, idSchema, lineSchema, versionSchema } from './common.ts';
 
@@ -172,7 +174,10 @@ export interface OwnerDog {
   readonly doneToday: boolean;
   /** What the groomer says. */
   readonly note: string;
-  readonly visit: { readonly startsAt: string; readonly minutes: number } | null;
+  /** What is booked from today on, whatever for, the next first. */
+  readonly visits: readonly Pick<BookingRecord, 'startsAt' | 'minutes' | 'service'>[];
+  /** Starts that are held until its owner takes one of them. */
+  readonly offer: Pick<OfferRecord, 'id' | 'starts' | 'minutes' | 'endsAt'> | null;
   /** What the next visit will be; null as long as nothing was learnt of the coat. */
   readonly outlook: OwnerOutlook | null;
   readonly reports: readonly Omit<HomeReport, 'dogId'>[];

@@ -20,7 +20,7 @@ import {
 } from '../core/check/index.ts';
 import { ZONE_IDS, type BodyShape, type CoatClass } from '../core/dog/index.ts';
 import { TOOL_KINDS, WETNESS } from '../core/kit/index.ts';
-import { CORRECTABLE, type ActKind, type SessionEvent, type SessionRecord } from '../core/table/index.ts';
+import { CORRECTABLE, PAID_HOW, type ActKind, type SessionEvent, type SessionRecord } from '../core/table/index.ts';
 import type { Reckoned } from '../core/tally/index.ts';
 import { idSchema } from './common.ts';
 
@@ -124,6 +124,8 @@ const skin = Joi.string().valid(...SKIN_FINDINGS);
 const comb = Joi.string().valid(...COMB_GRADES);
 const by = Joi.string().valid('scale', 'hand');
 const minutes = Joi.number().min(0).max(600);
+/** More than any visit costs: a slip of the thumb. */
+const cents = Joi.number().integer().min(0).max(10_000_000);
 const name = Joi.string().trim().min(1).max(40);
 
 const because = Joi.alternatives().conditional('.code', {
@@ -230,6 +232,16 @@ const acts: readonly (readonly [ActKind, Joi.PartialSchemaMap])[] = [
     },
   ],
   ['note', noteFields],
+  [
+    'paid',
+    {
+      toldCents: cents.required(),
+      cents: cents.required(),
+      how: Joi.string()
+        .valid(...PAID_HOW)
+        .required(),
+    },
+  ],
   ['worker', { name: name.required() }],
   ['finished', {}],
   ['undone', { of: Joi.array().items(idSchema).min(1).max(20).required() }],

@@ -14,6 +14,7 @@ import { Problem } from './problem.ts';
 import { DoorState } from './auth/door-state.ts';
 import { onlyOurHosts } from './auth/hosts.ts';
 import { accountRoutes } from './routes/accounts.ts';
+import { offerRoutes } from './routes/offers.ts';
 import { bookingRoutes } from './routes/bookings.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { DeviceBench } from './devices/bench.ts';
@@ -171,6 +172,7 @@ export function createApp({
     sessionRoutes(context, live),
     deviceRoutes(context, new DeviceBench(outside.devices, nowMs), live),
     bookingRoutes(context),
+    offerRoutes(context),
     exchangeRoutes(context, work),
     rosterRoutes(context),
     sheetRoutes(context),

@@ -12,6 +12,8 @@ export interface YearDog {
   readonly coats: readonly CoatYear[];
   /** Days on which it can come, ascending. */
   readonly days: readonly number[];
+  /** The same without the rest before and after visits that are agreed: what it could change to; absent: the same days. */
+  readonly open?: readonly number[] | undefined;
   /** Days since its last visit, negative or 0; of a household, of the dog that came longest ago. */
   readonly lastVisit: number;
   /** The first day on which it may come again, where that is not its shortest interval after `lastVisit`. */

@@ -84,10 +84,12 @@ export function whoComesSooner(
   return dogs
     .flatMap((dog, i): Sooner[] => {
       const visits = plan.visits[i] ?? [];
+      // The rest before the visit that it would give up is no longer asked for.
+      const { open = dog.days } = dog;
       const p = visits.findIndex((x) => x > d);
       const was = visits[p];
       const before = p > 0 ? (visits[p - 1] ?? 0) : dog.lastVisit;
-      if (was === undefined || was > d + LOOK_DAYS || d - before < dog.shortest || !dog.days.includes(d)) return [];
+      if (was === undefined || was > d + LOOK_DAYS || d - before < dog.shortest || !open.includes(d)) return [];
       const now = dogAccount(dog, visits, lastDay, WORTH);
       const then = dogAccount(dog, visits.with(p, d), lastDay, WORTH);
       const [takes, took] = [(then.minutes[p] ?? 0) + WORTH.visit, (now.minutes[p] ?? 0) + WORTH.visit];

@@ -214,6 +214,7 @@ function yearDog(
       return tide ? [coatOf(d, tide, today)] : [];
     }),
     days: rested,
+    open: days,
     lastVisit: Math.min(...of.map(lastOf)),
     notBefore: Math.max(...of.map((d) => lastOf(d) + d.rhythm.shortest)),
     shortest,

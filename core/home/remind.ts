@@ -5,7 +5,7 @@
 import { COMMON_PRACTICE, GUESS, type Day, type Source } from '../quantity/index.ts';
 import type { DueCare, HomeCareKind } from './care.ts';
 
-export const REMINDERS = ['visit-tomorrow', 'blow', 'missed', 'visit-due', 'care'] as const;
+export const REMINDERS = ['visit-tomorrow', 'offer', 'blow', 'missed', 'visit-due', 'care'] as const;
 export type ReminderKind = (typeof REMINDERS)[number];
 
 export interface ReminderRow {
@@ -20,6 +20,7 @@ export interface ReminderRow {
 /** What weighs most first. */
 export const REMINDER_ROWS: readonly ReminderRow[] = [
   { kind: 'visit-tomorrow', name: 'visit tomorrow', againAfterDays: Infinity, source: COMMON_PRACTICE },
+  { kind: 'offer', name: 'dates are held', againAfterDays: Infinity, source: COMMON_PRACTICE },
   { kind: 'blow', name: 'the blow is starting', againAfterDays: Infinity, source: GUESS },
   { kind: 'missed', name: 'not brushed for a while', againAfterDays: Infinity, source: GUESS },
   { kind: 'visit-due', name: 'visit due, none agreed', againAfterDays: 14, source: GUESS },
@@ -39,9 +40,11 @@ const TOLD_CARES: ReadonlySet<HomeCareKind> = new Set(['bath', 'nails']);
 /** What is known of a dog's home on a day. */
 export interface ReminderDog {
   readonly id: string;
-  /** The next visit that is agreed: its booking and plain day. */
+  /** The next visit that is booked, whatever for: its booking and plain day. */
   readonly visit: { readonly id: string; readonly day: Day } | undefined;
-  /** Where none is agreed: when one is due. */
+  /** Dates that are held for it until its owner takes one, by the id of the offer. */
+  readonly offer?: string | undefined;
+  /** Where none is booked for the coat: when one is due. */
   readonly visitDue: Day | undefined;
   readonly blow: boolean;
   /** The blow that is under way or comes next, by its season. */
@@ -86,14 +89,15 @@ const isNews = (likelyStart: number, today: Day): boolean => Math.abs(likelyStar
 const isNear = (on: Day, today: Day): boolean => on - today <= VISIT_AHEAD_DAYS;
 
 function occasions(dog: ReminderDog, today: Day): readonly Reminder[] {
-  const { id: dogId, visit, visitDue, start, lastBrushed, due } = dog;
+  const { id: dogId, visit, offer, visitDue, start, lastBrushed, due } = dog;
   const found: Reminder[] = [];
   const add = (kind: ReminderKind, about: string): void => void found.push({ kind, dogId, about });
   if (visit?.day === today + 1) add('visit-tomorrow', `${visit.id} ${visit.day}`);
+  if (offer !== undefined) add('offer', offer);
   if (start && isNews(start.likely, today)) add('blow', start.key);
   const times = timesMissed(dog, today);
   if (times > 0) add('missed', `since ${lastBrushed}, ${times}`);
-  if (!visit && visitDue !== undefined && isNear(visitDue, today)) add('visit-due', 'visit');
+  if (offer === undefined && visitDue !== undefined && isNear(visitDue, today)) add('visit-due', 'visit');
   // What the salon does at a visit that is near needs no message.
   if (visit && isNear(visit.day, today)) return found;
   for (const c of due) if (TOLD_CARES.has(c.kind) && c.due <= today) add('care', c.kind);

@@ -21,6 +21,14 @@ export type ReplanReason =
   | ({ readonly code: 'met' } & Met)
   | { readonly code: 'late'; readonly minutes: number };
 
+export const PAID_HOW = ['cash', 'card', 'transfer', 'later'] as const;
+/** What a visit cost, as the owner was told, and what was taken for it: hundredths of the salon's currency. Nothing yet: later. */
+export interface Paid {
+  readonly toldCents: number;
+  readonly cents: number;
+  readonly how: (typeof PAID_HOW)[number];
+}
+
 /** Work that was left for another day. */
 export interface LeftZone {
   readonly zone: ZoneId;
@@ -83,6 +91,7 @@ export type SessionAct =
       readonly zone: ZoneId | null;
     }
   | { readonly kind: 'note'; readonly text: string }
+  | ({ readonly kind: 'paid' } & Paid)
   /** Who works at this device, by the name the salon knows; the last one said counts from there on. */
   | { readonly kind: 'worker'; readonly name: string }
   | { readonly kind: 'finished' }
@@ -137,6 +146,7 @@ export const CORRECTABLE: ReadonlySet<ActKind> = new Set<ActKind>([
   'air',
   'felt',
   'note',
+  'paid',
   'worker',
 ]);
 

@@ -2,11 +2,13 @@
 export {
   CORRECTABLE,
   inOrder,
+  PAID_HOW,
   standingEvents,
   type ActKind,
   type Correction,
   type LeftZone,
   type Met,
+  type Paid,
   type ReplanReason,
   type SessionAct,
   type SessionEvent,

@@ -15,6 +15,7 @@ import {
   type Correction,
   type LeftZone,
   type Met,
+  type Paid,
   type ReplanReason,
   type SessionAct,
   type SessionEvent,
@@ -102,6 +103,8 @@ export interface SessionRecord {
   readonly felt: Partial<Readonly<Record<ZoneId, ZoneFindings>>>;
   readonly air?: Air | undefined;
   readonly dogKg?: number | undefined;
+  /** What was taken, where somebody wrote it down. */
+  readonly paid?: Paid | undefined;
   readonly gramsOut: number;
   readonly workedMs: number;
   readonly breakMs: number;
@@ -169,6 +172,7 @@ class Reading {
   readonly felt: Partial<Record<ZoneId, ZoneFindings>> = {};
   air: Air | undefined;
   dogKg: number | undefined;
+  paid: Paid | undefined;
   readonly notes: SessionNote[] = [];
   readonly photos: SessionPhoto[] = [];
   readonly replans: { atMs: number; because: ReplanReason; left: readonly LeftZone[] }[] = [];
@@ -368,6 +372,9 @@ const ON_DOG: { readonly [K in DogKind]: (r: Reading, act: Acts[K], at: At) => v
     r.air = { temperatureC, humidityPct };
   },
   note: (r, { text }, { atMs, device }) => void r.notes.push({ atMs, text, by: r.names.get(device) ?? '' }),
+  paid: (r, { toldCents, cents, how }) => {
+    r.paid = { toldCents, cents, how };
+  },
   worker: (r, { name }, { device }) => {
     r.names.set(device, name);
     if (!r.people.includes(name)) r.people.push(name);
@@ -419,6 +426,7 @@ export function sessionRecord(log: readonly SessionEvent[], planned: readonly Pl
     felt: r.felt,
     air: r.air,
     dogKg: r.dogKg,
+    paid: r.paid,
     gramsOut: sum(steps.map((s) => s.grams ?? 0)),
     workedMs: sum(steps.map((s) => s.workedMs)),
     breakMs: r.breakMs,

@@ -37,6 +37,9 @@ export interface VisitEntry {
   readonly noise: number;
   /** As it was told before the work, hundredths of the currency. */
   readonly priceCents: number;
+  /** As it was taken, and what is still to pay; undefined where nobody wrote it down. */
+  readonly takenCents?: number | undefined;
+  readonly openCents?: number | undefined;
 }
 
 const MS_PER_MINUTE = 60_000;
@@ -47,7 +50,7 @@ interface Worked {
   readonly dog: { readonly id: string; readonly name: string; readonly coatClass: CoatClass };
   readonly method: MethodId;
   readonly plan: { readonly minutes: number; readonly gramsOut: number; readonly priceCents: number };
-  readonly record: Pick<SessionRecord, 'steps' | 'worker' | 'workedMs'>;
+  readonly record: Pick<SessionRecord, 'steps' | 'worker' | 'workedMs' | 'paid'>;
   /** Measured level of a piece, where somebody measured one. */
   readonly dbAOf: (tool: PlanStep['tool']) => number | undefined;
 }
@@ -97,6 +100,8 @@ export function entryOf({ id, day, dog, method, plan, record, dbAOf }: Worked): 
     tools: [...tools.values()],
     noise: noiseDose(heard, noiseRule('niosh')),
     priceCents: plan.priceCents,
+    takenCents: record.paid?.cents,
+    openCents: record.paid && Math.max(0, record.paid.how === 'later' ? record.paid.toldCents - record.paid.cents : 0),
   };
 }
 

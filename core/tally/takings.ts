@@ -1,4 +1,4 @@
-/** What the visits of a month came to: their prices added up, beside the hours at the table, whole and by person or way. */
+/** What the visits of a month came to: what was taken added up, beside the hours at the table, whole and by person or way. */
 import { sum } from '../quantity/index.ts';
 import { monthOf, type VisitEntry } from './ledger.ts';
 
@@ -6,15 +6,20 @@ export interface Takings {
   /** What it is of: a person or a way; empty for all of it. */
   readonly key: string;
   readonly visits: number;
-  /** Prices of the plans that were worked, in hundredths of the salon's currency. */
+  /** As they were taken, by the price of the plan where nobody wrote it down: hundredths of the salon's currency. */
   readonly cents: number;
+  /** Visits of which somebody wrote down what was taken, and what of them is still to pay. */
+  readonly noted: number;
+  readonly openCents: number;
   readonly minutes: number;
 }
 
 const takingsOf = (key: string, entries: readonly VisitEntry[]): Takings => ({
   key,
   visits: entries.length,
-  cents: sum(entries.map((e) => e.priceCents)),
+  cents: sum(entries.map((e) => e.takenCents ?? e.priceCents)),
+  noted: entries.filter((e) => e.takenCents !== undefined).length,
+  openCents: sum(entries.map((e) => e.openCents ?? 0)),
   minutes: sum(entries.map((e) => e.minutes)),
 });
 

@@ -9,6 +9,8 @@ const MOST_A_DAY = {
   notes: 60,
   /** Findings, each of which somebody at the salon reads. */
   reports: 20,
+  /** Answers to dates that are held: each takes a time of the salon's day. */
+  offers: 20,
   photos: 20,
   /** Pixels of photos: what they take to show, whatever they take to send. */
   megapixels: 240,
@@ -19,6 +21,7 @@ const WORDS: Readonly<Record<Limited, string>> = {
   bouts: `${MOST_A_DAY.bouts} times of brushing`,
   notes: `${MOST_A_DAY.notes} notes`,
   reports: `${MOST_A_DAY.reports} findings`,
+  offers: `${MOST_A_DAY.offers} answers`,
   photos: `${MOST_A_DAY.photos} photos`,
   megapixels: 'photos of that size',
 };

@@ -17,6 +17,7 @@ const GOES = [
   'vet_word',
   'visit_wish',
   'owner_call',
+  'offer',
   'post_about',
 ] as const;
 /** Acts of a session that hold what somebody typed. */

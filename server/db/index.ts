@@ -10,6 +10,7 @@ import { homeStore } from './home.ts';
 import { jobStore } from './jobs.ts';
 import { kitStore } from './kit.ts';
 import type { Db } from './open.ts';
+import { offerStore } from './offers.ts';
 import { photoStore } from './photos.ts';
 import { postStore } from './post.ts';
 import { practiceStore } from './practice.ts';
@@ -39,6 +40,7 @@ export function stores(db: Db, nowMs: () => number = Date.now) {
     checks: checkStore(db),
     sessions: sessionStore(db),
     bookings: bookingStore(db),
+    offers: offerStore(db),
     salon: salonStore(db),
     kit: kitStore(db),
     photos: photoStore(db),

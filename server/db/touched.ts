@@ -18,6 +18,8 @@ const NOT_OF_COATS = new Set([
   'kept_year',
   'known_device',
   'learnt_tide',
+  'offer',
+  'offer_start',
   'owner_call',
   'owner_post',
   'person',

@@ -13,6 +13,7 @@ import { addDays, type Day } from '../../core/quantity/index.ts';
 import type { Owner } from '../db/post.ts';
 import type { AppContext } from '../context.ts';
 import { salonOf, todayOf } from '../today.ts';
+import { offerOf } from '../services/offers.ts';
 import { feedOf, homeNow, ownerDog } from '../services/owner-page.ts';
 import { emlOf, letterOf } from './templates.ts';
 import { salonDay, salonMinute } from '../salon-time.ts';
@@ -28,8 +29,12 @@ function reminderDog(context: AppContext, dog: DogRecord): ReminderDog {
   return {
     id: dog.id,
     visit: visit && { id: visit.id, day: salonDay(Date.parse(visit.startsAt), salon.timeZone) },
+    offer: offerOf(context, dog.id)?.id,
     // Who waits for a vet is not invited.
-    visitDue: outlook && !waitsForVet(outlook.holds) ? outlook.due?.day : undefined,
+    visitDue:
+      outlook && !waitsForVet(outlook.holds) && !bookings.some((b) => b.service === 'coat')
+        ? outlook.due?.day
+        : undefined,
     blow: homeTide.blow,
     start: homeTide.start ?? undefined,
     lastBrushed,

@@ -3,13 +3,15 @@ import { createTransport } from 'nodemailer';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import type { Reminder, ReminderKind } from '../../core/home/index.ts';
+import { serviceName } from '../../core/dog/index.ts';
 import { day, formatDay, type Day } from '../../core/quantity/index.ts';
+import { salonDay } from '../salon-time.ts';
 import { Temporal } from 'temporal-polyfill';
 
 /** Reserved by RFC 2606: nothing that is sent there can arrive. */
 const SENDER = 'post@salon.example';
 
-type SaidDog = Pick<OwnerDog, 'name' | 'visit' | 'outlook' | 'tide' | 'missedDays' | 'week'>;
+type SaidDog = Pick<OwnerDog, 'name' | 'visits' | 'offer' | 'outlook' | 'tide' | 'missedDays' | 'week'>;
 interface ReminderFacts {
   readonly dog: SaidDog;
   readonly about: string;
@@ -30,8 +32,23 @@ const minutes = (m: number): string => `${Math.max(1, Math.round(m))} min`;
 /** Minutes of the day's brushing, when there is any. */
 const todays = ({ week }: SaidDog): number => week.days[0]?.bouts.reduce((t, b) => t + b.minutes, 0) ?? 0;
 
-const visitAt = ({ dog: { visit }, salon }: ReminderFacts): string =>
-  visit ? `${clock(visit.startsAt, salon.timeZone)}, about ${minutes(visit.minutes)}` : '';
+function visitAt({
+  dog: {
+    visits: [visit],
+  },
+  salon,
+}: ReminderFacts): string {
+  if (!visit) return '';
+  const what = visit.service === 'coat' ? '' : ` for ${serviceName(visit.service)}`;
+  return `${clock(visit.startsAt, salon.timeZone)}${what}, about ${minutes(visit.minutes)}`;
+}
+/** Does the next visit work the coat: only then the coat is got ready for it. */
+const isForCoat = ({ dog }: ReminderFacts): boolean => dog.visits[0]?.service === 'coat';
+
+const dateAt = (instant: string, { salon }: ReminderFacts): string =>
+  `${dayText(salonDay(Date.parse(instant), salon.timeZone))} at ${clock(instant, salon.timeZone)}`;
+const heldDates = (s: ReminderFacts): readonly string[] => s.dog.offer?.starts.map((at) => dateAt(at, s)) ?? [];
+const heldUntil = (s: ReminderFacts): string => (s.dog.offer ? dateAt(s.dog.offer.endsAt, s) : '');
 
 interface Words {
   readonly subject: (s: ReminderFacts) => string;
@@ -41,10 +58,17 @@ interface Words {
 }
 const WORDS: Readonly<Record<ReminderKind, Words>> = {
   'visit-tomorrow': {
-    subject: ({ dog }) => `${dog.name}: coat day tomorrow`,
+    subject: (s) => `${s.dog.name}: ${isForCoat(s) ? 'coat day' : 'a visit'} tomorrow`,
     mail: (s) =>
-      `${s.dog.name} comes tomorrow at ${visitAt(s)}.\n\nBefore you come: a good walk, a dry coat, and no bath over knots. Leave tied hair as it is, we see to it.`,
-    text: (s) => `${s.dog.name}: tomorrow ${visitAt(s)}, ${s.salon.name}. A walk first, dry coat, no bath over knots.`,
+      `${s.dog.name} comes tomorrow at ${visitAt(s)}.${isForCoat(s) ? '\n\nBefore you come: a good walk, a dry coat, and no bath over knots. Leave tied hair as it is, we see to it.' : ''}`,
+    text: (s) =>
+      `${s.dog.name}: tomorrow ${visitAt(s)}, ${s.salon.name}.${isForCoat(s) ? ' A walk first, dry coat, no bath over knots.' : ''}`,
+  },
+  offer: {
+    subject: ({ dog }) => `${dog.name}: dates to choose from`,
+    mail: (s) =>
+      `We hold for ${s.dog.name}: ${heldDates(s).join(', or ')}. Take one of them on your page by ${heldUntil(s)}, or ask us there to ring you. Until then nobody else gets them.`,
+    text: (s) => `${s.dog.name}: we hold ${heldDates(s).join(' or ')} for you. Choose on your page by ${heldUntil(s)}.`,
   },
   blow: {
     subject: ({ dog }) => `${dog.name}: the coat is about to blow`,

@@ -11,7 +11,7 @@ import {
 import { dayInRange } from '../../contract/common.ts';
 import type { DogRecord } from '../../contract/dog.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
-import { busiest, freeStarts, isClosed, type Span } from '../../core/book/index.ts';
+import { busiest, freeStarts, isClosed } from '../../core/book/index.ts';
 import { SERVICES, serviceMinutes, type Service } from '../../core/dog/index.ts';
 import { visitLengths } from '../../core/kit/index.ts';
 import { bookedLength } from '../../core/tide/index.ts';
@@ -25,8 +25,9 @@ import { dogToday } from '../services/dog-today.ts';
 import { startOn, startsOn } from '../services/offer.ts';
 import { learnDog, likelyMinutesAt, likelyWhereMoved, usualMinutes } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
-import { bookingsOn } from '../services/day-schedule.ts';
-import { isoMinute, salonDay, salonInstant, salonMinute, spanOf } from '../salon-time.ts';
+import { takenOn } from '../services/taken.ts';
+import { settleOffers } from '../services/offers.ts';
+import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { createOnce, ok, text } from '../reply.ts';
 
 /** Days on and after the proposed one that are offered with their free times. */
@@ -44,19 +45,14 @@ export function bookingRoutes(context: ServerContext): Router {
   const { stores } = context;
   const { router, on } = apiRouter(context);
 
-  const spansOn = (day: Day, salon: SalonRecord, without?: string): readonly Span[] =>
-    bookingsOn(context, salon, day)
-      .filter((b) => b.id !== without)
-      .map((b) => spanOf(b, salon.timeZone));
-
   /** Refuses a booking that no table is free for. */
-  const mustFit = (b: Pick<BookingDraft, 'startsAt' | 'minutes'>, without?: string): void => {
+  const mustFit = (b: Pick<BookingDraft, 'dogId' | 'startsAt' | 'minutes'>, visit?: string): void => {
     const salon = salonOf(context);
     const ms = Date.parse(b.startsAt);
     const day = salonDay(ms, salon.timeZone);
     mustBeBookable(context, 'startsAt', day);
     const span = { start: salonMinute(ms, salon.timeZone), minutes: b.minutes };
-    if (busiest(span, spansOn(day, salon, without)) >= salon.house.tables) {
+    if (busiest(span, takenOn(context, salon, day, { dogId: b.dogId, visit })) >= salon.house.tables) {
       throw new Problem(
         409,
         'startsAt',
@@ -66,7 +62,7 @@ export function bookingRoutes(context: ServerContext): Router {
   };
 
   /** Offered starts: free times on the first open days from the proposed one on. */
-  const offers = (from: Day, minutes: number, salon: SalonRecord): readonly string[] => {
+  const offers = (dogId: string, from: Day, minutes: number, salon: SalonRecord): readonly string[] => {
     const out: string[] = [];
     let days = 0;
     const now = isoMinute(context.nowMs());
@@ -74,7 +70,7 @@ export function bookingRoutes(context: ServerContext): Router {
     for (let i = 0; i < LOOK_DAYS && days < OFFERED_DAYS; i++) {
       const day = addDays(from, i);
       if (isClosed({ away }, salon.house.openWeekdays, day)) continue;
-      const starts = freeStarts(minutes, spansOn(day, salon), salon.house.hours, salon.house.tables)
+      const starts = freeStarts(minutes, takenOn(context, salon, day, { dogId }), salon.house.hours, salon.house.tables)
         .map((m) => salonInstant(day, m, salon.timeZone))
         .filter((s) => s > now);
       const every = Math.max(1, Math.ceil(starts.length / OFFERED_TIMES));
@@ -112,7 +108,7 @@ export function bookingRoutes(context: ServerContext): Router {
       outlook: { ...outlook, due: outlook.due },
       minutes,
       currency: salon.house.rates.currency,
-      slots: offers(outlook.due.offer, minutes, salon),
+      slots: offers(id, outlook.due.offer, minutes, salon),
       booked: bookings,
     };
     return ok(page);
@@ -132,10 +128,10 @@ export function bookingRoutes(context: ServerContext): Router {
         );
       return on;
     });
-    const service = SERVICES.find((s) => s === query['service']) ?? 'coat';
-    const typed = Number(query['minutes'] ?? Number.NaN);
-    const length = Number.isInteger(typed) && typed >= BOOKABLE_MINUTES.least && typed <= BOOKABLE_MINUTES.most;
-    const { minutes, by } = length ? { minutes: typed, by: 'asked' as const } : await usualLength(dog, service, salon);
+    const service = serviceOf(query['service']);
+    const length = lengthOf(query['minutes']);
+    const { minutes, by } =
+      length === undefined ? await usualLength(dog, service, salon) : { minutes: length, by: 'asked' as const };
     const page: StartsPage = {
       minutes,
       by,
@@ -156,6 +152,7 @@ export function bookingRoutes(context: ServerContext): Router {
           const startsAt = startOn(context, salon, dog, day, minutes, offered);
           const told = likelyMinutesAt(context, dog, startsAt);
           stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false, told });
+          settleOffers(context, { dogId });
         },
         () => found(stores.bookings.find(id), 'booking', id),
       );
@@ -183,6 +180,7 @@ export function bookingRoutes(context: ServerContext): Router {
           mustFit(draft);
           const told = (draft.service ?? 'coat') === 'coat' ? likelyMinutesAt(context, dog, draft.startsAt) : null;
           stores.bookings.insert(draft, { told, ...(draft.agreed !== undefined && { agreed: draft.agreed }) });
+          settleOffers(context, draft);
         },
         () => found(stores.bookings.find(draft.id), 'booking', draft.id),
       );
@@ -200,7 +198,7 @@ export function bookingRoutes(context: ServerContext): Router {
       stores.write(() => {
         const there = standing(stores.bookings.find(id), id);
         if (there.version !== edit.version) throw stale(there, edit);
-        mustFit(edit, id);
+        mustFit({ ...edit, dogId: there.dogId }, id);
         stores.bookings.update(id, edit, likelyNow(there, edit.startsAt));
         return found(stores.bookings.find(id), 'booking', id);
       }),
@@ -243,7 +241,7 @@ export function bookingRoutes(context: ServerContext): Router {
           const likely = likelyNow(there, there.startsAt);
           const minutes = bookedLength((likely ?? there.minutes) / 2, visitLengths(salon.house));
           const day = salonDay(Date.parse(there.startsAt), salon.timeZone);
-          const [startsAt] = offers(addDays(day, 1), minutes, salon);
+          const [startsAt] = offers(there.dogId, addDays(day, 1), minutes, salon);
           if (startsAt === undefined || salonDay(Date.parse(startsAt), salon.timeZone) > day + SPLIT_DAYS)
             throw new Problem(
               409,
@@ -283,6 +281,29 @@ export function bookingRoutes(context: ServerContext): Router {
     );
   });
   return router;
+}
+
+/** What a visit is for, as a query names it: the coat, where nothing is said. Throws a Problem of 400 that names what there is. */
+function serviceOf(text: string | undefined): Service {
+  if (text === undefined) return 'coat';
+  const service = SERVICES.find((s) => s === text);
+  if (service === undefined)
+    throw new Problem(400, 'service', `service must be one of ${SERVICES.join(', ')}, not "${text.slice(0, 40)}".`);
+  return service;
+}
+
+/** A length, as a query names it. Throws a Problem of 400 where nothing can be booked for so long. */
+function lengthOf(text: string | undefined): number | undefined {
+  if (text === undefined) return undefined;
+  const minutes = text === '' ? Number.NaN : Number(text);
+  const { least, most } = BOOKABLE_MINUTES;
+  if (!Number.isInteger(minutes) || minutes < least || minutes > most)
+    throw new Problem(
+      400,
+      'minutes',
+      `minutes must be a whole number from ${least} to ${most}, not "${text.slice(0, 40)}".`,
+    );
+  return minutes;
 }
 
 function standing(booking: BookingRecord | undefined, id: string): BookingRecord {

@@ -10,6 +10,7 @@ import { apiRouter, type Ask } from '../endpoint.ts';
 import type { ServerContext } from '../context.ts';
 import { salonOf, todayOf } from '../today.ts';
 import { mustReach, ownerPage, wishOf } from '../services/owner-page.ts';
+import { answerOffer } from '../services/offers.ts';
 import { feedTokenOf } from '../auth/owner-links.ts';
 import { pictureOf } from '../picture.ts';
 import { Problem } from '../problem.ts';
@@ -70,6 +71,14 @@ export function ownerRoutes(context: ServerContext): Router {
     notAhead(care.day);
     return once(ask, { what: 'notes', id: care.id, there: stores.home.findCare(care.id) }, () =>
       stores.home.addCare(id, care),
+    );
+  });
+  on('POST /owner/dogs/:id/offers', (ask) => {
+    const dog = stores.dogs.find(ask.params.id);
+    const offer = stores.offers.find(ask.body.id);
+    if (!dog || offer?.dogId !== dog.id) throw nothingHere();
+    return once(ask, { what: 'offers', id: offer.id, there: stores.bookings.find(offer.id) }, () =>
+      answerOffer(context, dog, ask.body),
     );
   });
   on('POST /owner/dogs/:id/started', (ask) => {

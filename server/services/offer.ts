@@ -5,8 +5,8 @@ import { ANY_TIME, atWork, dayRefusals, freeStarts, type DayRefusal, type Roster
 import { formatDay, type Day } from '../../core/quantity/index.ts';
 import type { AppContext } from '../context.ts';
 import { Problem } from '../problem.ts';
-import { isoMinute, salonInstant, spanOf } from '../salon-time.ts';
-import { bookingsOn } from './day-schedule.ts';
+import { isoMinute, salonInstant } from '../salon-time.ts';
+import { takenOn } from './taken.ts';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 const clock = (minute: number): string =>
@@ -54,10 +54,7 @@ export function startsOn(context: AppContext, salon: SalonRecord, dog: DogRecord
 
   const wished = roster.people.find((p) => p.id === wish.person);
   const there = atWork(roster, openWeekdays, on).filter((p) => !wished || p.id === wished.id);
-  const booked = bookingsOn(context, salon, on).map((b) => ({
-    dogId: b.dogId,
-    ...spanOf(b, salon.timeZone),
-  }));
+  const booked = takenOn(context, salon, on, { dogId: dog.id });
   const now = isoMinute(context.nowMs());
   const free = freeStarts(minutes, booked, hours, tables).filter((s) => salonInstant(on, s, salon.timeZone) > now);
   if (free.length === 0) return refuse(`No table is free for ${minutes} minutes.`);

@@ -38,6 +38,7 @@ import { checkToWork } from '../facts.ts';
 import { traitsOf } from '../today.ts';
 import { dogToday } from './dog-today.ts';
 import { holdsNow } from './holds.ts';
+import { offerOf } from './offers.ts';
 import { recordOf, sessionResult } from './worked-sessions.ts';
 import { Problem } from '../problem.ts';
 import type { Stores } from '../db/index.ts';
@@ -210,11 +211,17 @@ export function ownerDog(context: AppContext, dog: DogRecord): OwnerDog {
     missedDays: Math.max(0, today - (lastBrushed ?? today) - 1),
     doneToday,
     note: record.note,
-    visit: bookings[0] ? { startsAt: bookings[0].startsAt, minutes: bookings[0].minutes } : null,
+    visits: bookings.map(({ startsAt, minutes, service }) => ({ startsAt, minutes, service })),
+    offer: heldFor(context, dog.id),
     outlook: outlook ? ownerOutlook(outlook) : null,
     reports: reports.map(({ dogId: _, ...r }) => r),
     bouts: bouts.filter((b) => (parseDay(b.day) ?? 0) > today - SHOWN_DAYS),
   };
+}
+
+function heldFor(context: AppContext, dogId: string): OwnerDog['offer'] {
+  const offer = offerOf(context, dogId);
+  return offer ? { id: offer.id, starts: offer.starts, minutes: offer.minutes, endsAt: offer.endsAt } : null;
 }
 
 const ownerOutlook = ({ due, booked, visit, minutes, grams }: Outlook): OwnerOutlook => ({

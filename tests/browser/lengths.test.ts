@@ -44,7 +44,7 @@ describe('a booking that its coat has outgrown, on the screen', function () {
   }
   const owners = async (): Promise<number> => {
     const response = await fetch(`${stage.base}/api/owner`, { headers: { 'x-home-link': home } });
-    return (await response.json()).dogs[0].visit.minutes;
+    return (await response.json()).dogs[0].visits[0].minutes;
   };
   /** What the days ahead and the sheet of its day say of its length. */
   async function isSaid({ startsAt }: BookingRecord, words: string): Promise<void> {

@@ -36,12 +36,39 @@ describe('today', function () {
     await page.goto('/');
     await page.waitForURL('**/desk/today');
     await page.getByRole('heading', { name: 'Dogs of the day' }).waitFor();
-    await page.getByText(/^The last dog is done at/).waitFor();
-    await page.getByRole('link', { name: 'Tub, noise and stock' }).waitFor();
+    await page.getByText(/^The last one is done at/).waitFor();
+    await page.getByRole('group', { name: 'Tub, noise and what is open' }).getByRole('link', { name: 'Tub' }).waitFor();
     await planned();
     // A number to tap stands beside who is to be rung.
     expect(await page.locator('[aria-labelledby="ring"] a[href^="tel:"]').count()).to.be.greaterThan(0);
     expect(await axeFaults(page)).to.deep.equal([]);
+  });
+
+  it('shows a day of eight dogs and the first calls on one screen, without scrolling', async () => {
+    const { stores } = stage;
+    const salon = stores.salon.find() ?? expect.fail('no salon');
+    stores.salon.update({ ...salon, house: { ...salon.house, tables: 4 } });
+    const from = new Date().toISOString().slice(0, 10);
+    const there = () => stores.bookings.between(`${from}T00:00:00Z`, `${from}T23:00:00Z`);
+    const booked = new Set(standing().map((b) => b.dogId));
+    const free = stores.dogs.all().filter((d) => !booked.has(d.id));
+    for (let i = 0; there().length < 8; i++) {
+      const startsAt = `${from}T${String(7 + (i % 8)).padStart(2, '0')}:00:00Z`;
+      stores.bookings.insert({ id: `eight-${i}`, dogId: free[i]?.id ?? '', startsAt, minutes: 45, note: '' });
+    }
+    await page.reload();
+    await page.getByText(/^The last one is done at/).waitFor();
+    await planned();
+    const low = await page.evaluate(() =>
+      [...document.querySelectorAll('[aria-labelledby="dogs"], [aria-labelledby="ring"] li:nth-child(1) button')].map(
+        (el) => Math.round(el.getBoundingClientRect().bottom),
+      ),
+    );
+    expect(await page.locator('[aria-labelledby="dogs"] li').count()).to.equal(8);
+    expect(low.length).to.be.greaterThan(3);
+    expect(Math.max(...low)).to.be.at.most(800);
+    for (const b of there()) if (b.id.startsWith('eight-')) stores.bookings.cancel(b.id, b.version);
+    await page.reload();
   });
 
   it('says what does not answer without a link, in each of its parts, and waits for nothing', async () => {
@@ -69,7 +96,7 @@ describe('today', function () {
   it('rings: yes books an agreed time, no answer leaves the dog for today', async () => {
     const before = ahead();
     const line = page.locator('[aria-labelledby="ring"] li').filter({ hasText: 'What to say' }).first();
-    const name = await line.locator('strong').innerText();
+    const name = await line.locator('strong').first().innerText();
     await line
       .getByRole('button', { name: /^Yes: / })
       .first()
@@ -80,7 +107,7 @@ describe('today', function () {
     await planned();
     await undo();
     const next = page.locator('[aria-labelledby="ring"] li').filter({ hasText: 'What to say' }).first();
-    const other = await next.locator('strong').innerText();
+    const other = await next.locator('strong').first().innerText();
     // By its name: a plan that comes meanwhile may put another dog first.
     const rung = page
       .locator('[aria-labelledby="ring"] li')

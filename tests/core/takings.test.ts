@@ -51,6 +51,8 @@ describe('takings of a month', () => {
             visits: those.length,
             cents: sum(those.map((e) => e.priceCents)),
             minutes: 55 * those.length,
+            noted: 0,
+            openCents: 0,
           });
           for (const list of [byPerson, byMethod]) {
             expect(sum(list.map((t) => t.cents))).to.equal(all.cents);
@@ -61,5 +63,18 @@ describe('takings of a month', () => {
       ),
       { seed: 30 },
     );
+  });
+
+  it('are what was written down at the table, by the price where nobody did, and say what is still to pay', () => {
+    const told = entry(0, MAY, 'Runa', 'wet-first', 6_000);
+    const { all } = takings(
+      [
+        told,
+        { ...told, id: 'v-1', takenCents: 5_500, openCents: 0 },
+        { ...told, id: 'v-2', takenCents: 0, openCents: 6_000 },
+      ],
+      '2026-05',
+    );
+    expect(all).to.include({ visits: 3, cents: 11_500, noted: 2, openCents: 6_000 });
   });
 });

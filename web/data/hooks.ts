@@ -1,5 +1,6 @@
 /** What the rooms ask of the API, and what they write. */
 import { queryOptions, useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
+import type { OfferDraft } from '../../contract/offer.ts';
 import type { BookingDraft, BookingEdit, CancelReason, TentativeDraft } from '../../contract/booking.ts';
 import type { CheckDraft } from '../../contract/check.ts';
 import type { CareChoice, ClipOrders, DogEdit, NewDog } from '../../contract/dog.ts';
@@ -154,6 +155,9 @@ export const useSaveCheck = (dogId: string) =>
   useWrite((draft: CheckDraft) => api.post('/dogs/:id/checks', { id: dogId }, draft));
 export const useStartSession = () => useWrite((draft: SessionDraft) => api.post('/sessions', draft));
 export const useBook = () => useWrite((draft: BookingDraft) => api.post('/bookings', draft));
+export const useOffers = () => useQuery(asks('/offers'));
+export const useHoldStarts = () => useWrite((draft: OfferDraft) => api.post('/offers', draft));
+export const useLetGo = () => useWrite((id: string) => api.delete('/offers/:id', { id }));
 export const useBookTentatively = () => useWrite((draft: TentativeDraft) => api.post('/bookings/tentative', draft));
 export const useAddNote = (dogId: string) =>
   useWrite((note: HomeNote) => api.post('/dogs/:id/home-notes', { id: dogId }, note));

@@ -1,11 +1,11 @@
 /** The owner's page: what to do today for each dog, and what to tell the salon. */
 import { Fact } from '../app/Fact.tsx';
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import type { OwnerDog, OwnerPage } from '../../contract/home.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
+import { serviceName, type Service } from '../../core/dog/index.ts';
 import { newId } from '../data/client.ts';
-import { Bout } from './Bout.tsx';
 import { Care } from './Care.tsx';
 import { How } from './How.tsx';
 import { Settings } from './Settings.tsx';
@@ -16,6 +16,10 @@ import { Week } from './Week.tsx';
 import { dayMonth, minutes, visitTime } from './words.ts';
 import css from './owner.module.css';
 
+/** What not every visit to the page needs comes on its own. */
+const Bout = lazy(async () => ({ default: (await import('./Bout.tsx')).Bout }));
+const Offer = lazy(async () => ({ default: (await import('./Offer.tsx')).Offer }));
+
 function Gone() {
   return (
     <main className={css.page} tabIndex={-1}>
@@ -25,20 +29,24 @@ function Gone() {
   );
 }
 
+/** What a visit is for, where it is not the coat. */
+const forText = (service: Service): string => (service === 'coat' ? '' : ` for ${serviceName(service)}`);
+
 function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed: string }) {
   const { effect } = dog.tide;
+  const [next, ...rest] = dog.visits;
   const worth = effect ? Math.round((effect.without - effect.kept) / 5) * 5 : 0;
   return (
     <section aria-labelledby="visit" className={css.sheet}>
       <h2 id="visit">At the salon</h2>
       <p>
-        {dog.visit ? (
+        {next ? (
           <>
             Next visit:{' '}
             <Fact dog={dog.id} of="booked" from={dog.outlook ?? {}}>
-              {visitTime(dog.visit.startsAt, timeZone)}
+              {visitTime(next.startsAt, timeZone)}
             </Fact>
-            , about {minutes(dog.visit.minutes)}.
+            {forText(next.service)}, about {minutes(next.minutes)}.
           </>
         ) : dog.outlook?.due ? (
           <>
@@ -65,7 +73,13 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
           {minutes(effect.without)}.
         </p>
       )}
-      {dog.visit && (
+      {rest.map((v) => (
+        <p key={v.startsAt}>
+          Then {visitTime(v.startsAt, timeZone)}
+          {forText(v.service)}, about {minutes(v.minutes)}.
+        </p>
+      ))}
+      {next?.service === 'coat' && (
         <p className={css.soft}>
           Before you come: a walk, a dry coat, no bath. Leave knots as they are, we see to them.
         </p>
@@ -99,6 +113,12 @@ function Missed({ dog }: { dog: OwnerDog }) {
 
 function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; timeZone: string; feed: string }) {
   const [brushing, setBrushing] = useState<number>();
+  const [answer, setAnswer] = useState<string | null>();
+  const choose = (startsAt: string | null): void => {
+    if (!dog.offer) return;
+    setAnswer(startsAt);
+    owner.send({ kind: 'offers', dogId: dog.id, body: { id: dog.offer.id, startsAt } });
+  };
   const today = dog.week.days[0];
   const bout = brushing === undefined ? undefined : today?.bouts[brushing];
   const done = (parts: OwnerDog['closed'], spent: number, amount: HomeAmount | null): void => {
@@ -106,9 +126,19 @@ function DogPage({ dog, owner, timeZone, feed }: { dog: OwnerDog; owner: Owner; 
     setBrushing(undefined);
     scrollTo(0, 0);
   };
-  if (bout) return <Bout key={dog.id} dog={dog} bout={bout} onLeave={() => setBrushing(undefined)} onDone={done} />;
+  if (bout)
+    return (
+      <Suspense fallback={<p role="status">One moment …</p>}>
+        <Bout key={dog.id} dog={dog} bout={bout} onLeave={() => setBrushing(undefined)} onDone={done} />
+      </Suspense>
+    );
   return (
     <>
+      {(dog.offer || answer !== undefined) && (
+        <Suspense fallback={null}>
+          <Offer dog={dog} timeZone={timeZone} answer={answer} onAnswer={choose} />
+        </Suspense>
+      )}
       <Today dog={dog} onBrush={setBrushing} onDone={done} />
       <Missed dog={dog} />
       <Week dog={dog} />

@@ -12,6 +12,7 @@ import type {
   OwnerDog,
   OwnerPage,
 } from '../../contract/home.ts';
+import type { OfferChoice } from '../../contract/offer.ts';
 import type { OwnPost } from '../../contract/post.ts';
 
 export type Entry =
@@ -19,6 +20,7 @@ export type Entry =
   | { readonly kind: 'cares'; readonly dogId: string; readonly body: HomeCareNote }
   | { readonly kind: 'started'; readonly dogId: string; readonly body: HomeStarted }
   | { readonly kind: 'reports'; readonly dogId: string; readonly body: HomeReportDraft }
+  | { readonly kind: 'offers'; readonly dogId: string; readonly body: OfferChoice }
   | { readonly kind: 'post'; readonly dogId: ''; readonly body: OwnPost }
   | { readonly kind: 'photo'; readonly dogId: string; readonly reportId: string; readonly jpeg: Blob };
 
@@ -37,7 +39,8 @@ export interface Owner {
   readonly sign: (name: string) => void;
 }
 
-const PAGE = 'owner-page';
+/** By its shape: a page that was kept by an older build is not read. */
+const PAGE = 'owner-page-2';
 const OUTBOX = 'owner-outbox';
 const NAME = 'owner-name';
 /** What is kept belongs to one link: another link on the same phone has its own. */
@@ -71,6 +74,8 @@ function withWaiting(dog: OwnerDog, waiting: readonly Entry[], today: string): O
   return waiting.reduce((d: OwnerDog, e): OwnerDog => {
     if (e.dogId !== d.id) return d;
     if (e.kind === 'cares') return { ...d, due: d.due.filter((c) => c.kind !== e.body.kind) };
+    // Whether the salon still has the time is not known before it answers: what was chosen is only no longer asked.
+    if (e.kind === 'offers') return { ...d, offer: null };
     if (e.kind === 'reports' && !d.reports.some((r) => r.id === e.body.id))
       return { ...d, reports: [{ ...e.body, photo: false, answer: '', closed: false }, ...d.reports] };
     if (e.kind !== 'bouts' || e.body.day !== today || d.doneToday) return d;

@@ -2,7 +2,7 @@
 import { SKIN_SCALE, type SkinFinding, type TieGrade } from '../../core/check/index.ts';
 import { zoneName } from '../../core/dog/index.ts';
 import { unreachable } from '../../core/quantity/index.ts';
-import type { Met, Proposal, ReplanReason, ScaleView, SessionAct } from '../../core/table/index.ts';
+import type { Met, Paid, Proposal, ReplanReason, ScaleView, SessionAct } from '../../core/table/index.ts';
 import { zonesShort } from './places.ts';
 import { capital, grams, minutesText } from './figures.ts';
 import { massText, temperatureText } from './units.ts';
@@ -105,6 +105,14 @@ export const clock = (ms: number): string => {
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
 };
 
+/** How a visit was paid. */
+export const PAID_WORDS: Readonly<Record<Paid['how'], string>> = {
+  cash: 'in cash',
+  card: 'by card',
+  transfer: 'by transfer',
+  later: 'to pay later',
+};
+
 /** An act, for the list of what happened. */
 export function actText(act: SessionAct, stepName: (id: string) => string): string {
   switch (act.kind) {
@@ -122,6 +130,8 @@ export function actText(act: SessionAct, stepName: (id: string) => string): stri
       return act.text;
     case 'worker':
       return act.name;
+    case 'paid':
+      return `${(act.cents / 100).toFixed(2)} ${PAID_WORDS[act.how]}`;
     case 'felt':
       return `${zoneName(act.zone)} felt again`;
     case 'air':

@@ -47,7 +47,7 @@ export function ComingRoom() {
                         </h2>
                         <ul className="wt-bare">
                           {ofDay.map((b) => (
-                            <li key={b.id}>
+                            <li key={b.id} className="d-flex g-5 items-baseline below-2">
                               <Link to={`/desk/calendar/visits/${b.id}`}>{clockText(b.startsAt, timeZone)}</Link>
                               <Link to={`/desk/dogs/${b.dogId}`}>{b.dogName}</Link>
                               <span className="wt-soft">

@@ -15,10 +15,11 @@ const SHOWN = 6;
 export function Lately({ page }: { page: HomeDeskPage }) {
   const { dog, adherence, missedWeekCost } = page;
   const { effect } = dog.tide;
+  const visit = dog.visits.find((v) => v.service === 'coat');
   // As this home has brushed lately: between kept and not at all.
   const expected =
     effect && Math.round(effect.without + (effect.kept - effect.without) * (adherence ?? (dog.missedDays > 5 ? 0 : 1)));
-  const short = expected && dog.visit ? expected - dog.visit.minutes : 0;
+  const short = expected && visit ? expected - visit.minutes : 0;
   return (
     <Sheet aria-labelledby="lately">
       <h2 id="lately">What it does</h2>
@@ -34,9 +35,9 @@ export function Lately({ page }: { page: HomeDeskPage }) {
           .
         </p>
       )}
-      {short > SHORT_BY && dog.visit && expected && (
+      {short > SHORT_BY && visit && expected && (
         <Notice>
-          {minutesText(dog.visit.minutes)} are booked; as this home brushes, it takes about {minutesText(expected)}.{' '}
+          {minutesText(visit.minutes)} are booked; as this home brushes, it takes about {minutesText(expected)}.{' '}
           <Link to={`/desk/dogs/${dog.id}/next`}>Lengthen it, or bring it forward</Link>
         </Notice>
       )}

@@ -21,7 +21,6 @@ import { breachText, STAGE_WORDS } from '../../words/day.ts';
 import { clockText, instantText, weekdayText } from '../../words/dates.ts';
 import { listText } from '../../words/figures.ts';
 import { namesOf } from '../sheet/names.ts';
-import css from './ill.module.css';
 
 /** Days after it that are looked at, and days of them that are offered. */
 const LOOK_DAYS = 10;
@@ -223,7 +222,7 @@ export function IllRoom() {
           <h1>Somebody is ill</h1>
         </div>
       </div>
-      <div className={css.ill}>
+      <div className="w-narrow d-grid g-5">
         <ChoiceGroup
           name="When"
           options={WHEN}

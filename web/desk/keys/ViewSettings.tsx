@@ -75,7 +75,7 @@ export function ViewSettings() {
   return (
     <Sheet className={css.view} aria-labelledby="view">
       <h2 id="view">On this device</h2>
-      <div className={css.viewPicks}>
+      <div className="d-flex flex-wrap g-6 below-5">
         <ChoiceGroup
           name="Letters"
           options={words(TEXT_SIZES, (v) => v)}

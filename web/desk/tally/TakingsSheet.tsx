@@ -81,7 +81,12 @@ export function TakingsSheet() {
               {money(all.cents, currency)} from {visitsText(all.visits)} and {minutesText(Math.round(all.minutes))} at
               the table.
             </p>
-            <p className="wt-soft">By the prices of the plans that were worked.</p>
+            <p className="wt-soft">
+              {all.noted === all.visits && all.visits > 0
+                ? 'As it was written down at the table.'
+                : `${all.noted === 0 ? 'By' : `As it was written down for ${visitsText(all.noted)}; the rest by`} the prices of the plans that were worked.`}
+              {all.openCents > 0 && ` Still to pay: ${money(all.openCents, currency)}.`}
+            </p>
             {all.visits > 0 && (
               <div className="wt-two">
                 <Rows head="Who" rows={byPerson} name={(k) => k || 'not said'} currency={currency} />

@@ -12,9 +12,12 @@ import { useDaySheet } from '../../work/useDaySheet.ts';
 import { minuteText } from '../../words/dates.ts';
 import { breachText, STAGE_WORDS } from '../../words/day.ts';
 import { listText } from '../../words/figures.ts';
-import { DogList } from '../sheet/DogList.tsx';
+import { DogRows } from './DogRows.tsx';
 import { Lanes } from '../sheet/Lanes.tsx';
 import { lanesOf, namesOf, standing } from '../sheet/names.ts';
+
+/** So much of what is late stands beside the dogs; all of it stands in the day. */
+const MOST_LATE = 2;
 
 function Laid({ page }: { page: SheetPage }) {
   const { laid, state } = useDaySheet(page.asked);
@@ -56,41 +59,37 @@ function Laid({ page }: { page: SheetPage }) {
     phone,
   }));
   return (
-    <>
-      <DogList
-        page={page}
+    <Sheet aria-labelledby="dogs">
+      <div className="d-flex flex-wrap items-center justify-between g-4">
+        <h2 id="dogs">Dogs of the day</h2>
+        <span className="wt-soft">
+          The last one is done at {minuteText(now.ends)}. <Link to="/desk/calendar/day">Change the day</Link>
+        </span>
+      </div>
+      {late.length > 0 && (
+        <Notice role="status">
+          {late.slice(0, MOST_LATE).map(({ text, phone }, i, shown) => (
+            <span key={text} className="d-block">
+              {text} <PhoneLink phone={phone} />{' '}
+              {i === shown.length - 1 && (
+                <Link to="/desk/calendar/day">
+                  {late.length > shown.length ? `${late.length - shown.length} more, and what` : 'What'} can be done
+                </Link>
+              )}
+            </span>
+          ))}
+        </Notice>
+      )}
+      <DogRows page={page} sheet={now} names={names} />
+      <Lanes
+        asked={page.asked}
         sheet={now}
-        names={names}
-        head={
-          <>
-            <p className="mb-1">The last dog is done at {minuteText(now.ends)}.</p>
-            {late.length > 0 && (
-              <Notice role="status">
-                <ul className="wt-bare">
-                  {late.map(({ text, phone }) => (
-                    <li key={text}>
-                      {text} <PhoneLink phone={phone} />
-                    </li>
-                  ))}
-                </ul>
-                <Link to="/desk/calendar/day">What can be done</Link>
-              </Notice>
-            )}
-          </>
-        }
+        by="person"
+        lanes={lanesOf(page, 'person')}
+        dogName={names.dog}
+        now={page.now}
       />
-      <Sheet aria-label="The day by person">
-        <Lanes
-          asked={page.asked}
-          sheet={now}
-          by="person"
-          lanes={lanesOf(page, 'person')}
-          dogName={names.dog}
-          now={page.now}
-        />
-        <Link to="/desk/calendar/day">Change the day</Link>
-      </Sheet>
-    </>
+    </Sheet>
   );
 }
 

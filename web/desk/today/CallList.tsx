@@ -1,153 +1,206 @@
-/** Whom to ring today: why, two times to offer, and the answer in one tap. */
-import { useMemo, useState } from 'react';
+/** Whom to ring today, one call a household: why, two times to offer for each dog, and the answer in one tap. */
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { BookingRecord } from '../../../contract/booking.ts';
-import type { CallOutcome, CallRecord } from '../../../contract/roster.ts';
-import type { TideFile } from '../../../contract/tide.ts';
-import { isClosed, secondDay, type BookSummary, type PlannedVisit } from '../../../core/book/index.ts';
-import { addDays, day, formatDay, parseDay, type Day } from '../../../core/quantity/index.ts';
-import { askAfter, callList, type Call, type LearntBook } from '../../../core/tide/index.ts';
-import { PhoneLink } from '../../app/PhoneLink.tsx';
+import type { CallOutcome } from '../../../contract/roster.ts';
+import type { PlannedVisit } from '../../../core/book/index.ts';
+import { formatDay, type Day } from '../../../core/quantity/index.ts';
+import { askAfter, type Call } from '../../../core/tide/index.ts';
+import { OwnerPhone } from '../../app/OwnerPhone.tsx';
 import { newId } from '../../data/client.ts';
-import { useAddCall, useDogs, useSalon, useStarts } from '../../data/hooks.ts';
+import { Refusal } from '../../app/state.tsx';
+import { useAddCall, useDogs, useHoldStarts, useOffers, useSalon, useStarts } from '../../data/hooks.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Disclosure } from '../../ui/Disclosure.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { clockText, dateOf, instantText, shortDay } from '../../words/dates.ts';
+import { clockText, instantText, shortDay } from '../../words/dates.ts';
 import { capital } from '../../words/figures.ts';
 import { dueText, ownerWords } from '../../words/tide.ts';
+import { AsksToBeRung, HeldStarts } from './Offered.tsx';
 import { AskAfter } from '../vet/AskAfter.tsx';
 import type { Acts } from '../book/useActs.ts';
+import {
+  byHousehold,
+  callLines,
+  type CallFacts,
+  type DueLine,
+  type HouseholdCall,
+  type StandingLine,
+} from './call-lines.ts';
 
-/** After an answer the dog is left alone for so many days; who could not be reached is tried again tomorrow. */
-const QUIET: Readonly<Record<CallOutcome, number>> = { agreed: 1, 'no-answer': 1, later: 4, declined: 28 };
-const AT_FIRST = 5;
+/** Calls that stand beside a day of eight dogs without scrolling. */
+const AT_FIRST = 3;
 
-type Line =
-  | {
-      readonly kind: 'call';
-      readonly call: Call;
-      readonly visit: PlannedVisit | undefined;
-      readonly dates: readonly [Day, Day];
-    }
-  | { readonly kind: 'standing'; readonly booking: BookingRecord; readonly why: string };
-
-interface Props {
-  readonly file: TideFile;
-  readonly learnt: LearntBook;
-  readonly plan: BookSummary;
-  readonly bookings: readonly BookingRecord[];
-  readonly calls: readonly CallRecord[];
-  readonly timeZone: string;
+interface Props extends Omit<CallFacts, 'offers'> {
   readonly acts: Acts;
   /** A better plan is being looked for: dates may change yet. */
   readonly working: boolean;
 }
 
-export function CallList({ file, learnt, plan, bookings, calls, timeZone, acts, working }: Props) {
-  const add = useAddCall();
+export function CallList({ acts, working, ...facts }: Props) {
+  const { file, learnt, plan, bookings, calls, timeZone } = facts;
+  const dogs = useDogs().data?.dogs;
+  const offers = useOffers().data;
   const [all, setAll] = useState(false);
-  const lines = useMemo((): readonly Line[] => {
-    const quiet = new Set(
-      calls.filter((c) => (parseDay(c.day) ?? day(0)) + QUIET[c.outcome] > learnt.from).map((c) => c.dogId),
+  const households = useMemo(() => {
+    const owners = new Map(dogs?.map((d) => [d.id, `${d.ownerName} ${d.phone}`]));
+    return byHousehold(
+      callLines({ file, learnt, plan, bookings, calls, offers, timeZone }),
+      // An owner without a name is nobody in particular.
+      (id) => owners.get(id)?.trim() || id,
     );
-    const roster = file.roster ?? { people: [], away: [] };
-    const standing = bookings.flatMap((booking): Line[] => {
-      const on = parseDay(dateOf(booking.startsAt, timeZone));
-      if (on === undefined || on <= learnt.from || quiet.has(booking.dogId)) return [];
-      // What was agreed for a day that has been closed since comes first.
-      if (booking.agreed && isClosed(roster, file.openWeekdays, on))
-        return [{ kind: 'standing', booking, why: 'The salon is closed that day. Ask for another.' }];
-      return booking.agreed ? [] : [{ kind: 'standing', booking, why: 'Held for them, and not agreed yet.' }];
-    });
-    const due = callList(file, learnt)
-      .filter((c) => !quiet.has(c.dog.id) && !bookings.some((b) => b.dogId === c.dog.id && b.service === 'coat'))
-      .map((call): Line => {
-        const visit = plan.visits.find((v) => v.dogId === call.dog.id && !v.agreed);
-        const first = visit?.day ?? call.outlook.due.offer;
-        return { kind: 'call', call, visit, dates: [first, secondDay(visit, first) ?? addDays(first, 7)] };
-      });
-    return [
-      ...standing.filter((l) => l.kind === 'standing' && l.booking.agreed),
-      ...due,
-      ...standing.filter((l) => l.kind === 'standing' && !l.booking.agreed),
-    ];
-  }, [file, learnt, plan, bookings, calls, timeZone]);
-  const answer = (dogId: string, outcome: CallOutcome, dates: readonly Day[]): void =>
-    add.mutate({ id: newId(), dogId, outcome, offered: dates.map(formatDay) });
+  }, [file, learnt, plan, bookings, calls, offers, timeZone, dogs]);
   const asked = useMemo(() => askAfter(file), [file]);
-  const shown = all ? lines : lines.slice(0, AT_FIRST);
+  const ring = offers?.ring ?? [];
+  const many = households.length + asked.length + ring.length;
+  const first = Math.max(1, AT_FIRST - asked.length - ring.length);
+  const shown = all ? households : households.slice(0, first);
   return (
     <Sheet aria-labelledby="ring">
-      <h2 id="ring">
-        To ring <span className="wt-soft">{lines.length + asked.length}</span>
-      </h2>
+      <div className="d-flex items-center justify-between">
+        <h2 id="ring">
+          To ring <span className="wt-soft">{many}</span>
+        </h2>
+        {households.length > first && (
+          <Button look="plain" onClick={() => setAll(!all)}>
+            {all ? 'Only the first' : `All ${many}`}
+          </Button>
+        )}
+      </div>
       {working && (
         <p className="wt-soft mb-1" role="status" data-learning="">
           Looking for the best dates …
         </p>
       )}
       <AskAfter dogs={asked} />
-      {lines.length + asked.length === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
+      {many === 0 && <p className="mb-0">Nobody has to be rung today.</p>}
       <ul className="wt-bare">
-        {shown.map((line) => {
-          if (line.kind === 'standing') {
-            const { booking, why } = line;
-            return (
-              <li key={booking.id} className="wt-call">
-                <strong>{booking.dogName}</strong> <Owner file={file} id={booking.dogId} />
-                <p className="mb-1">
-                  {instantText(booking.startsAt, timeZone)}. {why}
-                </p>
-                <div className="d-flex flex-wrap items-center g-2">
-                  {!booking.agreed && (
-                    <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.agree(booking)}>
-                      Agreed
-                    </Button>
-                  )}
-                  <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.drop(booking)}>
-                    Take it out
-                  </Button>
-                  <No onAnswer={(o) => answer(booking.dogId, o, [])} busy={add.isPending} />
-                </div>
-              </li>
-            );
-          }
-          const { call, visit, dates } = line;
-          return (
-            <li key={call.dog.id} className="wt-call">
-              <Link to={`/desk/dogs/${call.dog.id}/tide`}>
-                <strong>{call.dog.name}</strong>
-              </Link>{' '}
-              <Owner file={file} id={call.dog.id} />
-              <p className="mb-1">{capital(dueText(call, learnt.from))}.</p>
-              <div className="d-flex flex-wrap items-center g-2">
-                <Offers
-                  call={call}
-                  visit={visit}
-                  dates={dates}
-                  busy={acts.busy}
-                  onYes={(d, at) =>
-                    visit && !isAlone(visit)
-                      ? acts.bookTentatively([{ ...visit, on: d }], true)
-                      : acts.bookOn({ dogId: call.dog.id, day: d, ...at })
-                  }
-                />
-                <No onAnswer={(o) => answer(call.dog.id, o, dates)} busy={add.isPending} />
-              </div>
-              <Disclosure head="What to say" label={`What to say about ${call.dog.name}`}>
-                <p className="mb-0">“{ownerWords(call, learnt.from, dates[0])}”</p>
-              </Disclosure>
-            </li>
-          );
-        })}
+        <AsksToBeRung offers={ring} timeZone={timeZone} />
+        {shown.map((household) => (
+          <Household key={household.key} household={household} from={learnt.from} timeZone={timeZone} acts={acts} />
+        ))}
       </ul>
-      {lines.length > AT_FIRST && (
-        <Button look="usual" onClick={() => setAll(!all)}>
-          {all ? 'Only the first' : `All ${lines.length}`}
-        </Button>
-      )}
+      <HeldStarts offers={offers?.held ?? []} timeZone={timeZone} acts={acts} />
     </Sheet>
+  );
+}
+
+/** One call: what is asked of each dog, and what came of it for all of them. */
+function Household({
+  household: { lines },
+  from,
+  timeZone,
+  acts,
+}: {
+  household: HouseholdCall;
+  from: Day;
+  timeZone: string;
+  acts: Acts;
+}) {
+  const add = useAddCall();
+  const [first] = lines;
+  const answer = (outcome: CallOutcome): void => {
+    for (const line of lines)
+      add.mutate({
+        id: newId(),
+        dogId: line.dogId,
+        outcome,
+        offered: line.kind === 'due' ? line.dates.map(formatDay) : [],
+      });
+  };
+  if (!first) return null;
+  const no = <No onAnswer={answer} busy={add.isPending} />;
+  return (
+    <li className="wt-call">
+      <OwnerPhone id={first.dogId} />
+      {lines.map((line, i) =>
+        line.kind === 'standing' ? (
+          <Standing key={line.booking.id} line={line} timeZone={timeZone} acts={acts}>
+            {i === lines.length - 1 && no}
+          </Standing>
+        ) : (
+          <Due key={line.dogId} line={line} from={from} acts={acts}>
+            {i === lines.length - 1 && no}
+          </Due>
+        ),
+      )}
+      <Refusal error={add.error} />
+    </li>
+  );
+}
+
+function Standing({
+  line: { booking, why },
+  timeZone,
+  acts,
+  children,
+}: {
+  line: StandingLine;
+  timeZone: string;
+  acts: Acts;
+  children: ReactNode;
+}) {
+  return (
+    <>
+      <p className="mb-1">
+        <strong>{booking.dogName}</strong> {instantText(booking.startsAt, timeZone)}. {why}
+      </p>
+      <div className="d-flex flex-wrap items-center g-2">
+        {!booking.agreed && (
+          <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.agree(booking)}>
+            Agreed
+          </Button>
+        )}
+        <Button look="usual" size="sm" disabled={acts.busy} onClick={() => acts.drop(booking)}>
+          Take it out
+        </Button>
+        {children}
+      </div>
+    </>
+  );
+}
+
+function Due({
+  line: { call, visit, dates },
+  from,
+  acts,
+  children,
+}: {
+  line: DueLine;
+  from: Day;
+  acts: Acts;
+  children: ReactNode;
+}) {
+  const hold = useHoldStarts();
+  return (
+    <>
+      <div className="d-flex flex-wrap items-center justify-between g-2">
+        <span>
+          <Link to={`/desk/dogs/${call.dog.id}/tide`}>
+            <strong>{call.dog.name}</strong>
+          </Link>{' '}
+          {capital(dueText(call, from))}.
+        </span>
+        <Disclosure head="What to say" label={`What to say about ${call.dog.name}`}>
+          <p className="mb-0">“{ownerWords(call, from, dates[0])}”</p>
+        </Disclosure>
+      </div>
+      <div className="d-flex flex-wrap items-center g-2">
+        <Offers
+          call={call}
+          visit={visit}
+          dates={dates}
+          busy={acts.busy || hold.isPending}
+          onYes={(d, at) =>
+            visit && !isAlone(visit)
+              ? acts.bookTentatively([{ ...visit, on: d }], true)
+              : acts.bookOn({ dogId: call.dog.id, day: d, ...at })
+          }
+          onHold={(starts, minutes) => hold.mutate({ id: newId(), dogId: call.dog.id, minutes, starts })}
+        />
+        {children}
+      </div>
+      <Refusal error={hold.error} />
+    </>
   );
 }
 
@@ -161,36 +214,38 @@ function Offers({
   dates,
   busy,
   onYes,
+  onHold,
 }: {
   call: Call;
   visit: PlannedVisit | undefined;
   dates: readonly [Day, Day];
   busy: boolean;
   onYes: (on: Day, at: { readonly startsAt: string | undefined; readonly minutes: number }) => void;
+  /** Both are held, and the owner chooses on the page. */
+  onHold: (starts: readonly string[], minutes: number) => void;
 }) {
   const minutes = call.outlook.length;
   const { data } = useStarts(!visit || isAlone(visit) ? call.dog.id : '', { days: dates.map(formatDay), minutes });
   const zone = useSalon().data?.salon.timeZone;
-  return dates.map((d) => {
-    const [startsAt] = data?.days.find((x) => x.day === formatDay(d))?.starts ?? [];
-    return (
-      <Button key={d} look="usual" size="sm" disabled={busy} onClick={() => onYes(d, { startsAt, minutes })}>
-        Yes: {shortDay(d)}
-        {startsAt && zone && `, ${clockText(startsAt, zone)}`}
-      </Button>
-    );
-  });
-}
-
-/** Who it belongs to, with the number to tap. */
-function Owner({ file, id }: { file: TideFile; id: string }) {
-  const phone = useDogs().data?.dogs.find((d) => d.id === id)?.phone;
-  const owner = file.dogs.find((d) => d.id === id)?.owner;
-  if (!owner) return null;
+  const firstOn = (d: Day): string | undefined => data?.days.find((x) => x.day === formatDay(d))?.starts[0];
+  const starts = dates.flatMap((d) => firstOn(d) ?? []);
   return (
-    <span className="wt-soft">
-      {owner} <PhoneLink phone={phone} />
-    </span>
+    <>
+      {dates.map((d) => {
+        const startsAt = firstOn(d);
+        return (
+          <Button key={d} look="usual" size="sm" disabled={busy} onClick={() => onYes(d, { startsAt, minutes })}>
+            Yes: {shortDay(d)}
+            {startsAt && zone && `, ${clockText(startsAt, zone)}`}
+          </Button>
+        );
+      })}
+      {starts.length > 0 && (
+        <Button look="plain" size="sm" disabled={busy} onClick={() => onHold(starts, minutes)}>
+          Offer by link
+        </Button>
+      )}
+    </>
   );
 }
 

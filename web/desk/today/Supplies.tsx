@@ -1,11 +1,10 @@
-/** In three lines: what to mix for the day’s dogs, how loud its dryers are, and what an earlier day left open. */
+/** In a line: what to mix for the day’s dogs, how loud its dryers are, and what an earlier day left open. */
 import { Link } from 'react-router';
 import type { DayPage } from '../../../contract/day.ts';
 import { day, formatDay, sum } from '../../../core/quantity/index.ts';
 import { NOISE_ROWS, noiseDose } from '../../../core/sound/index.ts';
 import { dilutionOf, mixesOf, poured, useLabel, volume } from '../../app/tub.ts';
 import { useDay, useSessions } from '../../data/hooks.ts';
-import { Sheet } from '../../ui/Sheet.tsx';
 import { dateText } from '../../words/dates.ts';
 import { minutesText, percent } from '../../words/figures.ts';
 
@@ -46,16 +45,16 @@ export function Supplies() {
   const today = formatDay(day(page.today));
   const open = (sessions ?? []).filter((s) => s.state !== 'finished' && s.day < today);
   return (
-    <Sheet aria-label="Tub, noise and what is open">
-      <p className="below-2">
-        <strong>Tub</strong> <Mix page={page} />
-      </p>
-      <p className="below-2">
-        <strong>Noise</strong> <Noise page={page} />
-      </p>
+    <p className="d-flex flex-wrap g-6 below-4" role="group" aria-label="Tub, noise and what is open">
+      <span>
+        <Link to="/desk/today/tub">Tub</Link>: <Mix page={page} />
+      </span>
+      <span>
+        <Noise page={page} />
+      </span>
       {open.length > 0 && (
-        <p className="below-2">
-          <strong>Left open</strong>{' '}
+        <span>
+          Left open:{' '}
           {open.map((s, i) => (
             <span key={s.id}>
               {i > 0 && ', '}
@@ -64,9 +63,8 @@ export function Supplies() {
               </Link>
             </span>
           ))}
-        </p>
+        </span>
       )}
-      <Link to="/desk/today/tub">Tub, noise and stock</Link>
-    </Sheet>
+    </p>
   );
 }

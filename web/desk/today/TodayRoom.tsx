@@ -80,10 +80,10 @@ export function TodayRoom() {
           </ButtonLink>
         </div>
       </div>
+      <Supplies />
       <div className={css.today}>
         <div className="wt-cols">
           <Board />
-          <Supplies />
         </div>
         <div className="wt-cols">
           <Findings />

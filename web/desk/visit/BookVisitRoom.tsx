@@ -22,8 +22,8 @@ import { instantOf } from '../../words/on-day.ts';
 import { needText } from '../../words/reasons.ts';
 import { massKg, massShown, massWord } from '../../words/units.ts';
 import { BLANK } from '../dog/blank-dog.ts';
+import { OfferByLink } from './OfferByLink.tsx';
 import { Times } from './Times.tsx';
-import css from './booking.module.css';
 
 /** So many names are offered. */
 const MOST_NEAR = 8;
@@ -240,13 +240,13 @@ function Asked({
       >
         {(chosen) => (
           <>
+            <Refusal error={book.error} />
             <Check
               id="visit-agreed"
               label="The owner has agreed"
               checked={agreed}
               onChange={(e) => setAgreed(e.target.checked)}
             />
-            <Refusal error={book.error} />
             <div className="wt-acts mt-2">
               <Button
                 className="wt-now"
@@ -262,6 +262,7 @@ function Asked({
                 <ButtonLink to={`/table/dogs/${dog.id}/check`}>It is here now: check the coat</ButtonLink>
               )}
             </div>
+            {service === 'coat' && <OfferByLink dogId={dog.id} name={dog.name} chosen={chosen} zone={zone} />}
           </>
         )}
       </Times>
@@ -304,7 +305,7 @@ export function BookVisitRoom() {
           <h1>Book a visit</h1>
         </div>
       </div>
-      <div className={css.visit}>
+      <div className="w-narrow d-grid g-6">
         <Loaded query={salon}>
           {({ salon: { timeZone } }) => (
             <Loaded query={dogs}>

@@ -22,8 +22,8 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { dateOf, instantText } from '../../words/dates.ts';
 import { minutesText } from '../../words/figures.ts';
+import { GapFill } from './GapFill.tsx';
 import { Times } from './Times.tsx';
-import css from './booking.module.css';
 
 const REASON_WORDS: Readonly<Record<CancelReason, string>> = {
   salon: 'we cancel',
@@ -104,22 +104,21 @@ function Visit({ booking, zone, today }: { booking: BookingRecord; zone: string;
   const on = parseDay(dateOf(booking.startsAt, zone));
   if (cancel.data && !restore.isSuccess)
     return (
-      <Notice role="status">
-        <p>
-          {instantText(booking.startsAt, zone)} is free again: {REASON_WORDS[cancel.data.cancelledWhy ?? 'owner']}.
-        </p>
-        <div className="wt-acts">
-          {on !== undefined && (
-            <ButtonLink look="main" to={`/desk/calendar?show=day&day=${on}`}>
-              Who could come instead
-            </ButtonLink>
-          )}
-          <Button look="usual" disabled={restore.isPending} onClick={() => restore.mutate(cancel.data)}>
-            Undo
-          </Button>
-        </div>
-        <Refusal error={restore.error} />
-      </Notice>
+      <>
+        <Notice role="status">
+          <p>
+            {instantText(booking.startsAt, zone)} is free again: {REASON_WORDS[cancel.data.cancelledWhy ?? 'owner']}.
+          </p>
+          <div className="wt-acts">
+            <Button look="usual" disabled={restore.isPending} onClick={() => restore.mutate(cancel.data)}>
+              Undo
+            </Button>
+            {on !== undefined && <Link to={`/desk/calendar?show=day&day=${on}`}>That day in the calendar</Link>}
+          </div>
+          <Refusal error={restore.error} />
+        </Notice>
+        {on !== undefined && <GapFill gone={booking} on={on} zone={zone} />}
+      </>
     );
   return (
     <>
@@ -189,7 +188,7 @@ function Kept({
           </h1>
         </div>
       </div>
-      <div className={css.visit}>
+      <div className="w-narrow d-grid g-6">
         <Visit booking={booking} zone={zone} today={today} />
       </div>
     </>

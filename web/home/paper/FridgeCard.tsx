@@ -118,11 +118,11 @@ export function FridgeCard({ dog, salonName, timeZone }: Props) {
         </p>
         <p>
           <strong>
-            {dog.visit ? (
+            {dog.visits[0] ? (
               <>
                 Next visit:{' '}
                 <Fact dog={dog.id} of="booked" from={dog.outlook ?? {}}>
-                  {visitTime(dog.visit.startsAt, timeZone)}
+                  {visitTime(dog.visits[0].startsAt, timeZone)}
                 </Fact>
                 .
               </>

@@ -3,23 +3,15 @@ import { Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { SKIN_SCALE } from '../../../core/check/index.ts';
 import { zoneName, type ZoneId } from '../../../core/dog/index.ts';
-import { visitSummary, type VisitFinding, type VisitWatch } from '../../../core/home/index.ts';
+import { visitSummary, type VisitFinding } from '../../../core/home/index.ts';
 import { photoUrl, useSession } from '../../data/hooks.ts';
 import { Loaded } from '../../app/state.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { dateText } from '../../words/dates.ts';
 import { capital, grams, listText, minutesText, percent } from '../../words/figures.ts';
+import { WATCH_WORDS } from '../../words/visit.ts';
 import css from './visit.module.css';
-
-const WATCH_WORDS: Readonly<Record<VisitWatch, string>> = {
-  'vet-first': 'A vet should look at what is named above before anybody brushes there.',
-  'pink-fades': 'Pink skin should be pale again by tomorrow. If it is wet, hot or sore, see a vet.',
-  parasites: 'Wash the bedding hot, and ask your vet what suits your dog. No home oils.',
-  'comb-short-zones': 'Comb these places first, a little each day; never pull.',
-  'sheds-for-days': 'Some hair still comes for a few days. That is the rest of it letting go.',
-  'damp-none': 'The coat went home dry to the skin. If it gets wet, towel it and let it dry through.',
-};
 
 const what = ({ what: w }: VisitFinding): string =>
   'tie' in w ? `a ${w.tie}` : (SKIN_SCALE.find((g) => g.value === w.skin)?.word ?? w.skin);

@@ -23,6 +23,7 @@ import { capital, grams, listText, minutesText } from '../../words/figures.ts';
 import { methodName } from '../../words/reasons.ts';
 import { actText, metWord, reasonText } from '../../words/table.ts';
 import type { Table } from '../session/useTable.ts';
+import { BeforeItGoes } from '../session/BeforeItGoes.tsx';
 import { PutRight } from './PutRight.tsx';
 import { massText, temperatureText } from '../../words/units.ts';
 import { stepWordOf } from '../../words/steps.ts';
@@ -161,6 +162,7 @@ export function RecordRoom({ table }: { table: Table }) {
         {minutesText(Math.round(record.workedMs / 60_000))} at work of {minutesText(plan.minutes)} planned
         {record.breakMs >= 60_000 ? `, ${minutesText(Math.round(record.breakMs / 60_000))} of breaks` : ''}.
       </p>
+      <BeforeItGoes table={table} />
       {short.length > 0 && (
         <Notice>
           The comb did not fall through at {listText(short.map(zoneName))}. The home card asks for these first.
