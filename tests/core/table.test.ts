@@ -119,6 +119,18 @@ describe('the session record', () => {
     ]);
   });
 
+  it('keeps what was taken after the dog has gone down, and what it was put right to', () => {
+    const told = 6_000;
+    const r = record(
+      [0, { kind: 'started' }],
+      [1, { kind: 'finished' }],
+      [2, { kind: 'paid', toldCents: told, cents: 0, how: 'later' }],
+      [3, { kind: 'corrected', of: 'e0002', act: { kind: 'paid', toldCents: told, cents: 5_500, how: 'cash' } }],
+    );
+    expect([r.state, r.paid]).to.deep.equal(['finished', { toldCents: told, cents: 5_500, how: 'cash' }]);
+    expect(r.corrections).to.have.length(1);
+  });
+
   it('keeps two pairs of hands apart: who worked how long on what, and zones handed over', () => {
     const bather = logOf(
       [

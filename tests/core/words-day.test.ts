@@ -171,6 +171,7 @@ describe('the table in words', () => {
     const ACTS: readonly (readonly [SessionAct, string])[] = [
       [{ kind: 'weighed', step: 's1', grams: 12, adds: true }, '12 g weighed, rake'],
       [{ kind: 'dog-weighed', kg: 24.04 }, 'the dog weighs 24 kg'],
+      [{ kind: 'paid', toldCents: 6000, cents: 5550, how: 'card' }, '55.50 by card'],
       [{ kind: 'comb', zone: 'back', result: 'glides' }, 'comb glides at back'],
       [{ kind: 'note', text: 'a burr' }, 'a burr'],
       [{ kind: 'worker', name: 'Runa' }, 'Runa'],

@@ -435,6 +435,20 @@ describe('somebody is away', () => {
     expect(sooner.some((s) => s.dogId === dogId && s.from === addDays(from, first + 14) && s.gain > 0)).to.equal(true);
     for (const [a, b] of sooner.slice(1).map((s, k) => [sooner[k], s] as const))
       expect(a?.gain).to.be.at.least(b?.gain ?? 0);
+    // Agreed for that later day it gains as much, though the free day lies within its rest before the visit that it gives up.
+    const agreed = year.dogs.map((d, k) =>
+      k === i
+        ? {
+            ...d,
+            fixed: [first + 14],
+            days: d.days.filter((x) => Math.abs(x - first - 14) >= d.shortest),
+            open: d.days,
+          }
+        : d,
+    );
+    expect(agreed[i]?.days.includes(first)).to.equal(false);
+    const gaps = whoComesSooner({ ...year, dogs: agreed }, { ...plan, visits: late }, from, addDays(from, first));
+    expect(gaps.find((s) => s.dogId === dogId)?.gain).to.equal(sooner.find((s) => s.dogId === dogId)?.gain);
   });
 
   it('says which rules a day breaks', () => {

@@ -42,11 +42,12 @@ function Tell({ table: { page, record } }: { table: Table }) {
 }
 
 /** The first free time on each of two days; the newest answer to when the coat is due again. */
-function NextDate({ dogId, zone }: { dogId: string; zone: string }) {
+function NextDate({ dogId, day, zone }: { dogId: string; day: string; zone: string }) {
   const { data, error } = useNext(dogId);
   const book = useBook();
   const hold = useHoldStarts();
-  const [next] = data?.booked ?? [];
+  // Today's visit is the one that is over.
+  const next = data?.booked.find((b) => b.service === 'coat' && dateOf(b.startsAt, zone) > day);
   const starts = (data?.slots ?? [])
     .filter((s, i, all) => all.findIndex((x) => dateOf(x, zone) === dateOf(s, zone)) === i)
     .slice(0, DATES);
@@ -167,7 +168,7 @@ export function BeforeItGoes({ table }: { table: Table }) {
         </div>
         <div>
           <h3>Next date</h3>
-          <NextDate dogId={page.dogId} zone={salon.timeZone} />
+          <NextDate dogId={page.dogId} day={page.day} zone={salon.timeZone} />
           <h3 className="mt-3">Paid</h3>
           <Payment table={table} currency={salon.house.rates.currency} />
         </div>
