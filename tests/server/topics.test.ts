@@ -111,6 +111,8 @@ const WRITES: readonly (readonly [key: WriteKey, path?: string | undefined, body
   ['POST /bookings/:id/leave', '/bookings/booking-t/leave', { version: 6 }],
   ['POST /bookings/:id/split', '/bookings/booking-t/split', { version: 7, second: 'booking-u' }],
   ['POST /bookings/tentative', undefined, { id: 'hold-t', dogId: 'dog-t', day: '2031-04-21', minutes: 60 }],
+  ['POST /offers', undefined, { id: 'offer-t', dogId: 'dog-a', minutes: 60, starts: ['2031-04-22T07:00:00Z'] }],
+  ['DELETE /offers/:id', '/offers/offer-t'],
   ['PUT /roster/people/:id', '/roster/people/person-t', PERSON],
   [
     'POST /roster/away',
@@ -199,6 +201,7 @@ const READS: readonly (readonly [key: ApiKey, path?: string])[] = [
   ['GET /kit'],
   ['GET /kit/coverage'],
   ['GET /me'],
+  ['GET /offers'],
   ['GET /post'],
   ['GET /practice'],
   ['GET /practice/people'],
