@@ -96,9 +96,10 @@ export interface TentativeDraft {
 
 /** How long a visit may be booked for. */
 export const BOOKABLE_MINUTES = { least: 10, most: 600 } as const;
+export const bookableMinutesSchema = Joi.number().integer().min(BOOKABLE_MINUTES.least).max(BOOKABLE_MINUTES.most);
 const fields = {
   startsAt: instantSchema.required(),
-  minutes: Joi.number().integer().min(BOOKABLE_MINUTES.least).max(BOOKABLE_MINUTES.most).required(),
+  minutes: bookableMinutesSchema.required(),
   note: Joi.string().max(500).allow('').required(),
 };
 export const bookingDraftSchema: Joi.ObjectSchema<BookingDraft> = Joi.object<BookingDraft>({

@@ -1,6 +1,6 @@
 /** Offers: two or three starts that are held for a dog until its owner takes one of them on the page. */
 import Joi from 'joi';
-import { BOOKABLE_MINUTES, instantSchema } from './booking.ts';
+import { bookableMinutesSchema, instantSchema } from './booking.ts';
 import { idSchema } from './common.ts';
 
 /** Taken: one of the starts became a visit. Ring: none suits, the owner asks to be rung. Let go: by the salon, or otherwise settled. */
@@ -36,7 +36,7 @@ export interface OffersPage {
 export const offerSchema: Joi.ObjectSchema<OfferDraft> = Joi.object<OfferDraft>({
   id: idSchema.required(),
   dogId: idSchema.required(),
-  minutes: Joi.number().integer().min(BOOKABLE_MINUTES.least).max(BOOKABLE_MINUTES.most).required(),
+  minutes: bookableMinutesSchema.required(),
   starts: Joi.array().items(instantSchema.required()).min(1).max(MOST_HELD).unique().required(),
 }).label('offer');
 

@@ -41,4 +41,4 @@ export {
 } from './care-items.ts';
 export { DOG_TRAITS, DREADS_DRYER, TRAIT_WORDS, type DogTrait } from './traits.ts';
 export { SEXES, type Dog, type Sex, usualStandingMinutes } from './dog.ts';
-export { SERVICES, serviceMinutes, serviceName, type Service } from './services.ts';
+export { forService, SERVICES, serviceMinutes, serviceName, type Service } from './services.ts';

@@ -20,6 +20,9 @@ export const serviceName = (service: Service): string =>
         ? 'something else'
         : careRow(service).name;
 
+/** Said behind a visit's time: what it is for, where it is not the coat. */
+export const forService = (service: Service): string => (service === 'coat' ? '' : ` for ${serviceName(service)}`);
+
 /** Minutes of a visit for this alone in this house; undefined for the coat, whose length is the coat’s own. */
 export const serviceMinutes = (service: Service, house: CareHouse): number | undefined =>
   service === 'coat'

@@ -3,7 +3,7 @@ import { createTransport } from 'nodemailer';
 import type { OwnerDog } from '../../contract/home.ts';
 import type { SalonRecord } from '../../contract/salon.ts';
 import type { Reminder, ReminderKind } from '../../core/home/index.ts';
-import { serviceName } from '../../core/dog/index.ts';
+import { forService } from '../../core/dog/index.ts';
 import { day, formatDay, type Day } from '../../core/quantity/index.ts';
 import { salonDay } from '../salon-time.ts';
 import { Temporal } from 'temporal-polyfill';
@@ -39,8 +39,7 @@ function visitAt({
   salon,
 }: ReminderFacts): string {
   if (!visit) return '';
-  const what = visit.service === 'coat' ? '' : ` for ${serviceName(visit.service)}`;
-  return `${clock(visit.startsAt, salon.timeZone)}${what}, about ${minutes(visit.minutes)}`;
+  return `${clock(visit.startsAt, salon.timeZone)}${forService(visit.service)}, about ${minutes(visit.minutes)}`;
 }
 /** Does the next visit work the coat: only then the coat is got ready for it. */
 const isForCoat = ({ dog }: ReminderFacts): boolean => dog.visits[0]?.service === 'coat';

@@ -26,7 +26,7 @@ import { startOn, startsOn } from '../services/offer.ts';
 import { learnDog, likelyMinutesAt, likelyWhereMoved, usualMinutes } from '../services/outlooks.ts';
 import { found, Problem, stale } from '../problem.ts';
 import { takenOn } from '../services/taken.ts';
-import { settleOffers } from '../services/offers.ts';
+import { bookVisit } from '../services/offers.ts';
 import { isoMinute, salonDay, salonInstant, salonMinute } from '../salon-time.ts';
 import { createOnce, ok, text } from '../reply.ts';
 
@@ -150,9 +150,7 @@ export function bookingRoutes(context: ServerContext): Router {
           const day = parseDay(wanted) ?? todayOf(context, salon);
           mustBeBookable(context, 'day', day);
           const startsAt = startOn(context, salon, dog, day, minutes, offered);
-          const told = likelyMinutesAt(context, dog, startsAt);
-          stores.bookings.insert({ id, dogId, startsAt, minutes, note: '' }, { agreed: agreed ?? false, told });
-          settleOffers(context, { dogId });
+          bookVisit(context, dog, { id, dogId, startsAt, minutes, note: '', agreed: agreed ?? false });
         },
         () => found(stores.bookings.find(id), 'booking', id),
       );
@@ -178,9 +176,7 @@ export function bookingRoutes(context: ServerContext): Router {
         },
         () => {
           mustFit(draft);
-          const told = (draft.service ?? 'coat') === 'coat' ? likelyMinutesAt(context, dog, draft.startsAt) : null;
-          stores.bookings.insert(draft, { told, ...(draft.agreed !== undefined && { agreed: draft.agreed }) });
-          settleOffers(context, draft);
+          bookVisit(context, dog, draft);
         },
         () => found(stores.bookings.find(draft.id), 'booking', draft.id),
       );

@@ -1,8 +1,13 @@
 /** Offers: starts are held for a dog, its owner takes one of them or asks to be rung, and what is settled is held no more. */
-import type { OfferChoice, OfferDraft, OfferRecord, OffersPage } from '../../contract/offer.ts';
-import { HELD_HOURS } from '../../contract/offer.ts';
+import type { BookingDraft } from '../../contract/booking.ts';
+import {
+  HELD_HOURS,
+  type OfferChoice,
+  type OfferDraft,
+  type OfferRecord,
+  type OffersPage,
+} from '../../contract/offer.ts';
 import type { DogRecord } from '../../contract/dog.ts';
-import type { Service } from '../../core/dog/index.ts';
 import type { AppContext } from '../context.ts';
 import { mustBeBookable } from '../facts.ts';
 import { found, Problem } from '../problem.ts';
@@ -12,7 +17,7 @@ import { startOn, startsOn } from './offer.ts';
 import { likelyMinutesAt } from './outlooks.ts';
 
 const HOUR_MS = 3_600_000;
-/** Whoever asked to be rung so many days ago and was not is on the list of the tide again. */
+/** A wish to be rung is dropped after so many days: the call list has the dog again by its coat. */
 const RING_DAYS = 14;
 
 const now = (context: AppContext): string => isoMinute(context.nowMs());
@@ -31,12 +36,13 @@ export function offersPage(context: AppContext): OffersPage {
 export const offerOf = (context: AppContext, dogId: string): OfferRecord | undefined =>
   context.stores.offers.held(now(context)).find((o) => o.dogId === dogId);
 
-/** A visit for the coat was booked: what was held for the dog beside is free again. */
-export function settleOffers(
-  context: AppContext,
-  { dogId, service }: { dogId: string; service?: Service | undefined },
-) {
-  if ((service ?? 'coat') === 'coat') context.stores.offers.settle(dogId, now(context));
+/** Books a visit. One for the coat is told the minutes that are likely, and what was held for the dog beside it is free again. */
+export function bookVisit(context: AppContext, dog: DogRecord, draft: BookingDraft): void {
+  const { stores } = context;
+  const isForCoat = (draft.service ?? 'coat') === 'coat';
+  const told = isForCoat ? likelyMinutesAt(context, dog, draft.startsAt) : null;
+  stores.bookings.insert(draft, { agreed: draft.agreed ?? true, told });
+  if (isForCoat) stores.offers.settle(dog.id, now(context));
 }
 
 /** Holds starts for a dog; what was held for it before is let go. Throws a Problem of 409 where one of them does not suit. */
@@ -69,7 +75,6 @@ export function answerOffer(context: AppContext, dog: DogRecord, { id, startsAt 
   const salon = salonOf(context);
   const on = salonDay(Date.parse(startsAt), salon.timeZone);
   if (!startsOn(context, salon, dog, on, offer.minutes).starts.includes(startsAt)) throw gone();
-  const told = likelyMinutesAt(context, dog, startsAt);
-  stores.bookings.insert({ id, dogId: dog.id, startsAt, minutes: offer.minutes, note: '' }, { agreed: true, told });
   stores.offers.answer(id, 'taken', now(context));
+  bookVisit(context, dog, { id, dogId: dog.id, startsAt, minutes: offer.minutes, note: '' });
 }

@@ -4,7 +4,7 @@ import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import type { OwnerDog, OwnerPage } from '../../contract/home.ts';
 import type { HomeAmount } from '../../core/tide/index.ts';
-import { serviceName, type Service } from '../../core/dog/index.ts';
+import { forService } from '../../core/dog/index.ts';
 import { newId } from '../data/client.ts';
 import { Care } from './Care.tsx';
 import { How } from './How.tsx';
@@ -29,9 +29,6 @@ function Gone() {
   );
 }
 
-/** What a visit is for, where it is not the coat. */
-const forText = (service: Service): string => (service === 'coat' ? '' : ` for ${serviceName(service)}`);
-
 function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed: string }) {
   const { effect } = dog.tide;
   const [next, ...rest] = dog.visits;
@@ -46,7 +43,7 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
             <Fact dog={dog.id} of="booked" from={dog.outlook ?? {}}>
               {visitTime(next.startsAt, timeZone)}
             </Fact>
-            {forText(next.service)}, about {minutes(next.minutes)}.
+            {forService(next.service)}, about {minutes(next.minutes)}.
           </>
         ) : dog.outlook?.due ? (
           <>
@@ -76,7 +73,7 @@ function Visit({ dog, timeZone, feed }: { dog: OwnerDog; timeZone: string; feed:
       {rest.map((v) => (
         <p key={v.startsAt}>
           Then {visitTime(v.startsAt, timeZone)}
-          {forText(v.service)}, about {minutes(v.minutes)}.
+          {forService(v.service)}, about {minutes(v.minutes)}.
         </p>
       ))}
       {next?.service === 'coat' && (

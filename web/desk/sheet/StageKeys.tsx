@@ -1,5 +1,5 @@
 /** The next stage of a dog is begun and ended here, takes longer, or was marked by mistake. */
-import type { SheetPage } from '../../../contract/roster.ts';
+import type { MarkDraft, SheetPage } from '../../../contract/roster.ts';
 import type { DaySheet, ScheduledStage } from '../../../core/day/index.ts';
 import { useMark, useUnmark } from '../../data/hooks.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -17,8 +17,7 @@ export function progressOf(page: SheetPage, sheet: Pick<DaySheet, 'laid'>, visit
   const underWay = mine.find((l) => begun.has(l.stage) && !done.has(l.stage));
   const next = mine.find((l) => !begun.has(l.stage));
   /** What was marked last. */
-  const last =
-    underWay ?? [...mine].reverse().find((l) => page.done.some((d) => d.visit === l.visit && d.stage === l.stage));
+  const last = underWay ?? mine.findLast((l) => done.has(l.stage));
   return { mine, underWay, next, last, ready: Math.max(...mine.map((l) => l.end)) };
 }
 
@@ -31,29 +30,22 @@ export const whereOf = (names: SheetNames, l: ScheduledStage): string =>
 export function useStageActs() {
   const mark = useMark();
   const unmark = useUnmark();
+  const put = (l: ScheduledStage, { started, ends, done }: Pick<MarkDraft, 'started' | 'ends' | 'done'>): void =>
+    mark.mutate({
+      bookingId: l.visit,
+      stage: l.stage,
+      person: l.person ?? null,
+      place: l.place ?? null,
+      started,
+      ends: Math.min(1440, ends),
+      done,
+    });
   return {
     busy: mark.isPending || unmark.isPending,
     error: mark.error ?? unmark.error,
-    begin: (l: ScheduledStage, at: number): void =>
-      mark.mutate({
-        bookingId: l.visit,
-        stage: l.stage,
-        person: l.person ?? null,
-        place: l.place ?? null,
-        started: at,
-        ends: Math.min(1440, at + l.end - l.start),
-        done: false,
-      }),
+    begin: (l: ScheduledStage, at: number): void => put(l, { started: at, ends: at + l.end - l.start, done: false }),
     end: (l: ScheduledStage, at: number, done: boolean): void =>
-      mark.mutate({
-        bookingId: l.visit,
-        stage: l.stage,
-        person: l.person ?? null,
-        place: l.place ?? null,
-        started: l.start,
-        ends: Math.min(1440, Math.max(l.start, at)),
-        done,
-      }),
+      put(l, { started: l.start, ends: Math.max(l.start, at), done }),
     undo: (l: ScheduledStage): void => unmark.mutate({ bookingId: l.visit, stage: l.stage }),
   };
 }
