@@ -60,7 +60,7 @@ await picture('desk-today', '/desk/today', {}, async (page) => {
     .waitFor({ timeout: 300_000 });
   await page.waitForFunction(() => !document.querySelector('[data-learning]'), undefined, { timeout: 300_000 });
 });
-await picture('desk-book-visit', '/desk/calendar/new?dog=demo-mist', {}, async (page) => {
+await picture('desk-book-visit', '/desk/calendar/new?dog=demo-velvet', {}, async (page) => {
   await page.getByRole('group', { name: 'Free times' }).getByRole('button').nth(5).click();
 });
 await picture('desk-tide', '/desk/tide', {}, learnt);
